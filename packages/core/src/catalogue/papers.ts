@@ -1,0 +1,82 @@
+import { type Entry, inches, ISO_216 } from "./entry.ts";
+
+/** A paper by weight and thickness, with the colour it is drawn in. */
+export interface StockPreset extends Entry {
+  /** g/m² */
+  readonly weight: number;
+  /** mm */
+  readonly caliper: number;
+  /** CSS colours of the two sides */
+  readonly face: string;
+  readonly back: string;
+}
+
+/** Bulk of uncoated paper and card, cm³/g: caliper in µm = weight × bulk. ISO 534 defines it; 1.25 is the middle of the uncoated range. */
+const UNCOATED_BULK = 1.25;
+/** Translucent parchment is calendered dense. */
+const TRANSLUCENT_BULK = 0.85;
+
+const stock = (id: string, title: string, weight: number, face: string, back: string, bulk = UNCOATED_BULK): StockPreset => ({
+  id, title, weight, caliper: Math.round(weight * bulk) / 1000, face, back,
+  source: `caliper from weight × bulk ${String(bulk)} cm³/g (bulk as defined by ISO 534)`,
+});
+
+export const stocks: readonly StockPreset[] = [
+  stock("text-90", "Text 90 g/m², chalk", 90, "#f6f1e4", "#efe8d6"),
+  stock("text-120", "Text 120 g/m², oat", 120, "#e9d9bb", "#f1e6d0"),
+  stock("text-120-plum", "Text 120 g/m², plum", 120, "#a9788c", "#d9bdc6"),
+  stock("kraft-120", "Wrapping brown 120 g/m²", 120, "#c9a577", "#d4b48b"),
+  stock("translucent-112", "Translucent 112 g/m²", 112, "#eceae4", "#eceae4", TRANSLUCENT_BULK),
+  stock("cover-160", "Card 160 g/m², russet", 160, "#c98a63", "#e6cdb9"),
+  stock("cover-200", "Card 200 g/m², pear", 200, "#d9cf96", "#ece7cb"),
+  stock("cover-250", "Card 250 g/m², chalk", 250, "#f7f3e8", "#f1ebdc"),
+  stock("cover-300", "Card 300 g/m², slate", 300, "#8d9aa6", "#c3cad1"),
+];
+
+/** A sheet as bought, mm, width ≤ height except for long mats. */
+export interface SheetPreset extends Entry {
+  readonly width: number;
+  readonly height: number;
+}
+
+const sheet = (id: string, title: string, width: number, height: number, source: string): SheetPreset => ({ id, title, width, height, source });
+
+export const sheets: readonly SheetPreset[] = [
+  sheet("us-letter", "Letter", inches(8.5), inches(11), "ANSI/ASME Y14.1, size A"),
+  sheet("us-legal", "Legal", inches(8.5), inches(14), "US paper trade size, stated in inches"),
+  sheet("us-tabloid", "Tabloid", inches(11), inches(17), "ANSI/ASME Y14.1, size B"),
+  sheet("iso-a4", "A4", 210, 297, ISO_216),
+  sheet("iso-a3", "A3", 297, 420, ISO_216),
+  sheet("square-12in", "Square 12 in", inches(12), inches(12), "craft paper trade size, stated in inches"),
+  sheet("square-6in", "Square 6 in", inches(6), inches(6), "craft paper trade size, stated in inches"),
+];
+
+/** A cutting mat by the area a machine can cut on it, mm. */
+export interface MatPreset extends Entry {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** What the rollers and the head leave uncut of a 12 in mat: 304.8 − 290 mm, both ways. */
+const MAT_MARGIN = inches(12) - 290;
+const mat = (id: string, title: string, width: number, height: number): MatPreset => ({
+  id, title, width: inches(width) - MAT_MARGIN, height: inches(height) - MAT_MARGIN,
+  source: "nominal size in inches less the border a machine cannot reach",
+});
+
+export const mats: readonly MatPreset[] = [
+  mat("mat-12x12", "Mat 12 × 12 in", 12, 12),
+  mat("mat-12x24", "Mat 12 × 24 in", 12, 24),
+  mat("mat-4.5x12", "Mat 4 1/2 × 12 in", 4.5, 12),
+];
+
+/** Double-sided tape on a roll, mm wide. */
+export interface TapePreset extends Entry {
+  readonly width: number;
+}
+
+const tape = (width: number): TapePreset => ({
+  id: `tape-${String(width)}mm`, title: `Double-sided tape ${String(width)} mm`, width, source: "craft trade width, stated in mm",
+});
+
+export const tapes: readonly TapePreset[] = [3, 6, 9, 12].map(tape);

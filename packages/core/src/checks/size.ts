@@ -1,0 +1,16 @@
+import type { Check } from "./check.ts";
+
+/** A ruler cannot set every size: says so where the finished piece comes out smaller than asked. */
+export const size: Check = {
+  id: "size",
+  codes: ["rounded"],
+  run: ({ drafted, spec, setup }) =>
+    drafted.contents.length > 0
+      ? []
+      : (["width", "height"] as const).flatMap((axis) => {
+          const less = spec.contents[axis] - drafted.inside[axis];
+          return less > 0.05
+            ? [{ check: "size", code: "rounded", severity: "advice" as const, figure: drafted.inside[axis], limit: spec.contents[axis], facts: { axis, grid: setup.grid } }]
+            : [];
+        }),
+};

@@ -1,0 +1,280 @@
+/**
+ * Square-blank envelope for a 45° punch board: one square, four equal turns, one measure.
+ *
+ *        0 ──────────── S − p ──── S
+ *        ┌───────────────╲╱────────┐         d   depth of the notch: from the edge to its inner vertex
+ *        │  top        ╱    ╲      │         p   first punch, from the corner along the edge
+ *        │           ╱        ╲ right        W   inside width, along ↗     H   inside height, along ↖
+ *        │         ╱            ╲  │
+ *        │       ╱     body       <          H = (p − d)·√2        W = (S − p − d)·√2
+ *        │     ╱                ╱  │         p = H/√2 + d          S = p + d + W/√2
+ *        │   ╱                ╱    │
+ *        >                  ╱      │         Flaps reach, from their score:
+ *        │ ╲              ╱        │           on the sides W long   (S − p + d)/√2 = W/2 + d·√2
+ *        │left╲         ╱  bottom  │           on the sides H long   (p + d)/√2     = H/2 + d·√2
+ *        └──────╲╱─────────────────┘         A right-angled tip rounded with radius r loses r(√2 − 1).
+ *        0 ───── p
+ *
+ * The flaps on the longer sides close last (bottom, then top); drawn for W ≥ H. The drawn face is the inside.
+ */
+import { z } from "zod";
+import { COMMON_NOTCH_MM } from "../catalogue/boards.ts";
+import { clipConvex, flatten, line, polygon, roundCorners } from "../geometry/path.ts";
+import { add, type Point, scale } from "../geometry/point.ts";
+import { defineForm, type DraftInput } from "../model/form.ts";
+import type { Dimension, Fold, Glue, Join, PieceDraft } from "../model/piece.ts";
+import { autoLength, choice, length } from "../model/setting.ts";
+import { scoreBlank } from "../paper/score.ts";
+import { roundUp } from "../units/ruler.ts";
+
+const settings = z.strictObject({
+  play: length("Room to spare", {
+    default: 1.5, min: 0, max: 15, about: "Free room asked for along each side, beyond what the thickness takes.",
+  }),
+  glueStrip: length("Glue strip", {
+    default: 9, min: 5, max: 18, about: "Along the slanted edges of the bottom flap. Tape must be 3 mm narrower.", handle: "glue-strip",
+  }),
+  cornerRadius: length("Round the tips", {
+    default: 6, min: 0, max: 15, about: "Radius of the rounding at each tip.", handle: "tip-radius",
+  }),
+  tipTrim: autoLength("Trim the tips", {
+    min: 0, max: 250, about: "Cut straight across the two long flaps, measured from the point.", handle: "trim-bottom",
+  }),
+  closure: choice("Closure", { none: "Fold over", tab: "Tab in a slit" }, "none",
+    "A tab under the top flap that tucks into a slit in the bottom flap and opens without tearing."),
+});
+
+/** A closing flap stays this far short of the fold across, so that it lies flat. */
+const SHORT_OF_FOLD = 3;
+/** Least overlap of the two closing flaps: a seam that holds. */
+const SEAM = 10;
+/** Tape keeps this far from the paper's edge, on both sides of its strip. */
+const TAPE_MARGIN = 1.5;
+/** A slanted edge shorter than this (mm) holds badly: glue the upright edge below it as well. */
+const SHORT_SLANT = 20;
+/** The closure tab: width, glued length, free length; the slit is a little wider than the tab. */
+const TAB = { width: 22, glued: 20, free: 18, end: 8, slitPlay: 2 } as const;
+/** Below the top flap's tip the tab needs its free length and stays off the bottom fold. */
+const TAB_ROOM = TAB.free + 2;
+/** The flat tip must be as wide as the tab: trimming by c leaves 2c. */
+const TAB_TRIM = TAB.width / 2 + 2;
+
+type Input = DraftInput<z.output<typeof settings>>;
+
+/** The square's own numbers, all mm, after rounding to the ruler. */
+export interface SquareBlank {
+  readonly side: number;
+  readonly punch: number;
+  readonly notch: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Solves the square for an inside of at least `width × height` on a ruler with marks `grid` apart. */
+export function squareBlank(width: number, height: number, notch: number, grid: number): SquareBlank {
+  const punch = roundUp(height / Math.SQRT2 + notch, grid);
+  const side = roundUp(punch + notch + width / Math.SQRT2, grid);
+  return { side, punch, notch, height: (punch - notch) * Math.SQRT2, width: (side - punch - notch) * Math.SQRT2 };
+}
+
+/** The body's own frame, its longer side along x: flat coordinates of a place on the body or beyond its edges. */
+function bodyFrame({ punch: p, notch: d, side: S, width: W, height: H }: SquareBlank) {
+  const up: Point = [Math.SQRT1_2, Math.SQRT1_2];
+  const back: Point = [-Math.SQRT1_2, Math.SQRT1_2];
+  const wide = W >= H;
+  const origin: Point = wide ? [p, d] : [S - d, S - p];
+  const [ex, ey]: [Point, Point] = wide ? [up, back] : [back, scale(up, -1)];
+  return {
+    wide,
+    long: wide ? W : H,
+    short: wide ? H : W,
+    /** degrees from the flat drawing's y to the body's y */
+    rotation: wide ? 45 : 135,
+    flat: (x: number, y: number): Point => add(origin, add(scale(ex, x), scale(ey, y))),
+  };
+}
+
+/** How far each closing flap reaches from its score, and how much of its point is trimmed away. */
+function closingFlaps(apex: number, short: number, { cornerRadius, tipTrim, closure }: Input["settings"], grid: number) {
+  const auto = (limit: number, least: number): number => {
+    const rounded = apex - cornerRadius * (Math.SQRT2 - 1);
+    return rounded <= limit && least === 0 ? 0 : roundUp(Math.max(apex - limit, least), grid);
+  };
+  const limit = short - SHORT_OF_FOLD;
+  const bottom = tipTrim === "auto" ? auto(limit, 0) : tipTrim;
+  const top = closure === "tab" ? Math.max(auto(short - TAB_ROOM, TAB_TRIM), tipTrim === "auto" ? 0 : tipTrim) : bottom;
+  const flap = (trim: number) => ({
+    trim,
+    reach: trim > 0 ? apex - trim : apex - cornerRadius * (Math.SQRT2 - 1),
+    // where the slanted edge ends and the rounding begins: 45° and 90° corners have tangents r·tan(22.5°) and r
+    straight: trim > 0
+      ? apex - trim - Math.max(TAPE_MARGIN, cornerRadius * (1 - Math.SQRT1_2))
+      : apex - Math.max(TAPE_MARGIN, cornerRadius * Math.SQRT1_2),
+  });
+  return { bottom: flap(bottom), top: flap(top) };
+}
+
+/** The square with its four notches, rounded and trimmed tips; anticlockwise from the lower left. */
+function edge({ side: S, punch: p, notch: d }: SquareBlank, trims: readonly number[], radius: number) {
+  const corners: readonly Point[] = [[0, 0], [S, 0], [S, S], [0, S]];
+  const along: readonly Point[] = [[1, 0], [0, 1], [-1, 0], [0, -1]];
+  const punches = [p, S - p, p, S - p];
+  const points: Point[] = [];
+  const radii: number[] = [];
+  corners.forEach((corner, i) => {
+    const ahead = along[i] as Point;
+    const behind = scale(along[(i + 3) % 4] as Point, -1);
+    const inward: Point = [-ahead[1], ahead[0]];
+    const at = (t: number, deep = 0): Point => add(corner, add(scale(ahead, t), scale(inward, deep)));
+    const leg = (trims[i] as number) * Math.SQRT2;
+    points.push(...(leg > 0 ? [add(corner, scale(behind, leg)), at(leg)] : [corner]));
+    radii.push(...(leg > 0 ? [radius, radius] : [radius]));
+    const q = punches[i] as number;
+    points.push(at(q - d), at(q, d), at(q + d));
+    radii.push(0, 0, 0);
+  });
+  return roundCorners(points, radii);
+}
+
+function draft({ contents, settings: set, setup }: Input) {
+  const notch = setup.board.kind === "punch-board" ? setup.board.notch : COMMON_NOTCH_MM;
+  const square = squareBlank(
+    contents.width + contents.thickness + set.play, contents.height + contents.thickness + set.play, notch, setup.grid,
+  );
+  const { side: S, punch: p, notch: d, width: W, height: H } = square;
+  const { wide, long, short, rotation, flat } = bodyFrame(square);
+  const rim = d * Math.SQRT2;
+  const flaps = closingFlaps(long / 2 + rim, short, set, setup.grid);
+
+  // corner (0,0) is the flap on the H side at u = 0, then anticlockwise
+  const trims = wide ? [0, flaps.bottom.trim, 0, flaps.top.trim] : [flaps.top.trim, 0, flaps.bottom.trim, 0];
+  const outline = edge(square, trims, set.cornerRadius);
+
+  const sidesMeet = short / 2 + rim > long / 2;
+  const hinge = (id: string, from: Point, to: Point, order: number): Fold => ({ id: `score-${id}`, panels: ["body", id], from, to, angle: 180, order });
+  const last = sidesMeet ? 3 : 2;
+  const folds = [
+    hinge("left", flat(0, short), flat(0, 0), 1),
+    hinge("right", flat(long, 0), flat(long, short), sidesMeet ? 2 : 1),
+    hinge("bottom", flat(0, 0), flat(long, 0), last),
+    hinge("top", flat(long, short), flat(0, short), last + 1),
+  ];
+  const panels = scoreBlank(outline, folds, [
+    { id: "body", name: "Body", at: flat(long / 2, short / 2) },
+    { id: "left", name: "Left flap", at: flat(-rim / 2, short / 2) },
+    { id: "right", name: "Right flap", at: flat(long + rim / 2, short / 2) },
+    { id: "bottom", name: "Bottom flap", at: flat(long / 2, -rim / 2) },
+    { id: "top", name: "Top flap", at: flat(long / 2, short + rim / 2) },
+  ]);
+
+  // Glue goes on the inner face of the bottom flap, along its slanted edges, where it meets the side flaps folded under it.
+  // On low envelopes the slant is short, and the upright edges below it are glued as well.
+  const band = set.glueStrip - 2 * TAPE_MARGIN;
+  const seam = (id: "left" | "right"): Glue => {
+    // in the folded body's frame, for the left side: the slanted edge runs from (0, rim) up at 45°
+    const start = flaps.bottom.straight - rim < SHORT_SLANT ? TAPE_MARGIN : rim;
+    const side = (off: number): Point[] => [
+      ...(start < rim ? ([[off, start], [off, rim - off * (Math.SQRT2 - 1)]] as Point[]) : ([[off * Math.SQRT2, rim]] as Point[])),
+      [flaps.bottom.straight - rim + off * Math.SQRT2, flaps.bottom.straight],
+    ];
+    const strip = [...side(TAPE_MARGIN + band), ...side(TAPE_MARGIN).reverse()];
+    // the side flap lies under it, from the fold to its point; inset so that glue never reaches its edge
+    const under: Point[] = [[0, TAPE_MARGIN], [rim, TAPE_MARGIN], [rim + short / 2 - TAPE_MARGIN * Math.SQRT2, short / 2], [rim, short - TAPE_MARGIN], [0, short - TAPE_MARGIN]];
+    const tipOff = set.cornerRadius * (Math.SQRT2 - 1) + TAPE_MARGIN;
+    const stopAt = Math.min(rim + short / 2 - tipOff, long / 2);
+    const kept = clipConvex(clipConvex(strip, under), [[0, 0], [stopAt, 0], [stopAt, short], [0, short]]);
+    const mirrored = id === "left" ? kept : kept.map(([x, y]): Point => [long - x, y]);
+    return {
+      id: `glue-${id}`, panel: "bottom", face: "front",
+      // unfolded, the bottom flap lies below the body: y ↦ −y
+      polygon: mirrored.map(([x, y]) => flat(x, -y)),
+      onto: { piece: "envelope", panel: id, face: "back" }, widestTape: band,
+    };
+  };
+
+  const withTab = set.closure === "tab";
+  const slitAt = short - flaps.top.reach - 2;
+  const slitHalf = (TAB.width + TAB.slitPlay) / 2;
+  const envelope: PieceDraft = {
+    id: "envelope", name: "Envelope", quantity: 1, blank: { width: S, height: S }, root: "body", panels, folds,
+    cuts: withTab
+      ? [{ id: "slit", panel: "bottom", path: [line(flat(long / 2 - slitHalf, -slitAt), flat(long / 2 + slitHalf, -slitAt))] }]
+      : [],
+    glue: [seam("left"), seam("right")],
+  };
+  const pieces = withTab ? [envelope, closureTab()] : [envelope];
+  const tabAt = flat(long / 2 - TAB.width / 2, short + flaps.top.reach - TAB.glued);
+  const joins: Join[] = withTab
+    ? [{ piece: "tab", panel: "tab", onto: { piece: "envelope", panel: "top", face: "front" }, x: tabAt[0], y: tabAt[1], rotation, flip: false }]
+    : [];
+
+  const gap = { width: W - contents.width - contents.thickness, height: H - contents.height - contents.thickness, depth: 0 };
+  return {
+    inside: { width: W, height: H, depth: 0 },
+    gap,
+    pieces,
+    joins,
+    contents: [{
+      name: contents.name ?? "Card", width: contents.width, height: contents.height, thickness: contents.thickness,
+      on: { piece: "envelope", panel: "body" }, x: S / 2, y: S / 2, rotation: 45,
+    }],
+    overlaps: [{ piece: "envelope", panels: ["bottom", "top"] as const, least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim" }],
+    trims: (["bottom", "top"] as const).filter((id) => flaps[id].trim > 0).map((id) => ({ panel: id, amount: flaps[id].trim })),
+    dimensions: dimensions(square, contents, set, flaps, flat, long, short),
+  };
+}
+
+/** The tab is a strip with a rounded free end, drawn upright: glued below, free above. */
+function closureTab(): PieceDraft {
+  const { width, glued, free, end } = TAB;
+  const tall = glued + free;
+  const zone: Point[] = [[TAPE_MARGIN, TAPE_MARGIN], [width - TAPE_MARGIN, TAPE_MARGIN], [width - TAPE_MARGIN, glued - TAPE_MARGIN], [TAPE_MARGIN, glued - TAPE_MARGIN]];
+  return {
+    id: "tab", name: "Closure tab", quantity: 1, root: "tab", folds: [], cuts: [],
+    panels: [{ id: "tab", name: "Closure tab", outline: roundCorners([[0, 0], [width, 0], [width, tall], [0, tall]], [0, 0, end, end]) }],
+    glue: [{ id: "glue-tab", panel: "tab", face: "back", polygon: flatten(polygon(zone)), onto: { piece: "envelope", panel: "top", face: "front" }, widestTape: glued - 2 * TAPE_MARGIN }],
+  };
+}
+
+function dimensions(
+  { side: S, punch: p }: SquareBlank, contents: Input["contents"], set: Input["settings"],
+  flaps: ReturnType<typeof closingFlaps>, flat: (x: number, y: number) => Point, long: number, short: number,
+): Dimension[] {
+  const piece = "envelope";
+  const half: Point = [contents.width * Math.SQRT1_2 / 2, contents.height * Math.SQRT1_2 / 2];
+  // corners of the contents, centred on the square and turned by 45°
+  const corner = (u: 1 | -1, v: 1 | -1): Point => [S / 2 + u * half[0] - v * half[1], S / 2 + u * half[0] + v * half[1]];
+  const found: Dimension[] = [
+    { id: "blank", piece, from: [S, S], to: [0, S], offset: 1, value: S, sets: "blank", lights: ["outline"] },
+    { id: "first-score", piece, from: [0, 0], to: [p, 0], offset: 1, value: p, lights: ["score-left", "score-bottom"] },
+    // the square grows away from its lower left: the far end of the width follows the pointer, the height's only half
+    { id: "contents-width", piece, from: corner(-1, -1), to: corner(1, -1), offset: -1, value: contents.width, sets: "contents.width", lights: ["contents"] },
+    { id: "contents-height", piece, from: corner(-1, -1), to: corner(-1, 1), offset: 1, value: contents.height, sets: "contents.height", gain: 2, lights: ["contents"] },
+  ];
+  if (set.cornerRadius > 0) {
+    const corner0: Point = [S, S];
+    const r = set.cornerRadius;
+    const tip = flat(0, 0)[0] < flat(long, 0)[0] ? corner0 : ([S, 0] as Point);
+    const inwards: Point = tip[1] === S ? [-1, -1] : [-1, 1];
+    const arcMiddle = add(tip, scale(inwards, r * (1 - Math.SQRT1_2)));
+    found.push({ id: "tip-radius", piece, from: arcMiddle, to: add(tip, scale(inwards, r)), offset: 0, value: r, sets: "settings.cornerRadius", lights: ["outline"] });
+  }
+  const trimmed = (panel: "bottom" | "top", from: Point, to: Point): void => {
+    const value = flaps[panel].trim;
+    if (value > 0) found.push({ id: `trim-${panel}`, piece, from, to, offset: 0, value, sets: "settings.tipTrim", lights: [panel] });
+  };
+  trimmed("bottom", flat(long / 2, -flaps.bottom.reach - flaps.bottom.trim), flat(long / 2, -flaps.bottom.reach));
+  trimmed("top", flat(long / 2, short + flaps.top.reach + flaps.top.trim), flat(long / 2, short + flaps.top.reach));
+  return found;
+}
+
+export const squareBlankEnvelope = defineForm({
+  id: "square-blank-envelope",
+  title: "Square-blank envelope",
+  kind: "envelope",
+  about: "One square of paper and a 45° punch board. Measured once, then turned three times.",
+  methods: ["punch-board"],
+  settings,
+  heaviest: 160,
+  draft,
+});

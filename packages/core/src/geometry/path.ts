@@ -1,0 +1,274 @@
+/**
+ * Strokes that keep their curves: lines, circular arcs and cubics. Points are made only where a writer,
+ * a boolean or the screen's triangles need them, with a tolerance that has a name.
+ */
+import { add, between, cross, direction, distance, dot, place, type Point, type Pose, scale, subtract } from "./point.ts";
+import { CURVE_SAG_MM, SAME_POINT_MM } from "./tolerance.ts";
+
+export interface Line {
+  readonly kind: "line";
+  readonly from: Point;
+  readonly to: Point;
+}
+/** Part of a circle; `ccw` is the sense from `from` to `to`. */
+export interface Arc {
+  readonly kind: "arc";
+  readonly from: Point;
+  readonly to: Point;
+  readonly centre: Point;
+  readonly ccw: boolean;
+}
+export interface Cubic {
+  readonly kind: "cubic";
+  readonly from: Point;
+  readonly control1: Point;
+  readonly control2: Point;
+  readonly to: Point;
+}
+export type Segment = Line | Arc | Cubic;
+/** Segments in order, each beginning where the last ended. A loop is a path that ends where it began. */
+export type Path = readonly Segment[];
+
+export const line = (from: Point, to: Point): Line => ({ kind: "line", from, to });
+
+/** The closed path through `points`. */
+export const polygon = (points: readonly Point[]): Path =>
+  points.map((from, i) => line(from, points[(i + 1) % points.length] ?? from));
+
+const TURN = 2 * Math.PI;
+const angleOf = (arc: Arc, p: Point): number => Math.atan2(p[1] - arc.centre[1], p[0] - arc.centre[0]);
+
+/** Signed angle an arc sweeps, radians; a full circle when it ends where it began. */
+export function sweep(arc: Arc): number {
+  const raw = angleOf(arc, arc.to) - angleOf(arc, arc.from);
+  const forward = ((raw % TURN) + TURN) % TURN;
+  const whole = forward < 1e-12 ? TURN : forward;
+  return arc.ccw ? whole : whole === TURN ? -TURN : whole - TURN;
+}
+
+/** The point at `t` (0 to 1) along a segment. */
+export function pointAt(s: Segment, t: number): Point {
+  if (s.kind === "line") return between(s.from, s.to, t);
+  if (s.kind === "arc") {
+    const radius = distance(s.centre, s.from);
+    const angle = angleOf(s, s.from) + sweep(s) * t;
+    return [s.centre[0] + radius * Math.cos(angle), s.centre[1] + radius * Math.sin(angle)];
+  }
+  const a = between(s.from, s.control1, t);
+  const b = between(s.control1, s.control2, t);
+  const c = between(s.control2, s.to, t);
+  return between(between(a, b, t), between(b, c, t), t);
+}
+
+export function reverseSegment(s: Segment): Segment {
+  if (s.kind === "line") return line(s.to, s.from);
+  if (s.kind === "arc") return { ...s, from: s.to, to: s.from, ccw: !s.ccw };
+  return { ...s, from: s.to, control1: s.control2, control2: s.control1, to: s.from };
+}
+
+/** The same strokes walked the other way. */
+export const reverse = (path: Path): Path => path.map(reverseSegment).reverse();
+
+/** Splits a segment at `t` into the part before and the part after. */
+export function split(s: Segment, t: number): readonly [Segment, Segment] {
+  const middle = pointAt(s, t);
+  if (s.kind !== "cubic") return [{ ...s, to: middle }, { ...s, from: middle }];
+  const a = between(s.from, s.control1, t);
+  const b = between(s.control1, s.control2, t);
+  const c = between(s.control2, s.to, t);
+  return [
+    { kind: "cubic", from: s.from, control1: a, control2: between(a, b, t), to: middle },
+    { kind: "cubic", from: middle, control1: between(b, c, t), control2: c, to: s.to },
+  ];
+}
+
+/** Moves a path rigidly. */
+export const placePath = (path: Path, pose: Pose): Path =>
+  path.map((s): Segment => {
+    const from = place(s.from, pose);
+    const to = place(s.to, pose);
+    if (s.kind === "line") return { kind: "line", from, to };
+    if (s.kind === "arc") return { kind: "arc", from, to, centre: place(s.centre, pose), ccw: s.ccw !== pose.flip };
+    return { kind: "cubic", from, control1: place(s.control1, pose), control2: place(s.control2, pose), to };
+  });
+
+const CUBIC_STEPS = 32;
+
+/** Paths never change, so their points are kept beside them: panels are looked at many times in one solve. */
+const flattened = new WeakMap<Path, readonly Point[]>();
+
+/** Points along a path, none further than `CURVE_SAG_MM` from it. A closed path does not repeat its first point. */
+export function flatten(path: Path): readonly Point[] {
+  const known = flattened.get(path);
+  if (known) return known;
+  const points = flattenTo(path, CURVE_SAG_MM);
+  flattened.set(path, points);
+  return points;
+}
+
+function flattenTo(path: Path, sag: number): Point[] {
+  const points: Point[] = [];
+  for (const s of path) {
+    let parts = 1;
+    if (s.kind === "arc") {
+      // a chord over the angle 2a stands r(1 − cos a) off its arc
+      const radius = distance(s.centre, s.from);
+      const half = Math.acos(Math.max(0.5, 1 - sag / Math.max(radius, sag)));
+      parts = Math.max(1, Math.ceil(Math.abs(sweep(s)) / (2 * half)));
+    } else if (s.kind === "cubic") {
+      // |B″| ≤ 6·max second difference, and a chord over 1/n of the run errs by at most |B″|/(8n²)
+      const second = (a: Point, b: Point, c: Point): number => distance(add(a, c), scale(b, 2));
+      const bend = 6 * Math.max(second(s.from, s.control1, s.control2), second(s.control1, s.control2, s.to));
+      parts = Math.max(1, Math.ceil(Math.sqrt(bend / (8 * sag))));
+    }
+    for (let i = 0; i < parts; i += 1) points.push(i === 0 ? s.from : pointAt(s, i / parts));
+  }
+  const last = path.at(-1);
+  const first = path[0];
+  if (last && first && distance(last.to, first.from) > SAME_POINT_MM) points.push(last.to);
+  return points;
+}
+
+/** Length of a path, mm. Cubics by 32 chords: for materials lists, not for geometry. */
+export const lengthOf = (path: Path): number =>
+  path.reduce((sum, s) => {
+    if (s.kind === "line") return sum + distance(s.from, s.to);
+    if (s.kind === "arc") return sum + distance(s.centre, s.from) * Math.abs(sweep(s));
+    for (let i = 0; i < CUBIC_STEPS; i += 1) sum += distance(pointAt(s, i / CUBIC_STEPS), pointAt(s, (i + 1) / CUBIC_STEPS));
+    return sum;
+  }, 0);
+
+/** Area inside a closed path, mm²: positive when it runs anticlockwise. Exact for each kind of segment (Green's theorem). */
+export const areaOf = (loop: Path): number =>
+  loop.reduce((sum, s) => {
+    if (s.kind === "line") return sum + cross(s.from, s.to) / 2;
+    if (s.kind === "arc") {
+      const radius = distance(s.centre, s.from);
+      const swept = sweep(s);
+      // sector seen from the centre, plus the triangle the centre makes with the origin
+      return sum + (radius * radius * swept + cross(s.centre, subtract(s.to, s.from))) / 2;
+    }
+    const { from: a, control1: b, control2: c, to: d } = s;
+    return sum + (6 * cross(a, b) + 3 * cross(a, c) + cross(a, d) + 3 * cross(b, c) + 3 * cross(b, d) + 6 * cross(c, d)) / 20;
+  }, 0);
+
+export interface Bounds {
+  readonly left: number;
+  readonly bottom: number;
+  readonly right: number;
+  readonly top: number;
+}
+
+/** The smallest upright rectangle round points. Throws on none: there is no such rectangle. */
+export function boundsOf(points: readonly Point[]): Bounds {
+  if (points.length === 0) throw new Error("boundsOf: no points given");
+  let [left, bottom, right, top] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const [x, y] of points) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    bottom = Math.min(bottom, y);
+    top = Math.max(top, y);
+  }
+  return { left, bottom, right, top };
+}
+
+/** Does the polygon hold the point? Points on its edge count either way. */
+export function holds(points: readonly Point[], p: Point): boolean {
+  let inside = false;
+  for (let i = 0, j = points.length - 1; i < points.length; j = i, i += 1) {
+    const a = points[i] as Point;
+    const b = points[j] as Point;
+    if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
+  }
+  return inside;
+}
+
+/**
+ * The closed path through `points` with every corner rounded to the radius asked for it (mm, 0 keeps it sharp).
+ * A radius too large for its edges is reduced until neighbouring roundings share the edge between them.
+ */
+export function roundCorners(points: readonly Point[], radii: readonly number[]): Path {
+  const count = points.length;
+  const at = (i: number): Point => points[(i + count) % count] as Point;
+  // tangent length of a rounding: r·tan(half the turn)
+  const tangents = points.map((p, i) => {
+    const into = direction(at(i - 1), p);
+    const out = direction(p, at(i + 1));
+    const bend = Math.abs(Math.atan2(cross(into, out), dot(into, out)));
+    return { wanted: (radii[i] ?? 0) * Math.tan(bend / 2), perRadius: Math.tan(bend / 2), into, out, bend };
+  });
+  const share = points.map((_, i) => {
+    const fit = (other: number, edge: number): number => {
+      const both = (tangents[i]?.wanted ?? 0) + (tangents[(other + count) % count]?.wanted ?? 0);
+      return both > edge ? edge / both : 1;
+    };
+    return Math.min(fit(i - 1, distance(at(i - 1), at(i))), fit(i + 1, distance(at(i), at(i + 1))));
+  });
+  const corners = points.map((p, i) => {
+    const { wanted, perRadius, into, out, bend } = tangents[i] as (typeof tangents)[number];
+    const reach = wanted * (share[i] as number);
+    if (reach < SAME_POINT_MM || bend < 1e-9) return { start: p, end: p, arc: undefined };
+    const start = subtract(p, scale(into, reach));
+    const end = add(p, scale(out, reach));
+    const left = cross(into, out) > 0;
+    const radius = reach / perRadius;
+    const normal: Point = left ? [-into[1], into[0]] : [into[1], -into[0]];
+    const arc: Arc = { kind: "arc", from: start, to: end, centre: add(start, scale(normal, radius)), ccw: left };
+    return { start, end, arc };
+  });
+  const path: Segment[] = [];
+  corners.forEach((corner, i) => {
+    if (corner.arc) path.push(corner.arc);
+    const next = corners[(i + 1) % count] as (typeof corners)[number];
+    if (distance(corner.end, next.start) > SAME_POINT_MM) path.push(line(corner.end, next.start));
+  });
+  return path;
+}
+
+/** What is left of `subject` inside the convex, anticlockwise polygon `window` (Sutherland and Hodgman, 1974). */
+export function clipConvex(subject: readonly Point[], window: readonly Point[]): Point[] {
+  let kept = [...subject];
+  window.forEach((a, i) => {
+    const b = window[(i + 1) % window.length] as Point;
+    const input = kept;
+    kept = [];
+    input.forEach((p, k) => {
+      const q = input[(k + 1) % input.length] as Point;
+      const sideP = cross(subtract(b, a), subtract(p, a));
+      const sideQ = cross(subtract(b, a), subtract(q, a));
+      if (sideP >= 0) kept.push(p);
+      if (sideP > 0 !== sideQ > 0 && sideP !== sideQ) kept.push(between(p, q, sideP / (sideP - sideQ)));
+    });
+  });
+  return kept;
+}
+
+/** One number for a drawing file: four decimals at most, no exponent, no −0. */
+export function figure(value: number): string {
+  if (!Number.isFinite(value)) throw new RangeError(`a drawing cannot hold the number ${String(value)}`);
+  const text = value.toFixed(4).replace(/\.?0+$/u, "");
+  return text === "-0" ? "0" : text;
+}
+
+/** A path in SVG's path language, in its own coordinates; arcs stay arcs. A path that ends where it began is closed with Z. */
+export function pathData(path: Path): string {
+  const first = path[0];
+  if (!first) return "";
+  const at = (p: Point): string => `${figure(p[0])} ${figure(p[1])}`;
+  let text = `M${at(first.from)}`;
+  for (const s of path) {
+    if (s.kind === "line") text += `L${at(s.to)}`;
+    else if (s.kind === "cubic") text += `C${at(s.control1)} ${at(s.control2)} ${at(s.to)}`;
+    else {
+      const r = figure(distance(s.centre, s.from));
+      // SVG cannot say a full circle in one arc
+      const halves = distance(s.from, s.to) < SAME_POINT_MM ? split(s, 0.5) : [s];
+      for (const part of halves) {
+        const large = Math.abs(sweep(part as Arc)) > Math.PI + 1e-9 ? 1 : 0;
+        text += `A${r} ${r} 0 ${String(large)} ${s.ccw ? "1" : "0"} ${at(part.to)}`;
+      }
+    }
+  }
+  const last = path.at(-1) as Segment;
+  return distance(last.to, first.from) < SAME_POINT_MM ? `${text}Z` : text;
+}

@@ -1,0 +1,48 @@
+/** A place or a direction in the plane, mm, x to the right and y up. */
+export type Point = readonly [x: number, y: number];
+
+export const add = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]];
+export const subtract = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1]];
+export const scale = (a: Point, by: number): Point => [a[0] * by, a[1] * by];
+export const dot = (a: Point, b: Point): number => a[0] * b[0] + a[1] * b[1];
+/** z of the cross product: positive when `b` lies anticlockwise of `a`. */
+export const cross = (a: Point, b: Point): number => a[0] * b[1] - a[1] * b[0];
+/** Sizes here are far from overflow, and `Math.hypot` costs several times a plain root. */
+export const distance = (a: Point, b: Point): number => Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2);
+export const between = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
+
+/** The direction from `a` to `b`, of length 1. */
+export function direction(a: Point, b: Point): Point {
+  const length = distance(a, b);
+  return [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+}
+
+/** Distance of `p` from the endless line through `a` and `b`; positive to the left of a→b. */
+export const offLine = (p: Point, a: Point, b: Point): number => cross(direction(a, b), subtract(p, a));
+
+/** A rigid move in the plane, perhaps with a mirror: p ↦ R(rotation)·(flip ? (−x, y) : (x, y)) + (x, y). */
+export interface Pose {
+  readonly x: number;
+  readonly y: number;
+  /** degrees, anticlockwise */
+  readonly rotation: number;
+  /** face down: mirrored in x before it is turned */
+  readonly flip: boolean;
+}
+
+export const HERE: Pose = { x: 0, y: 0, rotation: 0, flip: false };
+
+/** Cosine and sine of an angle in degrees, exact at the quarter turns. */
+export function turn(degrees: number): Point {
+  const quarter = (((degrees % 360) + 360) % 360) / 90;
+  if (Number.isInteger(quarter)) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[quarter] ?? [1, 0];
+  const radians = (degrees * Math.PI) / 180;
+  return [Math.cos(radians), Math.sin(radians)];
+}
+
+/** Applies a pose to a point. */
+export function place(p: Point, pose: Pose): Point {
+  const [c, s] = turn(pose.rotation);
+  const x = pose.flip ? -p[0] : p[0];
+  return [c * x - s * p[1] + pose.x, s * x + c * p[1] + pose.y];
+}

@@ -1,0 +1,22 @@
+/** Cut Fold's core: paper, panels, folds, clearances, checks and steps. No DOM, no clock, no random source. */
+export { catalogue } from "./catalogue/index.ts";
+export { find, type Entry } from "./catalogue/entry.ts";
+export type { Board, PunchBoard, ScoringBoard } from "./catalogue/boards.ts";
+export type { ContentsPreset } from "./catalogue/contents.ts";
+export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
+export { formById, forms } from "./forms/index.ts";
+export { largestCard } from "./forms/largestCard.ts";
+export { fitsIn } from "./geometry/fit.ts";
+export * from "./geometry/path.ts";
+export * from "./geometry/point.ts";
+export * from "./model/piece.ts";
+export * from "./model/solution.ts";
+export * from "./model/spec.ts";
+export { settingMeta, type SettingMeta } from "./model/setting.ts";
+export type { Form, Setup } from "./model/form.ts";
+export { readSpec, setupOf, type Problem, type Read } from "./readSpec.ts";
+export { solve } from "./solve.ts";
+export * from "./units/format.ts";
+export * from "./units/length.ts";
+export * from "./units/ruler.ts";
+export * from "./words/en.ts";

@@ -1,0 +1,102 @@
+/**
+ * The 45° punch board: measure once, then let the last score be the guide.
+ *
+ *   ruler  ─┴──┴──┴──┴──┴──┴─ 0 ────────────── fence (y = 0)
+ *                             V  punch: the notch's vertex stands `notch` below the fence
+ *                  guide   ╱     ╲   groove
+ *                        ╱         ╲
+ *
+ * The paper lies below the fence with its outside up; its left corner is set to the ruler once, at p. Each score runs
+ * down the groove. A quarter turn anticlockwise brings the next edge to the fence, and laying the last score on the
+ * guide puts the next notch in its place without measuring.
+ */
+import { distance, offLine, type Point, type Pose } from "../geometry/point.ts";
+import type { Fold, Piece } from "../model/piece.ts";
+import { assemblySteps, nameOf } from "./assembly.ts";
+import type { Making, Method, StepDraft } from "./method.ts";
+
+/** Scores in the order the board makes them: each starts where the one before ended, from the notch on the lower edge. */
+function scoreRing(piece: Piece): { readonly fold: Fold; readonly start: Point }[] {
+  const lowest = piece.folds.flatMap((f) => [f.from, f.to]).reduce((a, b) => (b[1] < a[1] ? b : a));
+  const ring: { fold: Fold; start: Point }[] = [];
+  let at = lowest;
+  const rest = [...piece.folds];
+  // from the lower notch the groove leads up and to the right of the flat drawing
+  rest.sort((a, b) => Math.max(b.from[0], b.to[0]) - Math.max(a.from[0], a.to[0]));
+  while (rest.length > 0) {
+    const next = rest.findIndex((f) => distance(f.from, at) < 1e-6 || distance(f.to, at) < 1e-6);
+    if (next < 0) throw new Error("punch board: the scores do not run round in a ring");
+    const fold = rest.splice(next, 1)[0] as Fold;
+    ring.push({ fold, start: at });
+    at = distance(fold.from, at) < 1e-6 ? fold.to : fold.from;
+  }
+  return ring;
+}
+
+/**
+ * How a square of side S lies on the board before the (k+1)th punch: mirrored in x (its outside is up), turned so that
+ * edge k lies on the fence, and moved so that the notch of this edge lies below the board's zero.
+ */
+export function lieOnBoard(side: number, p: number, k: number): Pose {
+  // outside up, lower edge at the fence: (x, y) ↦ (x − p, −y) is the mirror turned by 180°; each turn adds 90°
+  const rotation = (180 + 90 * k) % 360;
+  const q = k % 2 === 0 ? p : side - p;
+  const moves: readonly Point[] = [[-p, 0], [-q, -side], [side - p, -side], [p, 0]];
+  const [x, y] = moves[k] as Point;
+  return { x, y, rotation, flip: true };
+}
+
+export const punchBoard: Method = {
+  kind: "punch-board",
+  steps(making: Making) {
+    const [main] = making.pieces;
+    if (!main) return [];
+    const { width: side } = main.blank;
+    const ring = scoreRing(main);
+    const p = (ring[0] as (typeof ring)[number]).start[0];
+    const scene = (k: number, now: string[], done: string[]) =>
+      ({ on: "board", piece: main.id, pose: lieOnBoard(side, p, k), done, now, folded: 0 }) as const;
+    const steps: StepDraft[] = [
+      { kind: "cut", code: "cut-square", measure: side, facts: { width: side, height: side }, scene: { on: "table", piece: main.id, pose: { x: 0, y: 0, rotation: 0, flip: false }, done: [], now: ["blank"], folded: 0 } },
+    ];
+    const done: string[] = ["blank"];
+    ring.forEach(({ fold }, k) => {
+      const notch = `notch-${String(k + 1)}`;
+      if (k > 0) {
+        const last = (ring[k - 1] as (typeof ring)[number]).fold.id;
+        steps.push({ kind: "turn", code: "turn-to-guide", facts: { count: k + 1 }, scene: scene(k, [last], [...done]) });
+      }
+      steps.push(k === 0
+        ? { kind: "punch", code: "punch-first", measure: p, scene: scene(k, [notch], [...done]) }
+        : { kind: "punch", code: "punch-again", facts: { count: k + 1 }, scene: scene(k, [notch], [...done]) });
+      done.push(notch);
+      steps.push({ kind: "score", code: "score-groove", facts: { count: k + 1 }, scene: scene(k, [fold.id], [...done]) });
+      done.push(fold.id);
+    });
+    return [...steps, ...finishing(making, main, done), ...assemblySteps(making)];
+  },
+};
+
+/** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
+function finishing({ drafted, spec }: Making, main: Piece, done: readonly string[]): StepDraft[] {
+  const steps: StepDraft[] = [];
+  const table = (now: readonly string[]) => ({ on: "table", piece: main.id, pose: { x: 0, y: 0, rotation: 0, flip: false }, done: [...done, "outline"], now, folded: 0 }) as const;
+  const radius = spec.settings["cornerRadius"];
+  const even = drafted.trims.every((t) => t.amount === drafted.trims[0]?.amount);
+  const groups = even && drafted.trims.length > 1 ? [drafted.trims] : drafted.trims.map((t) => [t]);
+  for (const group of groups) {
+    const names = group.map((t) => nameOf(main, t.panel)).join(" and ");
+    steps.push({ kind: "trim", code: "trim-tip", measure: (group[0] as (typeof group)[number]).amount, facts: { flaps: names, count: group.length }, scene: table(group.map((t) => t.panel)) });
+  }
+  if (typeof radius === "number" && radius > 0) steps.push({ kind: "round", code: "round-tips", measure: radius, scene: table(["outline"]) });
+  for (const cut of main.cuts) {
+    const from = cut.path[0]?.from;
+    const to = cut.path.at(-1)?.to;
+    if (from && to) {
+      const hinge = main.folds.find((f) => f.panels[1] === cut.panel);
+      const up = hinge ? Math.abs(offLine(from, hinge.from, hinge.to)) : 0;
+      steps.push({ kind: "slit", code: "cut-slit", measure: up, facts: { long: distance(from, to) }, scene: table([cut.id]) });
+    }
+  }
+  return steps;
+}

@@ -1,0 +1,62 @@
+import type { z } from "zod";
+import type { PunchBoard, ScoringBoard } from "../catalogue/boards.ts";
+import type { Dimension, Join, PieceDraft, Placement } from "./piece.ts";
+import type { Extent } from "./solution.ts";
+import type { Contents, MethodKind, Stock } from "./spec.ts";
+
+/** The tools a draft is made with: what they can measure and where they mark. */
+export interface Setup {
+  readonly kind: MethodKind;
+  readonly board: PunchBoard | ScoringBoard;
+  /** mm between two marks of the ruler in use */
+  readonly grid: number;
+}
+
+export interface DraftInput<S = Readonly<Record<string, unknown>>> {
+  readonly contents: Contents;
+  readonly stock: Stock;
+  readonly settings: S;
+  readonly setup: Setup;
+}
+
+/** Two panels that must reach over one another once folded. */
+export interface Overlap {
+  readonly piece: string;
+  readonly panels: readonly [string, string];
+  /** mm they must share */
+  readonly least: number;
+  /** mm a flap may not come nearer than to the fold across */
+  readonly clear: number;
+  /** the setting that trims them */
+  readonly trims: string;
+}
+
+/** A form's answer: panels and folds, what is glued to what, and the figures worth showing. */
+export interface Drafted {
+  readonly inside: Extent;
+  readonly gap: Extent;
+  readonly pieces: readonly PieceDraft[];
+  readonly joins: readonly Join[];
+  readonly contents: readonly Placement[];
+  readonly dimensions: readonly Dimension[];
+  readonly overlaps: readonly Overlap[];
+  /** flaps whose point is cut straight across, and how much of it (mm, from the point) */
+  readonly trims: readonly { readonly panel: string; readonly amount: number }[];
+}
+
+/** One kind of holder or card: a file in `forms/`. */
+export interface Form<S extends z.ZodObject = z.ZodObject> {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: "envelope" | "card";
+  readonly about: string;
+  /** ways it can be made, the usual one first */
+  readonly methods: readonly MethodKind[];
+  readonly settings: S;
+  /** heaviest stock that folds cleanly here, g/m² */
+  readonly heaviest: number;
+  draft(input: DraftInput<z.output<S>>): Drafted;
+}
+
+/** Declares a form with its settings typed inside `draft`, and forgets them outside so that forms fit one list. */
+export const defineForm = <S extends z.ZodObject>(form: Form<S>): Form => form as unknown as Form;

@@ -1,0 +1,59 @@
+/**
+ * A form's settings, each said once: name, label, unit, default, bounds and what it moves on the drawing
+ * stand in the schema, and form fields, handles, command line, docs and saved files read them there.
+ */
+import { z } from "zod";
+
+export interface SettingMeta {
+  readonly kind: "length" | "choice" | "toggle";
+  readonly label: string;
+  /** one short sentence for the maker */
+  readonly about: string;
+  readonly unit?: "mm";
+  /** a length that is worked out unless the maker sets it */
+  readonly auto?: boolean;
+  /** id of the dimension on the drawing that this setting moves */
+  readonly handle?: string;
+  /** smallest and largest length, mm */
+  readonly min?: number;
+  readonly max?: number;
+  /** the words for each choice */
+  readonly options?: Readonly<Record<string, string>>;
+}
+
+interface LengthOptions {
+  readonly default: number;
+  readonly min: number;
+  readonly max: number;
+  readonly about: string;
+  readonly handle?: string;
+}
+
+/** A length setting in mm. */
+export const length = (label: string, { default: preset, ...rest }: LengthOptions) =>
+  z.number().min(rest.min).max(rest.max).default(preset).meta({ kind: "length", label, unit: "mm", ...rest } satisfies SettingMeta);
+
+/** A length in mm, or `"auto"`: worked out by the form. Auto is the default. */
+export const autoLength = (label: string, options: Omit<LengthOptions, "default">) =>
+  z
+    .union([z.literal("auto"), z.number().min(options.min).max(options.max)])
+    .default("auto")
+    .meta({ kind: "length", label, unit: "mm", auto: true, ...options } satisfies SettingMeta);
+
+/** One of a few named ways. */
+export const choice = <const K extends string>(label: string, options: Readonly<Record<K, string>>, preset: NoInfer<K>, about: string) =>
+  z
+    .enum(Object.keys(options) as [K, ...K[]])
+    .default(preset as never)
+    .meta({ kind: "choice", label, about, options } satisfies SettingMeta);
+
+/** Yes or no. */
+export const toggle = (label: string, preset: boolean, about: string) =>
+  z.boolean().default(preset).meta({ kind: "toggle", label, about } satisfies SettingMeta);
+
+/** What a setting's schema says of itself. Throws on a schema that was not made by this file. */
+export function settingMeta(schema: z.ZodType): SettingMeta {
+  const meta = schema.meta() as SettingMeta | undefined;
+  if (!meta?.kind) throw new Error("a setting's schema carries no meta: make it with length(), autoLength(), choice() or toggle()");
+  return meta;
+}

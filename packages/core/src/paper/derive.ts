@@ -1,0 +1,70 @@
+/** From what a form says of a piece to all that follows: outline, strokes, blank. */
+import { distance, type Point } from "../geometry/point.ts";
+import { areaOf, boundsOf, flatten, line, type Path, type Segment } from "../geometry/path.ts";
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
+import type { Fold, Piece, PieceDraft, Stroke } from "../model/piece.ts";
+
+/** The parts of a straight edge that no fold runs along. */
+function offFolds(edge: Segment, folds: readonly Fold[]): Segment[] {
+  if (edge.kind !== "line") return [edge];
+  const length = distance(edge.from, edge.to);
+  const along = (p: Point): number =>
+    ((p[0] - edge.from[0]) * (edge.to[0] - edge.from[0]) + (p[1] - edge.from[1]) * (edge.to[1] - edge.from[1])) / length;
+  const off = (p: Point): number =>
+    Math.abs((edge.to[0] - edge.from[0]) * (p[1] - edge.from[1]) - (edge.to[1] - edge.from[1]) * (p[0] - edge.from[0])) / length;
+  const at = (t: number): Point =>
+    t <= SAME_POINT_MM ? edge.from : t >= length - SAME_POINT_MM ? edge.to
+      : [edge.from[0] + ((edge.to[0] - edge.from[0]) * t) / length, edge.from[1] + ((edge.to[1] - edge.from[1]) * t) / length];
+  let free: [number, number][] = [[0, length]];
+  for (const fold of folds) {
+    if (off(fold.from) > SAME_POINT_MM || off(fold.to) > SAME_POINT_MM) continue;
+    const low = Math.min(along(fold.from), along(fold.to));
+    const high = Math.max(along(fold.from), along(fold.to));
+    free = free.flatMap(([a, b]): [number, number][] =>
+      high <= a + SAME_POINT_MM || low >= b - SAME_POINT_MM ? [[a, b]]
+        : [[a, Math.max(a, low)], [Math.min(b, high), b]],
+    );
+  }
+  return free.filter(([a, b]) => b - a > SAME_POINT_MM).map(([a, b]) => line(at(a), at(b)));
+}
+
+/** Joins loose segments end to start into loops, the largest first. */
+function chain(segments: readonly Segment[]): Path[] {
+  const rest = [...segments];
+  const loops: Path[] = [];
+  while (rest.length > 0) {
+    const loop: Segment[] = [rest.shift() as Segment];
+    for (;;) {
+      const end = (loop.at(-1) as Segment).to;
+      if (distance(end, (loop[0] as Segment).from) < SAME_POINT_MM * 10) break;
+      const next = rest.findIndex((s) => distance(s.from, end) < SAME_POINT_MM * 10);
+      if (next < 0) throw new Error(`the panels' edges do not close: nothing follows ${end.join(", ")}`);
+      loop.push(...rest.splice(next, 1));
+    }
+    loops.push(loop);
+  }
+  return loops.sort((a, b) => Math.abs(areaOf(b)) - Math.abs(areaOf(a)));
+}
+
+/** The edge of the whole piece: every panel edge that is not a fold, joined up. Exact: no boolean, curves stay curves. */
+export const outlineOf = (piece: PieceDraft): Path[] =>
+  chain(piece.panels.flatMap((panel) => panel.outline.flatMap((edge) => offFolds(edge, piece.folds))));
+
+/** Derives a piece. @throws when its panels do not close up: a mistake in the form. */
+export function derivePiece(draft: PieceDraft): Piece {
+  const outline = outlineOf(draft);
+  const bounds = boundsOf(flatten(outline[0] ?? []));
+  const scores = draft.folds.map((fold): Stroke => ({
+    id: fold.id,
+    role: "score",
+    fold: fold.angle >= 0 ? "valley" : "mountain",
+    path: [line(fold.from, fold.to)],
+  }));
+  const cuts = draft.cuts.map((cut): Stroke => ({ id: cut.id, role: "cut", path: cut.path }));
+  return {
+    ...draft,
+    blank: draft.blank ?? { width: bounds.right - bounds.left, height: bounds.top - bounds.bottom },
+    outline,
+    lines: [...scores, ...cuts],
+  };
+}

@@ -1,0 +1,36 @@
+/** The road itself: what the maker says → panels and folds → everything else. */
+import { checks } from "./checks/index.ts";
+import { formById } from "./forms/index.ts";
+import { materialsOf } from "./materials.ts";
+import { methodOf } from "./methods/index.ts";
+import type { Solution } from "./model/solution.ts";
+import type { Spec } from "./model/spec.ts";
+import { derivePiece } from "./paper/derive.ts";
+import { setupOf } from "./readSpec.ts";
+
+/**
+ * Solves a recipe that has been read. Pure: the same recipe gives the same solution.
+ * @throws when the recipe names a form that does not exist; `readSpec` never gives such a one
+ */
+export function solve(spec: Spec): Solution {
+  const form = formById(spec.form);
+  if (!form) throw new Error(`there is no form '${spec.form}'`);
+  const setup = setupOf(spec);
+  const drafted = form.draft({ contents: spec.contents, stock: spec.stock, settings: spec.settings, setup });
+  const pieces = drafted.pieces.map(derivePiece);
+  const made = { spec, form, setup, drafted, pieces };
+  return {
+    spec,
+    form: form.id,
+    inside: drafted.inside,
+    gap: drafted.gap,
+    grid: setup.grid,
+    pieces,
+    joins: drafted.joins,
+    contents: drafted.contents,
+    dimensions: drafted.dimensions,
+    findings: checks.flatMap((check) => check.run(made)),
+    materials: materialsOf(pieces, spec),
+    steps: methodOf(spec.method.kind).steps(made).map((step, i) => ({ n: i + 1, ...step })),
+  };
+}
