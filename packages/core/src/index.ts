@@ -20,3 +20,4 @@ export * from "./units/format.ts";
 export * from "./units/length.ts";
 export * from "./units/ruler.ts";
 export * from "./words/en.ts";
+export * from "./folding/pose.ts";
