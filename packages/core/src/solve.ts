@@ -1,12 +1,12 @@
 /** The road itself: what the maker says → panels and folds → everything else. */
 import { checks } from "./checks/index.ts";
 import { formById } from "./forms/index.ts";
-import { materialsOf } from "./materials.ts";
+import { materialsOf } from "./methods/materials.ts";
 import { methodOf } from "./methods/index.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
 import { derivePiece } from "./paper/derive.ts";
-import { setupOf } from "./readSpec.ts";
+import { setupOf } from "./forms/readSpec.ts";
 
 /**
  * Solves a recipe that has been read. Pure: the same recipe gives the same solution.

@@ -1,3 +1,4 @@
+import type { Finding } from "../model/solution.ts";
 import { flatten } from "../geometry/path.ts";
 import { offLine } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
@@ -17,7 +18,7 @@ export const overlap: Check = {
   id: "overlap",
   codes: ["short", "past-fold"],
   run: ({ drafted, pieces, spec, setup }) =>
-    drafted.overlaps.flatMap(({ piece: id, panels, least, clear, trims }) => {
+    drafted.overlaps.flatMap(({ piece: id, panels, least, clear, trims }): Finding[] => {
       const piece = pieces.find((p) => p.id === id);
       if (!piece) return [];
       const [a, b] = [reachOf(piece, panels[0]), reachOf(piece, panels[1])];
@@ -26,18 +27,18 @@ export const overlap: Check = {
       const trimmed = spec.settings[trims];
       if (shared < least) {
         return [{
-          check: "overlap", code: "short", severity: "error" as const, piece: id, panel: panels[1], figure: shared, limit: least,
+          check: "overlap", code: "short", severity: "error", piece: id, panel: panels[1], figure: shared, limit: least,
           remedy: { settings: { [trims]: "auto" } },
         }];
       }
-      return panels.flatMap((panel, i) => {
+      return panels.flatMap((panel, i): Finding[] => {
         const reach = i === 0 ? a.reach : b.reach;
         const over = reach - (across - clear);
         // a figure smaller than the ruler shows is arithmetic, not paper
         if (over < 0.05) return [];
         const set = typeof trimmed === "number" ? trimmed : 0;
         return [{
-          check: "overlap", code: "past-fold", severity: "error" as const, piece: id, panel, figure: over, limit: clear,
+          check: "overlap", code: "past-fold", severity: "error", piece: id, panel, figure: over, limit: clear,
           facts: { trim: roundUp(set + over, setup.grid) }, remedy: { settings: { [trims]: "auto" } },
         }];
       });

@@ -1,3 +1,4 @@
+import type { Finding } from "../model/solution.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
 import type { Check } from "./check.ts";
 
@@ -12,14 +13,14 @@ export const seam: Check = {
   codes: ["short", "tape"],
   run: ({ pieces, spec, form }) =>
     pieces.flatMap((piece) =>
-      piece.glue.flatMap((glue) => {
+      piece.glue.flatMap((glue): Finding[] => {
         const length = Math.abs(areaOf(polygon(glue.polygon))) / glue.widestTape;
         const at = { check: "seam", piece: piece.id, panel: glue.panel } as const;
-        const found = [];
+        const found: Finding[] = [];
         if (length < LEAST_SEAM_MM) {
           const strip = spec.settings["glueStrip"];
           found.push({
-            ...at, code: "short", severity: "warning" as const, figure: length, limit: LEAST_SEAM_MM,
+            ...at, code: "short", severity: "warning", figure: length, limit: LEAST_SEAM_MM,
             ...(typeof strip === "number" && strip < 18 && { remedy: { settings: { glueStrip: 18 } } }),
           });
         }
@@ -28,7 +29,7 @@ export const seam: Check = {
           const bounds = form.settings.shape["glueStrip"]?.meta() as { max?: number } | undefined;
           const widens = piece.id === pieces[0]?.id && bounds?.max !== undefined && needed <= bounds.max;
           found.push({
-            ...at, code: "tape", severity: "warning" as const, figure: spec.tape, limit: glue.widestTape, facts: { needed },
+            ...at, code: "tape", severity: "warning", figure: spec.tape, limit: glue.widestTape, facts: { needed },
             remedy: widens ? { settings: { glueStrip: needed } } : { tape: String(glue.widestTape) },
           });
         }

@@ -1,3 +1,4 @@
+import type { Finding } from "../model/solution.ts";
 import type { Check } from "./check.ts";
 
 /** A ruler cannot set every size: says so where the finished piece comes out smaller than asked. */
@@ -7,10 +8,10 @@ export const size: Check = {
   run: ({ drafted, spec, setup }) =>
     drafted.contents.length > 0
       ? []
-      : (["width", "height"] as const).flatMap((axis) => {
+      : (["width", "height"] as const).flatMap((axis): Finding[] => {
           const less = spec.contents[axis] - drafted.inside[axis];
           return less > 0.05
-            ? [{ check: "size", code: "rounded", severity: "advice" as const, figure: drafted.inside[axis], limit: spec.contents[axis], facts: { axis, grid: setup.grid } }]
+            ? [{ check: "size", code: "rounded", severity: "advice", figure: drafted.inside[axis], limit: spec.contents[axis], facts: { axis, grid: setup.grid } }]
             : [];
         }),
 };

@@ -25,7 +25,7 @@ import { defineForm, type DraftInput } from "../model/form.ts";
 import type { Dimension, Fold, Glue, Join, PieceDraft } from "../model/piece.ts";
 import { autoLength, choice, length } from "../model/setting.ts";
 import { scoreBlank } from "../paper/score.ts";
-import { roundUp } from "../units/ruler.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
 
 const settings = z.strictObject({
   play: length("Room to spare", {
@@ -52,12 +52,22 @@ const SEAM = 10;
 const TAPE_MARGIN = 1.5;
 /** A slanted edge shorter than this (mm) holds badly: glue the upright edge below it as well. */
 const SHORT_SLANT = 20;
-/** The closure tab: width, glued length, free length; the slit is a little wider than the tab. */
-const TAB = { width: 22, glued: 20, free: 18, end: 8, slitPlay: 2 } as const;
-/** Below the top flap's tip the tab needs its free length and stays off the bottom fold. */
-const TAB_ROOM = TAB.free + 2;
-/** The flat tip must be as wide as the tab: trimming by c leaves 2c. */
-const TAB_TRIM = TAB.width / 2 + 2;
+/** The closure tab, at least: width, glued and free length; the slit is wider and lies a little below the tip. */
+const TAB = { width: 22, glued: 18, free: 16, end: 8, slitPlay: 2, below: 2 } as const;
+
+/** The tab on the ruler in use: every size is one that can be measured. */
+function tabOn(grid: number) {
+  const width = roundUp(TAB.width, grid);
+  const glued = roundUp(TAB.glued, grid);
+  const tall = roundUp(TAB.glued + TAB.free, grid);
+  return {
+    width, glued, tall, slit: roundUp(width + TAB.slitPlay, grid),
+    // below the top flap's tip the free length must stay off the bottom fold
+    room: tall - glued + TAB.below,
+    // the flat tip must be as wide as the tab: trimming by c leaves 2c
+    trim: width / 2 + TAB.below,
+  };
+}
 
 type Input = DraftInput<z.output<typeof settings>>;
 
@@ -101,8 +111,9 @@ function closingFlaps(apex: number, short: number, { cornerRadius, tipTrim, clos
     return rounded <= limit && least === 0 ? 0 : roundUp(Math.max(apex - limit, least), grid);
   };
   const limit = short - SHORT_OF_FOLD;
+  const tab = tabOn(grid);
   const bottom = tipTrim === "auto" ? auto(limit, 0) : tipTrim;
-  const top = closure === "tab" ? Math.max(auto(short - TAB_ROOM, TAB_TRIM), tipTrim === "auto" ? 0 : tipTrim) : bottom;
+  const top = closure === "tab" ? Math.max(auto(short - tab.room, tab.trim), tipTrim === "auto" ? 0 : tipTrim) : bottom;
   const flap = (trim: number) => ({
     trim,
     reach: trim > 0 ? apex - trim : apex - cornerRadius * (Math.SQRT2 - 1),
@@ -141,7 +152,7 @@ function draft({ contents, settings: set, setup }: Input) {
   const square = squareBlank(
     contents.width + contents.thickness + set.play, contents.height + contents.thickness + set.play, notch, setup.grid,
   );
-  const { side: S, punch: p, notch: d, width: W, height: H } = square;
+  const { side: S, notch: d, width: W, height: H } = square;
   const { wide, long, short, rotation, flat } = bodyFrame(square);
   const rim = d * Math.SQRT2;
   const flaps = closingFlaps(long / 2 + rim, short, set, setup.grid);
@@ -193,8 +204,9 @@ function draft({ contents, settings: set, setup }: Input) {
   };
 
   const withTab = set.closure === "tab";
-  const slitAt = short - flaps.top.reach - 2;
-  const slitHalf = (TAB.width + TAB.slitPlay) / 2;
+  const tab = tabOn(setup.grid);
+  const slitAt = roundDown(short - flaps.top.reach - TAB.below, setup.grid);
+  const slitHalf = tab.slit / 2;
   const envelope: PieceDraft = {
     id: "envelope", name: "Envelope", quantity: 1, blank: { width: S, height: S }, root: "body", panels, folds,
     cuts: withTab
@@ -202,8 +214,8 @@ function draft({ contents, settings: set, setup }: Input) {
       : [],
     glue: [seam("left"), seam("right")],
   };
-  const pieces = withTab ? [envelope, closureTab()] : [envelope];
-  const tabAt = flat(long / 2 - TAB.width / 2, short + flaps.top.reach - TAB.glued);
+  const pieces = withTab ? [envelope, closureTab(tab)] : [envelope];
+  const tabAt = flat(long / 2 - tab.width / 2, short + flaps.top.reach - tab.glued);
   const joins: Join[] = withTab
     ? [{ piece: "tab", panel: "tab", onto: { piece: "envelope", panel: "top", face: "front" }, x: tabAt[0], y: tabAt[1], rotation, flip: false }]
     : [];
@@ -225,13 +237,11 @@ function draft({ contents, settings: set, setup }: Input) {
 }
 
 /** The tab is a strip with a rounded free end, drawn upright: glued below, free above. */
-function closureTab(): PieceDraft {
-  const { width, glued, free, end } = TAB;
-  const tall = glued + free;
+function closureTab({ width, glued, tall }: ReturnType<typeof tabOn>): PieceDraft {
   const zone: Point[] = [[TAPE_MARGIN, TAPE_MARGIN], [width - TAPE_MARGIN, TAPE_MARGIN], [width - TAPE_MARGIN, glued - TAPE_MARGIN], [TAPE_MARGIN, glued - TAPE_MARGIN]];
   return {
     id: "tab", name: "Closure tab", quantity: 1, root: "tab", folds: [], cuts: [],
-    panels: [{ id: "tab", name: "Closure tab", outline: roundCorners([[0, 0], [width, 0], [width, tall], [0, tall]], [0, 0, end, end]) }],
+    panels: [{ id: "tab", name: "Closure tab", outline: roundCorners([[0, 0], [width, 0], [width, tall], [0, tall]], [0, 0, TAB.end, TAB.end]) }],
     glue: [{ id: "glue-tab", panel: "tab", face: "back", polygon: flatten(polygon(zone)), onto: { piece: "envelope", panel: "top", face: "front" }, widestTape: glued - 2 * TAPE_MARGIN }],
   };
 }

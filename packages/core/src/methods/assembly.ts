@@ -20,7 +20,7 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
   steps.push({ kind: "fold", code: "crease-all", facts: { folds: main.folds.length }, scene: onTable(main, 0, main.folds.map((f) => f.id)) });
   for (const other of others) {
     steps.push({ kind: "cut", code: "cut-part", facts: { part: other.name, width: other.blank.width, height: other.blank.height }, scene: onTable(other, 0, ["outline"]) });
-    steps.push({ kind: "glue", code: "glue-part", facts: { part: other.name, onto: panelName(pieces, other.glue[0]?.onto) }, scene: onTable(main, 0, []) });
+    steps.push({ kind: "glue", code: "glue-part", facts: { part: other.name, onto: panelName(pieces, other.glue[0]?.onto) }, scene: onTable(main, 0, other.panels.map((p) => p.id)) });
   }
   orders.forEach((order, i) => {
     const folding = main.folds.filter((f) => f.order === order);

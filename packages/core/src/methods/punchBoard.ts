@@ -33,6 +33,26 @@ function scoreRing(piece: Piece): { readonly fold: Fold; readonly start: Point }
   return ring;
 }
 
+/** A punched notch: where it meets the edge, before and after, and its inner vertex. */
+export interface Notch {
+  readonly before: Point;
+  readonly vertex: Point;
+  readonly after: Point;
+  /** mm from the edge to the vertex */
+  readonly depth: number;
+}
+
+/** The four notches of a square blank on its lower, right, upper and left edges, read off its scores. */
+export function notchesOf(piece: Piece): Notch[] {
+  const { width: side } = piece.blank;
+  return scoreRing(piece).map(({ start: [x, y] }, k): Notch => {
+    const depth = [y, side - x, side - y, x][k] as number;
+    const [ahead, out] = ([[[1, 0], [0, -1]], [[0, 1], [1, 0]], [[-1, 0], [0, 1]], [[0, -1], [-1, 0]]] as const)[k] as readonly [Point, Point];
+    const onEdge = (along: number): Point => [x + (out[0] + ahead[0] * along) * depth, y + (out[1] + ahead[1] * along) * depth];
+    return { before: onEdge(-1), vertex: [x, y], after: onEdge(1), depth };
+  });
+}
+
 /**
  * How a square of side S lies on the board before the (k+1)th punch: mirrored in x (its outside is up), turned so that
  * edge k lies on the fence, and moved so that the notch of this edge lies below the board's zero.

@@ -5,7 +5,7 @@
  */
 import type { Dimension } from "../model/piece.ts";
 import type { Finding, Remedy, Step } from "../model/solution.ts";
-import type { Problem } from "../readSpec.ts";
+import type { Problem } from "../forms/readSpec.ts";
 import { type Display, formatLength, formatSize } from "../units/format.ts";
 
 type Facts = Readonly<Record<string, number | string>>;

@@ -1,8 +1,8 @@
 /** The cut list: every piece, and the tape that holds them. */
-import { areaOf, polygon } from "./geometry/path.ts";
-import type { Piece } from "./model/piece.ts";
-import type { Material } from "./model/solution.ts";
-import type { Spec } from "./model/spec.ts";
+import { areaOf, polygon } from "../geometry/path.ts";
+import type { Piece } from "../model/piece.ts";
+import type { Material } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
 
 export function materialsOf(pieces: readonly Piece[], spec: Spec): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;

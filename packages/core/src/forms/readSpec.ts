@@ -3,15 +3,15 @@
  * name. Gives either a complete recipe in mm or every problem found, each with its field and what is allowed.
  */
 import { z } from "zod";
-import { catalogue } from "./catalogue/index.ts";
-import { find } from "./catalogue/entry.ts";
-import type { Setup } from "./model/form.ts";
-import { settingMeta } from "./model/setting.ts";
-import { CALIPER_MM, methodKinds, type Spec, specSchema, THICKNESS_MM, SIZE_MM, SHEET_MM, WEIGHT_GSM, QUANTITY } from "./model/spec.ts";
-import { formById, forms } from "./forms/index.ts";
-import type { Form } from "./model/form.ts";
-import { readLength, type Unit } from "./units/length.ts";
-import { rulers } from "./units/ruler.ts";
+import { catalogue } from "../catalogue/index.ts";
+import { find } from "../catalogue/entry.ts";
+import type { Setup } from "../model/form.ts";
+import { settingMeta } from "../model/setting.ts";
+import { CALIPER_MM, methodKinds, type Spec, specSchema, THICKNESS_MM, SIZE_MM, SHEET_MM, WEIGHT_GSM, QUANTITY } from "../model/spec.ts";
+import { formById, forms } from "./index.ts";
+import type { Form } from "../model/form.ts";
+import { readLength, type Unit } from "../units/length.ts";
+import { rulers } from "../units/ruler.ts";
 
 /** One thing wrong with what was given: where, what (a code with its facts), and what is allowed. */
 export interface Problem {
@@ -27,7 +27,10 @@ const record = (value: unknown): value is Record<string, unknown> => typeof valu
 /** Collects problems while reading, so that one pass tells everything that is wrong. */
 class Reader {
   readonly problems: Problem[] = [];
-  constructor(readonly unit: Unit) {}
+  readonly unit: Unit;
+  constructor(unit: Unit) {
+    this.unit = unit;
+  }
 
   report(field: string, code: Problem["code"], facts: Problem["facts"] = {}): undefined {
     this.problems.push({ field, code, facts });
@@ -42,7 +45,7 @@ class Reader {
   }
 
   within(value: number, field: string, { min, max }: { min: number; max: number }, bare = false): number | undefined {
-    const facts = bare ? { minCount: min, maxCount: max, given: value } : { min, max, given: value };
+    const facts: Problem["facts"] = bare ? { minCount: min, maxCount: max, given: value } : { min, max, given: value };
     if (value < min - 1e-9) return this.report(field, "too-small", facts);
     if (value > max + 1e-9) return this.report(field, "too-large", facts);
     return value;

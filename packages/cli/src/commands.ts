@@ -1,0 +1,109 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import {
+  catalogue, chartOf, type Display, find, forms, type Problem, readSpec, sayProblem, solutionJson, solve, type Spec, writeProject, writeSvg,
+} from "@cut-fold/core";
+import { prove } from "@cut-fold/core/proof";
+import { z } from "zod";
+import { BadInput } from "./badInput.ts";
+
+interface Given {
+  readonly flags: ReadonlyMap<string, string>;
+  readonly json: () => unknown;
+}
+interface Command {
+  readonly flags: readonly string[];
+  run(given: Given): unknown;
+}
+
+const displayFor = (units: unknown): Display => (units === "in" ? { unit: "in", fraction: 16 } : units === "cm" ? { unit: "cm" } : { unit: "mm" });
+
+const lines = (problems: readonly Problem[], units: unknown): string[] => problems.map((p) => `${p.field || "spec"}: ${sayProblem(p, displayFor(units))}`);
+
+const unitsOf = (given: unknown): unknown => (typeof given === "object" && given !== null ? (given as { units?: unknown }).units : undefined);
+
+/** One spec, or an array of them: each answered by `use`, or inside an array by its own errors. */
+function forSpecs(given: unknown, use: (spec: Spec, units: unknown) => unknown): unknown {
+  const one = (raw: unknown): unknown => {
+    const read = readSpec(raw);
+    return read.ok ? use(read.value, unitsOf(raw)) : { error: lines(read.problems, unitsOf(raw)) };
+  };
+  if (Array.isArray(given)) return given.map(one);
+  const read = readSpec(given);
+  if (!read.ok) throw new BadInput(lines(read.problems, unitsOf(given)));
+  return use(read.value, unitsOf(given));
+}
+
+function flag(flags: Given["flags"], name: string, allowed: readonly string[]): string | undefined {
+  const value = flags.get(name);
+  if (value !== undefined && !allowed.includes(value)) throw new BadInput([`--${name}: '${value}' is not known; allowed: ${allowed.join(", ")}`]);
+  return value;
+}
+
+const EXPORTS = ["svg", "pdf", "json"] as const;
+
+function fonts(): { regular: Uint8Array; strong: Uint8Array } {
+  const { resolve } = createRequire(import.meta.url);
+  const read = (weight: number): Uint8Array => new Uint8Array(readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)));
+  return { regular: read(400), strong: read(600) };
+}
+
+async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: Display): Promise<string | Uint8Array> {
+  const solution = solve(spec);
+  const title = spec.contents.name ?? solution.form;
+  if (format === "svg") return writeSvg(solution, title);
+  if (format === "json") {
+    const now = new Date().toISOString();
+    return writeProject([{ id: "draft-1", name: title, tags: [], note: "", made: now, changed: now, step: 1, spec }]);
+  }
+  const { writePdf } = await import("@cut-fold/core/pdf");
+  const letter = display.unit === "in";
+  const paper = find(catalogue.sheets, letter ? "us-letter" : "iso-a4");
+  if (!paper) throw new Error("the catalogue lacks its own paper");
+  return await writePdf(solution, { title, display, paper, fonts: fonts(), date: new Date() });
+}
+
+export const commands: Readonly<Record<string, Command>> = {
+  forms: {
+    flags: [],
+    run: () => forms.map(({ id, title, kind, about, methods, settings }) => ({ id, title, kind, about, methods, settings: z.toJSONSchema(settings, { io: "input" }) })),
+  },
+  catalogue: { flags: [], run: () => catalogue },
+  solve: { flags: [], run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))) },
+  prove: { flags: [], run: ({ json }) => forSpecs(json(), (spec) => prove(solve(spec))) },
+  chart: {
+    flags: ["form", "board", "units", "ruler", "sheet"],
+    run: ({ flags }) => {
+      const form = flag(flags, "form", forms.map((f) => f.id));
+      if (form === undefined) throw new BadInput([`--form: missing; allowed: ${forms.map((f) => f.id).join(", ")}`]);
+      const units = flag(flags, "units", ["mm", "cm", "in"]) ?? "mm";
+      const sheetId = flag(flags, "sheet", catalogue.sheets.map((s) => s.id));
+      const sheet = sheetId === undefined ? undefined : find(catalogue.sheets, sheetId);
+      const chart = chartOf({
+        form, board: flag(flags, "board", catalogue.boards.map((b) => b.id)), ruler: flag(flags, "ruler", catalogue.rulers.map((r) => r.id)),
+        sheet: sheet && { preset: sheet.id, width: sheet.width, height: sheet.height },
+      });
+      if (!chart.ok) throw new BadInput(lines(chart.problems, units));
+      return { form, rows: chart.rows.map(({ contents, blank, firstScore, inside, gap, fits, sheets }) => ({ contents: contents.id, blank, firstScore, inside, gap, fits, sheets })) };
+    },
+  },
+  export: {
+    flags: ["format", "out"],
+    run: async ({ flags, json }) => {
+      const format = flag(flags, "format", EXPORTS) as (typeof EXPORTS)[number] | undefined;
+      const out = flags.get("out");
+      if (!format) throw new BadInput([`--format: missing; allowed: ${EXPORTS.join(", ")}`]);
+      if (!out) throw new BadInput(["--out: missing: give the file to write"]);
+      const given = json();
+      const read = readSpec(given);
+      if (!read.ok) throw new BadInput(lines(read.problems, unitsOf(given)));
+      const data = await exported(read.value, format, displayFor(unitsOf(given)));
+      try {
+        writeFileSync(out, data);
+      } catch {
+        throw new BadInput([`--out: '${out}' cannot be written`]);
+      }
+      return { file: out, bytes: Buffer.byteLength(data) };
+    },
+  },
+};

@@ -1,0 +1,60 @@
+/** The command line of the contract: JSON on stdout, one line a problem on stderr. Exit 0 done, 2 bad input, 1 our fault. */
+import { readFileSync } from "node:fs";
+import { commands } from "./commands.ts";
+import { BadInput } from "./badInput.ts";
+
+function readJson(source: string | undefined): unknown {
+  if (source === undefined) throw new BadInput(["file: missing: give a file name, or - for standard input"]);
+  let text: string;
+  try {
+    text = readFileSync(source === "-" ? 0 : source, "utf8");
+  } catch {
+    throw new BadInput([`${source}: cannot be read: give the name of a file that exists`]);
+  }
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    throw new BadInput([`${source}: is not JSON: ${(error as Error).message}`]);
+  }
+}
+
+/** `--name value` pairs and the rest. */
+function readArguments(given: readonly string[]): { readonly flags: ReadonlyMap<string, string>; readonly rest: readonly string[] } {
+  const flags = new Map<string, string>();
+  const rest: string[] = [];
+  for (let i = 0; i < given.length; i += 1) {
+    const word = given[i] as string;
+    const value = given[i + 1];
+    if (!word.startsWith("--")) rest.push(word);
+    else if (value === undefined) throw new BadInput([`${word}: missing its value`]);
+    else {
+      flags.set(word.slice(2), value);
+      i += 1;
+    }
+  }
+  return { flags, rest };
+}
+
+async function run(given: readonly string[]): Promise<void> {
+  const [name, ...others] = given;
+  const command = name === undefined ? undefined : commands[name];
+  if (!command) throw new BadInput([`command: '${name ?? ""}' is not known; there are: ${Object.keys(commands).join(", ")}`]);
+  const { flags, rest } = readArguments(others);
+  for (const flag of flags.keys()) {
+    if (!command.flags.includes(flag)) throw new BadInput([`--${flag}: is not known here; allowed: ${command.flags.map((f) => `--${f}`).join(", ") || "none"}`]);
+  }
+  const result = await command.run({ flags, json: () => readJson(rest[0]) });
+  process.stdout.write(`${JSON.stringify(result)}\n`);
+}
+
+try {
+  await run(process.argv.slice(2));
+} catch (error) {
+  if (error instanceof BadInput) {
+    process.stderr.write(`${error.lines.join("\n")}\n`);
+    process.exitCode = 2;
+  } else {
+    process.stderr.write(`a fault of ours: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    process.exitCode = 1;
+  }
+}

@@ -1,0 +1,61 @@
+/** The size chart: a form solved for every card of the catalogue, on one board and ruler. */
+import { catalogue } from "./catalogue/index.ts";
+import type { ContentsPreset } from "./catalogue/contents.ts";
+import { fitsIn } from "./geometry/fit.ts";
+import type { Extent, Finding } from "./model/solution.ts";
+import type { Sheet, Spec } from "./model/spec.ts";
+import { readSpec, type Problem } from "./forms/readSpec.ts";
+import { solve } from "./solve.ts";
+
+export interface ChartRow {
+  readonly contents: ContentsPreset;
+  readonly spec: Spec;
+  readonly blank: { readonly width: number; readonly height: number };
+  readonly firstScore: number;
+  readonly inside: Extent;
+  readonly gap: Extent;
+  /** the blank can be cut from the sheet in hand; without one, from some sheet of the catalogue */
+  readonly fits: boolean;
+  /** catalogue sheets it can be cut from */
+  readonly sheets: readonly string[];
+  /** what keeps it from being made as it is */
+  readonly errors: readonly Finding[];
+}
+
+export interface ChartAsk {
+  readonly form: string;
+  readonly board?: string | undefined;
+  readonly ruler?: string | undefined;
+  readonly notch?: number | undefined;
+  readonly sheet?: Sheet | undefined;
+  /** settings other than the form's own defaults */
+  readonly settings?: Spec["settings"] | undefined;
+}
+
+export type Chart = { readonly ok: true; readonly rows: readonly ChartRow[] } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** Solves the chart. Problems name what was asked wrongly (a board of another kind, an unknown form). */
+export function chartOf({ form, board, ruler, notch, sheet, settings }: ChartAsk): Chart {
+  const rows: ChartRow[] = [];
+  for (const contents of catalogue.contents) {
+    const method = { ...(board !== undefined && { board }), ...(ruler !== undefined && { ruler }), ...(notch !== undefined && { notch }) };
+    const read = readSpec({ form, contents: { preset: contents.id }, method, ...(sheet && { sheet }), ...(settings && { settings }) });
+    if (!read.ok) return { ok: false, problems: read.problems };
+    const solution = solve(read.value);
+    const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
+    const measured = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
+    const sheets = catalogue.sheets.filter((s) => fitsIn(blank.width, blank.height, s.width, s.height)).map((s) => s.id);
+    rows.push({
+      contents,
+      spec: read.value,
+      blank,
+      firstScore: measured?.measure ?? 0,
+      inside: solution.inside,
+      gap: solution.gap,
+      fits: sheet ? fitsIn(blank.width, blank.height, sheet.width, sheet.height) : sheets.length > 0,
+      sheets,
+      errors: solution.findings.filter((f) => f.severity === "error" && f.check !== "sheet"),
+    });
+  }
+  return { ok: true, rows };
+}

@@ -1,0 +1,183 @@
+/**
+ * What a step looks like: the paper as it lies on the board or the table at that moment, as shapes that a screen, a
+ * printed sheet or a test can draw. Back to front; mm; x right, y up.
+ */
+import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } from "../geometry/path.ts";
+import { add, cross, direction, offLine, place, type Point, type Pose, scale, subtract, turn } from "../geometry/point.ts";
+import { notchesOf } from "../methods/punchBoard.ts";
+import type { Piece, Role } from "../model/piece.ts";
+import type { Solution, Step } from "../model/solution.ts";
+import { foldedPanels, lastOrder, move, type Rigid } from "./pose.ts";
+
+export interface Shape {
+  readonly path: Path;
+  readonly fill?: "face" | "back" | "contents" | "glue";
+  readonly role?: Role | "edge" | "fence" | "groove" | "guide-line" | "stop";
+  readonly fold?: "valley" | "mountain";
+  /** made or moved in this very step */
+  readonly now: boolean;
+  /** id of the panel, stroke or zone it shows */
+  readonly of?: string;
+}
+
+export interface Picture {
+  readonly shapes: readonly Shape[];
+  readonly bounds: Bounds;
+}
+
+const boundsOfShapes = (shapes: readonly Shape[]): Bounds => boundsOf(shapes.flatMap((s) => flatten(s.path)));
+
+const scoreShapes = (piece: Piece, made: readonly string[], now: readonly string[], pose: Pose): Shape[] =>
+  piece.lines
+    .filter((l) => made.includes(l.id) || now.includes(l.id))
+    .map((l) => ({ path: placePath(l.path, pose), role: l.role, ...(l.fold && { fold: l.fold }), now: now.includes(l.id), of: l.id }));
+
+/** The square as far as it has been punched: every notch made so far is cut out of its edge. */
+function punchedSquare(piece: Piece, made: readonly string[]): Path {
+  const { width, height } = piece.blank;
+  const corners: readonly Point[] = [[0, 0], [width, 0], [width, height], [0, height]];
+  const notches = notchesOf(piece);
+  return polygon(corners.flatMap((corner, k): Point[] => {
+    const notch = made.includes(`notch-${String(k + 1)}`) ? notches[k] : undefined;
+    return notch ? [corner, notch.before, notch.vertex, notch.after] : [corner];
+  }));
+}
+
+/** The part of the board that is shown: the same for every turn, so that the paper moves and the board does not. */
+function boardBounds(solution: Solution, piece: Piece): Bounds {
+  const { width, height } = piece.blank;
+  const size = Math.max(width, height);
+  if (solution.spec.method.kind !== "punch-board") return { left: -size * 0.05, right: size * 1.05, top: size * 0.06, bottom: -size * 1.02 };
+  const p = notchesOf(piece)[0]?.vertex[0] ?? 0;
+  const reach = Math.max(p, width - p) * 1.06;
+  return { left: -reach, right: reach, top: size * 0.07, bottom: -size * 1.03 };
+}
+
+/** The board's own furniture: fence, edge stop, groove and guide. */
+function boardShapes(solution: Solution, step: Step, piece: Piece): Shape[] {
+  const { left, right, top, bottom } = boardBounds(solution, piece);
+  const fence: Shape = { path: [line([left, 0], [right, 0])], role: "fence", now: false };
+  if (solution.spec.method.kind !== "punch-board") {
+    return [fence, { path: [line([0, top], [0, bottom])], role: "stop", now: step.kind === "score" }];
+  }
+  const notch = notchesOf(piece)[0]?.depth ?? 0;
+  const fall = Math.min(right, -bottom - notch);
+  return [
+    fence,
+    { path: [line([0, -notch], [fall, -notch - fall])], role: "groove", now: step.kind === "score" },
+    { path: [line([0, -notch], [-fall, -notch - fall])], role: "guide-line", now: step.kind === "turn" },
+  ];
+}
+
+function onBoard(solution: Solution, step: Step, piece: Piece): Shape[] {
+  const { pose, done, now } = step.scene;
+  const made = step.kind === "punch" ? [...done, ...now] : done;
+  const paper: Shape = { path: placePath(punchedSquare(piece, made), pose), fill: pose.flip ? "back" : "face", role: "edge", now: false, of: "blank" };
+  const fresh = step.kind === "punch"
+    ? notchesOf(piece).filter((_, k) => now.includes(`notch-${String(k + 1)}`)).map((n): Shape => ({ path: placePath([line(n.before, n.vertex), line(n.vertex, n.after)], pose), role: "cut", now: true }))
+    : [];
+  return [paper, ...boardShapes(solution, step, piece), ...scoreShapes(piece, done, now, pose), ...fresh];
+}
+
+/** A piece folded so far, its panels back to front, the contents in their ply or sliding in. */
+export function foldedShapes(solution: Solution, folded: number, now: readonly string[], slide: number | undefined, pose: Pose): Shape[] {
+  const caliper = solution.spec.stock.caliper;
+  const lying = slide === undefined ? undefined : solution.contents[0];
+  const poses = foldedPanels(solution, { progress: folded, caliper, filled: lying?.thickness ?? 0 });
+  const layers: { z: number; shape: Shape }[] = [];
+  const moving = new Set([...now, ...solution.pieces.flatMap((p) => p.folds.filter((f) => now.includes(f.id)).map((f) => f.panels[1]))]);
+  for (const piece of solution.pieces) {
+    const joined = solution.joins.some((j) => j.piece === piece.id);
+    if (piece !== solution.pieces[0] && !joined) continue;
+    for (const panel of piece.panels) {
+      const rigid = poses.get(`${piece.id}/${panel.id}`) as Rigid;
+      const points = flatten(panel.outline).map(([x, y]) => move(rigid, [x, y, 0]));
+      const z = points.reduce((sum, p) => sum + p[2], 0) / points.length;
+      const faceUp = rigid.r[8] > 0;
+      layers.push({ z, shape: { path: polygon(points.map((p) => place([p[0], p[1]], pose))), fill: faceUp ? "face" : "back", role: "edge", now: moving.has(panel.id), of: panel.id } });
+    }
+    for (const glue of piece.glue.filter((g) => now.includes(g.id))) {
+      const rigid = poses.get(`${piece.id}/${glue.panel}`) as Rigid;
+      const points = glue.polygon.map(([x, y]) => move(rigid, [x, y, 0]));
+      layers.push({ z: (points[0]?.[2] ?? 0) + caliper / 4, shape: { path: polygon(points.map((p) => place([p[0], p[1]], pose))), fill: "glue", now: true, of: glue.id } });
+    }
+  }
+  if (lying) {
+    const main = solution.pieces[0] as Piece;
+    const out = openingDirection(main, [lying.x, lying.y], lastOrder(main));
+    const shift = scale(out, (slide ?? 0) * Math.max(lying.width, lying.height));
+    const [c, s] = turn(lying.rotation);
+    const corners = ([[-1, -1], [1, -1], [1, 1], [-1, 1]] as const).map(([u, v]): Point => {
+      const [x, y] = [(u * lying.width) / 2, (v * lying.height) / 2];
+      return place(add([lying.x + c * x - s * y, lying.y + s * x + c * y], shift), pose);
+    });
+    layers.push({ z: caliper / 2 + lying.thickness / 2, shape: { path: polygon(corners), fill: "contents", role: "edge", now: now.includes("contents"), of: "contents" } });
+  }
+  return layers.sort((a, b) => a.z - b.z).map((l) => l.shape);
+}
+
+/** From the contents towards the fold that closes last: the way they go in. */
+export function openingDirection(piece: Piece, from: Point, order: number): Point {
+  const closing = piece.folds.find((f) => f.order === order);
+  if (!closing) return [0, 1];
+  const to: Point = [(closing.from[0] + closing.to[0]) / 2, (closing.from[1] + closing.to[1]) / 2];
+  const way = subtract(to, from);
+  return scale(way, 1 / Math.hypot(way[0], way[1]));
+}
+
+/** Turns a holder so that its opening is at the top: how one holds it to fold and fill. */
+export function uprightPose(solution: Solution): Pose {
+  const main = solution.pieces[0];
+  const lying = solution.contents[0];
+  if (!main || !lying) return { x: 0, y: 0, rotation: 0, flip: false };
+  const out = openingDirection(main, [lying.x, lying.y], lastOrder(main));
+  return { x: 0, y: 0, rotation: 90 - (Math.atan2(out[1], out[0]) * 180) / Math.PI, flip: false };
+}
+
+/** The straight cut across a flap's tip: the edge that runs beside its score. */
+function tipCut(piece: Piece, panel: string): Path {
+  const fold = piece.folds.find((f) => f.panels[1] === panel);
+  const outline = piece.panels.find((p) => p.id === panel)?.outline ?? [];
+  if (!fold) return [];
+  const along = direction(fold.from, fold.to);
+  return outline.filter((s) => s.kind === "line" && Math.abs(cross(along, direction(s.from, s.to))) < 1e-9 && Math.abs(offLine(s.from, fold.from, fold.to)) > 1);
+}
+
+function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
+  const { scene, kind } = step;
+  if (kind === "cut" && scene.now.includes("blank")) {
+    const { width, height } = piece.blank;
+    return [{ path: polygon([[0, 0], [width, 0], [width, height], [0, height]]), fill: "back", role: "cut", now: true, of: "blank" }];
+  }
+  if (scene.piece !== solution.pieces[0]?.id) {
+    return piece.outline.map((path) => ({ path, fill: "face", role: "cut", now: true, of: "outline" }));
+  }
+  if (scene.folded === 0 && !["glue", "fill", "close"].includes(kind)) {
+    // a tip is shown whole with the cut across it; everything later shows the finished outline
+    const paper: Path[] = kind === "trim" ? [punchedSquare(piece, ["notch-1", "notch-2", "notch-3", "notch-4"])] : [...piece.outline];
+    const fresh = kind === "trim" ? scene.now.flatMap((id) => tipCut(piece, id)) : kind === "round" ? piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc")) : [];
+    return [
+      ...paper.map((path): Shape => ({ path, fill: "face", role: "edge", now: false, of: "outline" })),
+      ...scoreShapes(piece, scene.done, scene.now, scene.pose),
+      ...fresh.map((s): Shape => ({ path: [s], role: "cut", now: true })),
+    ];
+  }
+  const slide = kind === "fill" ? 0.55 : kind === "close" ? 0 : undefined;
+  return foldedShapes(solution, scene.folded, scene.now, slide, uprightPose(solution));
+}
+
+/** The picture of a step. */
+export function pictureOf(solution: Solution, step: Step): Picture {
+  const piece = solution.pieces.find((p) => p.id === step.scene.piece);
+  if (!piece) throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);
+  if (step.scene.on === "board") return { shapes: onBoard(solution, step, piece), bounds: boardBounds(solution, piece) };
+  const shapes = onTable(solution, step, piece);
+  return { shapes, bounds: boundsOfShapes(shapes) };
+}
+
+/** The finished thing, closed and seen from its closing side. */
+export function closedPicture(solution: Solution): Picture {
+  const main = solution.pieces[0] as Piece;
+  const shapes = foldedShapes(solution, lastOrder(main), [], 0, uprightPose(solution));
+  return { shapes, bounds: boundsOfShapes(shapes) };
+}

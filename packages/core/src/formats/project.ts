@@ -1,0 +1,76 @@
+/**
+ * The project file: drafts as recipes, never geometry. Versioned, and read back strictly: a file that is not ours, newer
+ * than we are, or damaged is refused with the reason, and nothing of it is taken.
+ */
+import { z } from "zod";
+import { readSpec } from "../forms/readSpec.ts";
+import type { Spec } from "../model/spec.ts";
+
+export const PROJECT_KIND = "cut-fold project";
+export const PROJECT_VERSION = 1;
+/** Larger files are not ours: a draft is about 1 kB. */
+export const PROJECT_MAX_BYTES = 4 * 1024 * 1024;
+const MAX_DRAFTS = 2000;
+
+export const draftSchema = z.strictObject({
+  id: z.string().min(1).max(64).regex(/^[\w-]+$/u),
+  name: z.string().trim().min(1).max(120),
+  tags: z.array(z.string().trim().min(1).max(40)).max(20),
+  note: z.string().max(2000),
+  /** ISO 8601 */
+  made: z.iso.datetime(),
+  changed: z.iso.datetime(),
+  /** the step the maker stands at */
+  step: z.number().int().min(1).max(999),
+  spec: z.unknown(),
+});
+
+/** A saved draft: a recipe with a name. */
+export type Draft = Omit<z.infer<typeof draftSchema>, "spec"> & { readonly spec: Spec };
+
+const fileSchema = z.strictObject({
+  kind: z.literal(PROJECT_KIND),
+  version: z.number().int(),
+  drafts: z.array(draftSchema).max(MAX_DRAFTS),
+});
+
+export type ProjectProblem = { readonly code: "too-large" | "not-json" | "foreign" | "newer" | "damaged"; readonly where: string };
+export type ReadProject = { readonly ok: true; readonly drafts: readonly Draft[] } | { readonly ok: false; readonly problem: ProjectProblem };
+
+/** Drafts as the text of a project file. */
+export const writeProject = (drafts: readonly Draft[]): string => `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts }, undefined, 1)}\n`;
+
+/** Reads a project file's text. Never throws on what it is given. */
+export function readProject(text: string): ReadProject {
+  const refuse = (code: ProjectProblem["code"], where = ""): ReadProject => ({ ok: false, problem: { code, where } });
+  if (text.length > PROJECT_MAX_BYTES) return refuse("too-large");
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return refuse("not-json");
+  }
+  const head = z.object({ kind: z.literal(PROJECT_KIND), version: z.number() }).safeParse(data);
+  if (!head.success) return refuse("foreign");
+  if (head.data.version > PROJECT_VERSION) return refuse("newer", String(head.data.version));
+  const file = fileSchema.safeParse(data);
+  if (!file.success) return refuse("damaged", file.error.issues[0]?.path.join(".") ?? "");
+  const drafts: Draft[] = [];
+  for (const [i, draft] of file.data.drafts.entries()) {
+    const spec = readSpec(draft.spec);
+    if (!spec.ok) return refuse("damaged", `drafts.${String(i)}.spec.${spec.problems[0]?.field ?? ""}`);
+    drafts.push({ ...draft, spec: spec.value });
+  }
+  return { ok: true, drafts };
+}
+
+/** Why a project file was refused, and what to do. */
+export function sayProjectProblem({ code, where }: ProjectProblem): string {
+  switch (code) {
+    case "too-large": return "This file is larger than 4 MB, and a project file never is. Nothing was taken from it.";
+    case "not-json": return "This file is broken or not a project file: it cannot be read as text of ours. Nothing was taken from it.";
+    case "foreign": return "This file was not written by Cut Fold. Choose one that ends in .cutfold.json. Nothing was taken from it.";
+    case "newer": return `This file was written by a newer Cut Fold (version ${where} of the file). Update this one to open it.`;
+    case "damaged": return `This project file is damaged${where ? ` at ${where}` : ""}. Nothing was taken from it; the copy it came from may be whole.`;
+  }
+}

@@ -1,0 +1,47 @@
+/**
+ * A solution as the contract prints it: plain JSON, mm, y up; outlines and strokes as SVG path data in the piece's own
+ * coordinates (true arcs), panels as points at most 0.05 mm off their curves, findings and steps with their sentences.
+ */
+import { flatten, pathData } from "../geometry/path.ts";
+import type { Solution } from "../model/solution.ts";
+import type { Display } from "../units/format.ts";
+import { sayFinding, sayStep } from "../words/en.ts";
+
+/** Drops the last bits' noise: a millionth of a mm is nobody's measure. */
+const clean = (value: unknown): unknown => {
+  if (typeof value === "number") return Math.round(value * 1e6) / 1e6 + 0;
+  if (Array.isArray(value)) return value.map(clean);
+  if (typeof value === "object" && value !== null) return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, clean(v)]));
+  return value;
+};
+
+export function solutionJson(solution: Solution, display: Display): unknown {
+  const stock = solution.spec.stock.title ?? `${String(solution.spec.stock.weight)} g/m²`;
+  return clean({
+    form: solution.form,
+    units: "mm",
+    recipe: solution.spec,
+    grid: solution.grid,
+    inside: solution.inside,
+    gap: solution.gap,
+    pieces: solution.pieces.map((piece) => ({
+      id: piece.id,
+      name: piece.name,
+      quantity: piece.quantity * solution.spec.quantity,
+      stock,
+      blank: piece.blank,
+      outline: piece.outline.map(pathData).join(""),
+      lines: piece.lines.map((l) => ({ id: l.id, role: l.role, ...(l.fold && { fold: l.fold }), path: pathData(l.path) })),
+      root: piece.root,
+      panels: piece.panels.map((p) => ({ id: p.id, name: p.name, polygon: flatten(p.outline) })),
+      folds: piece.folds,
+      glue: piece.glue,
+    })),
+    joins: solution.joins,
+    contents: solution.contents,
+    dimensions: solution.dimensions,
+    findings: solution.findings.map((f) => ({ ...f, message: sayFinding(f, display) })),
+    materials: solution.materials,
+    steps: solution.steps.map((s) => ({ ...s, text: sayStep(s, display) })),
+  });
+}

@@ -1,0 +1,28 @@
+import path from "node:path";
+import { z } from "zod";
+import { createApp } from "./app.ts";
+
+const environment = z.object({ PORT: z.coerce.number().int().min(0).max(65535).default(4173) });
+const read = environment.safeParse(process.env);
+if (!read.success) {
+  console.error("PORT must be a whole number from 0 to 65535.");
+  process.exit(2);
+}
+
+const root = path.resolve(import.meta.dirname, "../../app/dist");
+const server = createApp(root).listen(read.data.PORT, "127.0.0.1", (error?: Error) => {
+  if (error) {
+    const taken = (error as NodeJS.ErrnoException).code === "EADDRINUSE";
+    console.error(taken ? `Port ${String(read.data.PORT)} is in use. Start with another: PORT=4180 npm start` : error.message);
+    process.exit(1);
+  }
+  const address = server.address();
+  const port = typeof address === "object" && address ? address.port : read.data.PORT;
+  console.log(`Cut Fold is ready: http://127.0.0.1:${String(port)}`);
+});
+for (const signal of ["SIGINT", "SIGTERM"] as const) {
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    server.closeAllConnections();
+  });
+}

@@ -1,0 +1,4 @@
+import { ensureBuild, ensureDeps } from "./lib.mjs";
+
+ensureDeps();
+ensureBuild();
