@@ -1,0 +1,136 @@
+import CssBaseline from "@mui/material/CssBaseline";
+import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { ThemeProvider } from "@mui/material/styles";
+import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { Redo2, Undo2 } from "lucide-react";
+import { SnackbarProvider } from "notistack";
+import { lazy, Suspense } from "react";
+import { ErrorBoundary } from "react-error-boundary";
+import { createBrowserRouter, NavLink, Navigate, Outlet, useLocation } from "react-router";
+import { RouterProvider } from "react-router/dom";
+import { useStore } from "zustand";
+import { DraftPlace } from "./places/draft/DraftPlace.tsx";
+import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
+import { useDrafts } from "./store/drafts.ts";
+import { saveProject } from "./store/files.ts";
+import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
+import { useSettings, type Settings } from "./store/settings.ts";
+import { theme } from "./theme/theme.ts";
+
+const ChartPlace = lazy(async () => ({ default: (await import("./places/chart/ChartPlace.tsx")).ChartPlace }));
+const SettingsPlace = lazy(async () => ({ default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace }));
+
+const HEALTH_MS = 15_000;
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
+
+function useServer(): "up" | "down" {
+  const { isError } = useQuery({
+    queryKey: ["health"],
+    queryFn: async ({ signal }) => {
+      const answer = await fetch("/api/health", { signal });
+      if (!answer.ok) throw new Error("the server is not well");
+      return true;
+    },
+    refetchInterval: HEALTH_MS,
+    networkMode: "always",
+  });
+  return isError ? "down" : "up";
+}
+
+/** Says what became of the last change. */
+function Saved() {
+  const trouble = useDrafts((s) => s.trouble);
+  const writing = useDrafts((s) => s.writing);
+  return <span className="saved" role="status">{trouble ? "Not saved" : writing > 0 ? "Saving …" : "Saved"}</span>;
+}
+
+function UndoRedo() {
+  const past = useStore(useOpenDraft.temporal, (s) => s.pastStates.length);
+  const future = useStore(useOpenDraft.temporal, (s) => s.futureStates.length);
+  return (
+    <>
+      <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={past === 0} onClick={undo}><Undo2 size={20} /></IconButton>
+      <IconButton aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={future === 0} onClick={redo}><Redo2 size={20} /></IconButton>
+    </>
+  );
+}
+
+function Banners() {
+  const trouble = useDrafts((s) => s.trouble);
+  const drafts = useDrafts((s) => s.drafts);
+  const server = useServer();
+  return (
+    <>
+      {trouble ? (
+        <div className="banner" role="alert">
+          {trouble === "full" ? "The browser's store is full, so changes live in this window only." : "The browser will not let drafts be stored (private window or blocked), so they live in this window only."}
+          <Button size="small" color="inherit" variant="outlined" onClick={() => { void saveProject([...drafts.values()], "all-drafts"); }}>Save all to a file</Button>
+        </div>
+      ) : null}
+      {server === "down" ? <div className="banner calm" role="status">Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print or to see things fold.</div> : null}
+    </>
+  );
+}
+
+function Frame() {
+  const { settings, set } = useSettings();
+  const inDraft = useLocation().pathname.startsWith("/draft/");
+  return (
+    <div className="frame">
+      <header>
+        <span className="brand"><img src="/icon.svg" alt="" width={30} height={30} />Cut Fold</span>
+        <nav aria-label="Places">
+          <NavLink to="/drafts" className={inDraft ? "active" : ""}>Drafts</NavLink>
+          <NavLink to="/size-chart">Size chart</NavLink>
+          <NavLink to="/settings">Settings</NavLink>
+        </nav>
+        <span style={{ flex: 1 }} />
+        {inDraft ? <UndoRedo /> : null}
+        <Saved />
+        <ToggleButtonGroup exclusive size="small" aria-label="Show lengths in" value={settings.unit} onChange={(_, unit: Settings["unit"] | null) => { if (unit) set({ unit }); }}>
+          <ToggleButton value="in">in</ToggleButton>
+          <ToggleButton value="mm">mm</ToggleButton>
+        </ToggleButtonGroup>
+      </header>
+      <Banners />
+      <ErrorBoundary fallbackRender={({ resetErrorBoundary }) => (
+        <main className="empty" role="alert">
+          <h1>This page tore</h1>
+          <p>Your drafts are safe. If the server has stopped, start it again; otherwise going back and trying once more usually helps.</p>
+          <Button variant="contained" onClick={resetErrorBoundary}>Try again</Button>
+        </main>
+      )}>
+        <Suspense fallback={<main className="empty" aria-busy="true"><p>One moment …</p></main>}><Outlet /></Suspense>
+      </ErrorBoundary>
+    </div>
+  );
+}
+
+const router = createBrowserRouter([
+  {
+    element: <Frame />,
+    children: [
+      { path: "/drafts", element: <DraftsPlace /> },
+      { path: "/draft/:id/:view?", element: <DraftPlace /> },
+      { path: "/size-chart", element: <ChartPlace /> },
+      { path: "/settings", element: <SettingsPlace /> },
+      { path: "*", element: <Navigate to="/drafts" replace /> },
+    ],
+  },
+]);
+
+export function App() {
+  return (
+    <QueryClientProvider client={queries}>
+      <ThemeProvider theme={theme}>
+        <CssBaseline />
+        <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: "bottom", horizontal: "left" }} autoHideDuration={5000}>
+          <RouterProvider router={router} />
+        </SnackbarProvider>
+      </ThemeProvider>
+    </QueryClientProvider>
+  );
+}

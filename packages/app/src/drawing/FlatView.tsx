@@ -1,0 +1,163 @@
+/**
+ * The blank, flat and true to scale, with its live dimensions. Paper is drawn in mm under one transform with strokes of
+ * constant width; figures stand outside it, in pixels, so that type is never scaled.
+ */
+import {
+  type Dimension, flatten, formatLength, inARow, pathData, type Piece, place, type Point, type Placement, sayDimension, type Solution,
+} from "@cut-fold/core";
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useDisplay } from "../store/settings.ts";
+import { colour } from "../theme/theme.ts";
+import { DimensionFigure } from "./DimensionFigure.tsx";
+import { strokeOf } from "./language.ts";
+import { light, useLit } from "./lit.ts";
+
+/** Pixels kept free round the paper for the figures. */
+const MARGIN = { x: 76, top: 62, bottom: 66 } as const;
+
+export interface View {
+  /** pixels for a mm */
+  readonly k: number;
+  /** where the drawing's lower left corner stands, px */
+  readonly x0: number;
+  readonly y0: number;
+}
+export const toScreen = ({ k, x0, y0 }: View, [x, y]: Point): Point => [x0 + x * k, y0 - y * k];
+
+function fitView(width: number, height: number, wide: number, tall: number): View {
+  const k = Math.max(0.1, Math.min((width - 2 * MARGIN.x) / wide, (height - MARGIN.top - MARGIN.bottom) / tall));
+  return { k, x0: (width - wide * k) / 2, y0: MARGIN.top + (height - MARGIN.top - MARGIN.bottom - tall * k) / 2 + tall * k };
+}
+
+interface FlatViewProps {
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+  /** pixels for a mm when the drawing is to be as large as the paper; undefined fits it to the window */
+  readonly trueSize?: number | undefined;
+}
+
+export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [frozen, setFrozen] = useState<View>();
+  useLayoutEffect(() => {
+    const element = box.current;
+    if (!element) return undefined;
+    const measure = (): void => { setSize({ width: element.clientWidth, height: element.clientHeight }); };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(element);
+    return () => { observer.disconnect(); };
+  }, []);
+  useEffect(() => () => { light([]); }, []);
+  const row = useMemo(() => inARow(solution.pieces), [solution.pieces]);
+  const fitted = useMemo(() => {
+    if (trueSize === undefined) return fitView(size.width, size.height, row.width, row.height);
+    const wide = Math.max(size.width, row.width * trueSize + 2 * MARGIN.x);
+    const tall = Math.max(size.height, row.height * trueSize + MARGIN.top + MARGIN.bottom);
+    return { k: trueSize, x0: (wide - row.width * trueSize) / 2, y0: (tall + row.height * trueSize) / 2 };
+  }, [size, row.width, row.height, trueSize]);
+  // while a figure is dragged the scale holds still, or the paper would run away from the pointer
+  const view = frozen ?? fitted;
+  const large = trueSize !== undefined && (view.x0 * 2 + row.width * view.k > size.width + 1 || row.height * view.k + MARGIN.top + MARGIN.bottom > size.height + 1);
+  const canvas = large ? { width: row.width * view.k + view.x0 * 2, height: Math.max(size.height, row.height * view.k + MARGIN.top + MARGIN.bottom) } : size;
+  return (
+    <div ref={box} style={{ position: "absolute", inset: 0, overflow: large ? "auto" : "hidden" }}>
+      {size.width > 0 ? (
+        <svg width={canvas.width} height={canvas.height} style={{ display: "block", touchAction: large ? "auto" : "none" }} role="group" aria-label="The blank, flat">
+          <defs>
+            <pattern id="flat-glue" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
+              <line x1="0" y1="0" x2="0" y2="7" stroke={colour.rust} strokeWidth="1.3" />
+            </pattern>
+            <filter id="paper-shadow" x="-10%" y="-10%" width="120%" height="120%"><feDropShadow dx="0" dy="3" stdDeviation="5" floodColor="#5d4a26" floodOpacity="0.22" /></filter>
+          </defs>
+          {row.placed.map(({ piece, x }) => {
+            const here: View = { ...view, x0: view.x0 + x * view.k };
+            return (
+              <g key={piece.id}>
+                <Paper piece={piece} view={here} face={colours.face} />
+                {solution.contents.filter((c) => c.on.piece === piece.id).map((c) => <Inside key={c.name} contents={c} view={here} />)}
+                <PanelNames piece={piece} view={here} contents={solution.contents} />
+                {solution.dimensions.filter((d) => d.piece === piece.id).map((d) => (
+                  <Figure key={d.id} dimension={d} view={here} grid={solution.grid} onHold={(held) => { setFrozen(held ? fitted : undefined); }} />
+                ))}
+              </g>
+            );
+          })}
+        </svg>
+      ) : null}
+    </div>
+  );
+}
+
+const Paper = memo(function Paper({ piece, view, face }: { readonly piece: Piece; readonly view: View; readonly face: string }) {
+  const lit = useLit((s) => s.ids);
+  const outline = useMemo(() => piece.outline.map(pathData).join(""), [piece]);
+  return (
+    <g transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`} strokeLinejoin="round" strokeLinecap="round">
+      <path d={outline} fill={face} fillRule="evenodd" filter="url(#paper-shadow)" />
+      {piece.panels.map((panel) => (
+        <path key={panel.id} d={pathData(panel.outline)} fill={lit.includes(panel.id) ? colour.rustWash : "transparent"} fillOpacity={0.85}
+          onPointerEnter={() => { light([panel.id]); }} onPointerLeave={() => { light([]); }} />
+      ))}
+      {piece.glue.filter((g) => g.face === "front").map((g) => (
+        <path key={g.id} d={`M${g.polygon.map((p) => p.join(" ")).join("L")}Z`} fill="url(#flat-glue)" fillOpacity={0.55} pointerEvents="none" />
+      ))}
+      <path d={outline} fill="none" vectorEffect="non-scaling-stroke" {...strokeOf("cut")} {...(lit.includes("outline") && { stroke: colour.rust, strokeWidth: 3 })} pointerEvents="none" />
+      {piece.lines.map((stroke) => (
+        <g key={stroke.id} onPointerEnter={() => { light([stroke.id]); }} onPointerLeave={() => { light([]); }}>
+          <path d={pathData(stroke.path)} fill="none" stroke="transparent" strokeWidth={14} vectorEffect="non-scaling-stroke" />
+          <path d={pathData(stroke.path)} fill="none" vectorEffect="non-scaling-stroke" {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
+            {...(lit.includes(stroke.id) && { stroke: colour.rust, strokeWidth: 3.4 })} />
+        </g>
+      ))}
+    </g>
+  );
+});
+
+function Inside({ contents, view }: { readonly contents: Placement; readonly view: View }) {
+  const isLit = useLit((s) => s.ids.includes("contents"));
+  const { width: w, height: h, rotation } = contents;
+  const pose = { x: contents.x, y: contents.y, rotation, flip: false };
+  const corners = ([[-w / 2, -h / 2], [w / 2, -h / 2], [w / 2, h / 2], [-w / 2, h / 2]] as const).map((p) => toScreen(view, place(p, pose)));
+  const [cx, cy] = toScreen(view, [contents.x, contents.y]);
+  return (
+    <g pointerEvents="none">
+      <path d={`M${corners.map((c) => c.join(" ")).join("L")}Z`} fill="#fffdf8" fillOpacity={isLit ? 0.75 : 0.5} stroke={colour.rust} strokeWidth={isLit ? 2.4 : 1.3} />
+      <text x={cx} y={cy} transform={`rotate(${String(-rotation)} ${String(cx)} ${String(cy)})`} textAnchor="middle" dominantBaseline="middle" fontSize={15} fontWeight={600} fill={colour.rust}>{contents.name}</text>
+    </g>
+  );
+}
+
+/** The middle of a panel, weighed by its corners' triangles. */
+function middleOf(points: readonly Point[]): Point {
+  let [area, x, y] = [0, 0, 0];
+  points.forEach((a, i) => {
+    const b = points[(i + 1) % points.length] as Point;
+    const part = a[0] * b[1] - b[0] * a[1];
+    area += part;
+    x += (a[0] + b[0]) * part;
+    y += (a[1] + b[1]) * part;
+  });
+  return [x / (3 * area), y / (3 * area)];
+}
+
+const PanelNames = memo(function PanelNames({ piece, view, contents }: { readonly piece: Piece; readonly view: View; readonly contents: Solution["contents"] }) {
+  const covered = contents.map((c) => c.on.panel);
+  return (
+    <g fill={colour.soft} fontSize={14} textAnchor="middle" pointerEvents="none">
+      {piece.panels.filter((p) => !covered.includes(p.id)).map((panel) => {
+        const points = flatten(panel.outline);
+        const [x, y] = toScreen(view, middleOf(points));
+        const wide = (Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]))) * view.k;
+        return wide < 60 ? null : <text key={panel.id} x={x} y={y}>{panel.name}</text>;
+      })}
+    </g>
+  );
+});
+
+function Figure({ dimension, view, grid, onHold }: { readonly dimension: Dimension; readonly view: View; readonly grid: number; readonly onHold: (held: boolean) => void }) {
+  const display = useDisplay();
+  const text = formatLength(dimension.value, display);
+  return <DimensionFigure dimension={dimension} view={view} text={text} name={sayDimension(dimension)} grid={grid} onHold={onHold} />;
+}

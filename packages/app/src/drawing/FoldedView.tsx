@@ -1,0 +1,142 @@
+/** The very blank, folded in space. Loaded only when wanted: three.js comes with it. */
+import { flatten, foldedPanels, lastOrder, openingDirection, type Piece, type Placement, type Point, type Rigid, type Solution, uprightPose } from "@cut-fold/core";
+import { Canvas, useThree } from "@react-three/fiber";
+import { useEffect, useMemo } from "react";
+import * as THREE from "three";
+import { OrbitControls } from "three/addons/controls/OrbitControls.js";
+import { colour } from "../theme/theme.ts";
+
+export type Side = "closing" | "address" | "open";
+
+interface FoldedViewProps {
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+  /** from 0 (flat) over the folds and the filling to closed: see `stagesOf` */
+  readonly progress: number;
+  readonly side: Side;
+}
+
+/** How the slider's run is shared out: the folds but the last, the contents sliding in, the last fold. */
+export function stagesOf(solution: Solution): { readonly folds: number; readonly fills: boolean; readonly end: number } {
+  const main = solution.pieces[0] as Piece;
+  const folds = lastOrder(main);
+  const fills = solution.contents.length > 0;
+  return { folds, fills, end: folds + (fills ? 1 : 0) };
+}
+
+/** Folding so far, and how far the contents still stand out (1 outside, 0 in place), at a place of the slider. */
+function stateAt(solution: Solution, progress: number): { readonly folded: number; readonly out: number } {
+  const { folds, fills } = stagesOf(solution);
+  if (!fills) return { folded: progress, out: 1 };
+  const filling = Math.min(1, Math.max(0, progress - (folds - 1)));
+  return { folded: progress <= folds - 1 ? progress : Math.max(folds - 1, progress - 1), out: 1 - filling };
+}
+
+/** Cosine ease for each single fold: paper starts and ends a fold gently. */
+const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x - Math.floor(x)))) / 2;
+
+export default function FoldedView({ solution, colours, progress, side }: FoldedViewProps) {
+  const { width, height } = (solution.pieces[0] as Piece).blank;
+  const size = Math.max(width, height);
+  return (
+    <Canvas frameloop="demand" dpr={[1, 2]} shadows="percentage" camera={{ fov: 32, near: size / 50, far: size * 20, position: [0, -size * 0.6, size * 2] }} gl={{ antialias: true, preserveDrawingBuffer: true }} aria-hidden>
+      <ambientLight intensity={1.5} />
+      <directionalLight position={[-size, size * 0.8, size * 2.2]} intensity={1.7} castShadow shadow-mapSize={[1024, 1024]} shadow-normalBias={0.4} shadow-bias={-0.0006}
+        shadow-camera-left={-size} shadow-camera-right={size} shadow-camera-top={size} shadow-camera-bottom={-size} shadow-camera-far={size * 6} />
+      <directionalLight position={[size, -size, -size]} intensity={0.7} />
+      <Scene solution={solution} colours={colours} progress={progress} />
+      <Eye size={size} side={side} />
+      <Redraw on={[solution, progress, colours]} />
+    </Canvas>
+  );
+}
+
+/** With frames on demand, a change of what is drawn asks for one. */
+function Redraw({ on }: { readonly on: readonly unknown[] }) {
+  const invalidate = useThree((s) => s.invalidate);
+  useEffect(() => { invalidate(); });
+  void on;
+  return null;
+}
+
+const EYES: Readonly<Record<Side, readonly [number, number, number]>> = { closing: [0, -0.95, 1.9], address: [0, -0.5, -2.1], open: [0.75, 1.25, 1.5] };
+
+function Eye({ size, side }: { readonly size: number; readonly side: Side }) {
+  const { camera, gl, invalidate } = useThree();
+  const controls = useMemo(() => new OrbitControls(camera, gl.domElement), [camera, gl]);
+  useEffect(() => {
+    const redraw = (): void => { invalidate(); };
+    controls.enableDamping = false;
+    controls.addEventListener("change", redraw);
+    return () => {
+      controls.removeEventListener("change", redraw);
+      controls.dispose();
+    };
+  }, [controls, invalidate]);
+  useEffect(() => {
+    const [x, y, z] = EYES[side];
+    camera.position.set(x * size, y * size, z * size);
+    camera.up.set(0, 1, 0);
+    controls.target.set(0, 0, 0);
+    controls.update();
+    invalidate();
+  }, [side, size, camera, controls, invalidate]);
+  return null;
+}
+
+function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
+  const { folded, out } = stateAt(solution, progress);
+  const caliper = solution.spec.stock.caliper;
+  const lying = solution.contents[0];
+  // the paper makes room for the contents once they are on their way in
+  const filled = lying && out < 1 ? lying.thickness * Math.min(1, (1 - out) * 6) : 0;
+  const poses = useMemo(() => foldedPanels(solution, { progress: ease(folded), caliper, filled }), [solution, folded, caliper, filled]);
+  const main = solution.pieces[0] as Piece;
+  const turned = uprightPose(solution).rotation;
+  const centre: Point = lying ? [lying.x, lying.y] : middle(main);
+  const joined = solution.joins.map((j) => j.piece);
+  return (
+    <group rotation={[0, 0, (turned * Math.PI) / 180]}>
+      <group position={[-centre[0], -centre[1], 0]}>
+        {solution.pieces.filter((p) => p === main || joined.includes(p.id)).map((piece) =>
+          piece.panels.map((panel) => <PanelMesh key={`${piece.id}/${panel.id}`} outline={panel.outline} pose={poses.get(`${piece.id}/${panel.id}`) as Rigid} colours={colours} />),
+        )}
+        {lying ? <Inside lying={lying} main={main} out={out} lift={caliper / 2} /> : null}
+      </group>
+    </group>
+  );
+}
+
+function middle(piece: Piece): Point {
+  return [piece.blank.width / 2, piece.blank.height / 2];
+}
+
+function PanelMesh({ outline, pose, colours }: { readonly outline: Piece["panels"][number]["outline"]; readonly pose: Rigid; readonly colours: FoldedViewProps["colours"] }) {
+  const { sheet, edge } = useMemo(() => {
+    const points = flatten(outline).map(([x, y]) => new THREE.Vector2(x, y));
+    return { sheet: new THREE.ShapeGeometry(new THREE.Shape(points)), edge: new THREE.BufferGeometry().setFromPoints([...points, points[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0))) };
+  }, [outline]);
+  useEffect(() => () => { sheet.dispose(); edge.dispose(); }, [sheet, edge]);
+  const matrix = useMemo(() => {
+    const { r, t } = pose;
+    return new THREE.Matrix4().set(r[0], r[1], r[2], t[0], r[3], r[4], r[5], t[1], r[6], r[7], r[8], t[2], 0, 0, 0, 1);
+  }, [pose]);
+  return (
+    <group matrix={matrix} matrixAutoUpdate={false}>
+      <mesh geometry={sheet} castShadow receiveShadow><meshStandardMaterial color={colours.face} side={THREE.FrontSide} roughness={0.95} shadowSide={THREE.DoubleSide} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} /></mesh>
+      <mesh geometry={sheet} receiveShadow><meshStandardMaterial color={colours.back} side={THREE.BackSide} roughness={0.95} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} /></mesh>
+      <lineLoop geometry={edge}><lineBasicMaterial color={colour.ink} transparent opacity={0.55} /></lineLoop>
+    </group>
+  );
+}
+
+function Inside({ lying, main, out, lift }: { readonly lying: Placement; readonly main: Piece; readonly out: number; readonly lift: number }) {
+  const way = openingDirection(main, [lying.x, lying.y], lastOrder(main));
+  const far = Math.max(lying.width, lying.height) * 1.15 * out;
+  return (
+    <mesh position={[lying.x + way[0] * far, lying.y + way[1] * far, lift + lying.thickness / 2 + out * 6]} rotation={[0, 0, (lying.rotation * Math.PI) / 180]} castShadow receiveShadow>
+      <boxGeometry args={[lying.width, lying.height, lying.thickness]} />
+      <meshStandardMaterial color="#fffaf0" roughness={0.8} />
+    </mesh>
+  );
+}

@@ -1,0 +1,83 @@
+import { editLength, formatLength, readLength, type Display, type Unit } from "@cut-fold/core";
+import Input from "@mui/material/Input";
+import FormControl from "@mui/material/FormControl";
+import FormHelperText from "@mui/material/FormHelperText";
+import InputLabel from "@mui/material/InputLabel";
+import { memo, useId, useState } from "react";
+import { useDisplay } from "../store/settings.ts";
+import { beginGesture, endGesture } from "../store/openDraft.ts";
+
+interface Bounds {
+  readonly min: number;
+  readonly max: number;
+}
+
+interface LengthFieldProps {
+  readonly label: string;
+  readonly mm: number | undefined;
+  readonly bounds: Bounds;
+  readonly onChange: (mm: number) => void;
+  readonly about?: string | undefined;
+  /** shown when the field is left empty, and what leaving it empty does */
+  readonly auto?: { readonly shown: string; readonly onAuto: () => void } | undefined;
+}
+
+const inputUnit = (display: Display): Unit => (display.unit === "in-decimal" ? "in" : display.unit);
+
+/** Why a typed text is no length for this field, and what is allowed; undefined when it is one. */
+export function lengthTrouble(text: string, display: Display, { min, max }: Bounds): string | undefined {
+  const read = readLength(text, inputUnit(display));
+  const range = `${formatLength(min, display)} to ${formatLength(max, display)}`;
+  if (!read.ok) {
+    if (read.problem === "empty") return `Give a length, ${range}.`;
+    if (read.problem === "unknown-unit") return "Use mm, cm or in after the number.";
+    return "Write it like 4 1/4, 4.25in, 10.8 cm or 108.";
+  }
+  if (read.mm < min - 1e-9) return `Too small: ${range} is allowed.`;
+  return read.mm > max + 1e-9 ? `Too large: ${range} is allowed.` : undefined;
+}
+
+/** A length that can be typed in any unit. What is right takes effect as it is typed; what is wrong stays, with the reason. */
+export const LengthField = memo(function LengthField({ label, mm, bounds, onChange, about, auto }: LengthFieldProps) {
+  const display = useDisplay();
+  const id = useId();
+  const [typed, setTyped] = useState<string>();
+  const empty = auto && mm === undefined;
+  const shown = typed ?? (empty ? "" : editLength(mm ?? 0, display));
+  const cleared = auto !== undefined && typed?.trim() === "";
+  const trouble = typed === undefined || cleared ? undefined : lengthTrouble(typed, display, bounds);
+  const help = trouble ?? about;
+  return (
+    <FormControl variant="standard" fullWidth error={trouble !== undefined}>
+      <InputLabel htmlFor={id} shrink>{label}</InputLabel>
+      <Input
+        id={id}
+        value={shown}
+        placeholder={auto?.shown ?? ""}
+        inputProps={{ inputMode: "text", autoComplete: "off", spellCheck: false, "aria-describedby": help ? `${id}-help` : undefined }}
+        onFocus={(event) => {
+          beginGesture();
+          event.target.select();
+        }}
+        onChange={(event) => {
+          const text = event.target.value;
+          setTyped(text);
+          if (auto && text.trim() === "") auto.onAuto();
+          else if (lengthTrouble(text, display, bounds) === undefined) {
+            const read = readLength(text, inputUnit(display));
+            if (read.ok) onChange(read.mm);
+          }
+        }}
+        onKeyDown={(event) => {
+          if (event.key === "Enter" && !trouble) setTyped(undefined);
+          if (event.key === "Escape") setTyped(undefined);
+        }}
+        onBlur={() => {
+          endGesture();
+          if (!trouble) setTyped(undefined);
+        }}
+      />
+      {help ? <FormHelperText id={`${id}-help`} role={trouble ? "alert" : undefined}>{help}</FormHelperText> : null}
+    </FormControl>
+  );
+});

@@ -1,0 +1,111 @@
+import { closedPicture, type Solution } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import Slider from "@mui/material/Slider";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { ErrorBoundary } from "react-error-boundary";
+import { PictureView } from "../../drawing/PictureView.tsx";
+import type { Side } from "../../drawing/FoldedView.tsx";
+import { colour } from "../../theme/theme.ts";
+
+const FoldedView = lazy(() => import("../../drawing/FoldedView.tsx"));
+
+interface FoldedPanelProps {
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+}
+
+const SECONDS_A_FOLD = 1.1;
+
+const hasWebGl = (): boolean => {
+  try {
+    return document.createElement("canvas").getContext("webgl2") !== null;
+  } catch {
+    return false;
+  }
+};
+
+/** What happens at each place of the slider, for people who do not see the picture. */
+function saying(solution: Solution, progress: number): string {
+  const main = solution.pieces[0];
+  if (!main || progress <= 0) return "Flat";
+  const last = Math.max(...main.folds.map((f) => f.order));
+  const fills = solution.contents.length > 0;
+  const end = last + (fills ? 1 : 0);
+  if (progress >= end) return "Closed";
+  const filling = fills && progress > last - 1 && progress <= last;
+  if (filling) return `${solution.contents[0]?.name ?? "Contents"} going in`;
+  const order = progress <= last - 1 || !fills ? Math.ceil(progress) : last;
+  const names = main.folds.filter((f) => f.order === order).map((f) => main.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? "");
+  return `Folding the ${names.join(" and ")}`;
+}
+
+export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
+  const main = solution.pieces[0];
+  const end = Math.max(1, ...(main?.folds.map((f) => f.order) ?? [])) + (solution.contents.length > 0 ? 1 : 0);
+  const [progress, setProgress] = useState(end * 0.62);
+  const [side, setSide] = useState<Side>("closing");
+  const [playing, setPlaying] = useState(false);
+  const [able] = useState(hasWebGl);
+  const clock = useRef(0);
+
+  useEffect(() => {
+    if (!playing) return undefined;
+    let frame = requestAnimationFrame(function tick(now) {
+      const passed = clock.current === 0 ? 0 : (now - clock.current) / 1000;
+      clock.current = now;
+      setProgress((p) => {
+        const next = Math.min(end, p + passed / SECONDS_A_FOLD);
+        if (next >= end) setPlaying(false);
+        return next;
+      });
+      frame = requestAnimationFrame(tick);
+    });
+    return () => { cancelAnimationFrame(frame); clock.current = 0; };
+  }, [playing, end]);
+
+  const play = (): void => {
+    // with reduced motion the paper jumps from fold to fold
+    if (matchMedia("(prefers-reduced-motion: reduce)").matches) setProgress((p) => (p >= end ? 0 : Math.min(end, Math.floor(p) + 1)));
+    else {
+      if (progress >= end) setProgress(0);
+      setPlaying((on) => !on);
+    }
+  };
+
+  const still = <div style={{ position: "absolute", inset: 40 }}><PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} /></div>;
+  return (
+    <div style={{ position: "absolute", inset: 0, display: "flex", flexDirection: "column" }}>
+      <div style={{ position: "relative", flex: 1, minHeight: 0 }} role="img" aria-label={`Folded view: ${saying(solution, progress)}`}>
+        {able ? (
+          <ErrorBoundary fallbackRender={({ resetErrorBoundary }) => (
+            <>
+              {still}
+              <div role="alert" style={{ position: "absolute", insetInline: 0, bottom: 12, textAlign: "center" }}>
+                The view in space could not be loaded. <Button onClick={resetErrorBoundary}>Try again</Button>
+              </div>
+            </>
+          )}>
+            <Suspense fallback={<p style={{ textAlign: "center", paddingTop: 80, color: colour.soft }}>Folding the paper …</p>}>
+              <FoldedView solution={solution} colours={colours} progress={progress} side={side} />
+            </Suspense>
+          </ErrorBoundary>
+        ) : <>{still}<p style={{ position: "absolute", insetInline: 0, bottom: 0, textAlign: "center", color: colour.soft }}>This browser cannot draw in space, so here it is closed. Steps shows every fold.</p></>}
+      </div>
+      <div style={{ display: "flex", gap: 20, alignItems: "center", padding: "4px 24px 14px", flexWrap: "wrap" }}>
+        <Button variant="outlined" onClick={play} style={{ minWidth: 92 }}>{playing ? "Hold" : progress >= end ? "Again" : "Fold"}</Button>
+        <div style={{ flex: 1, minWidth: 200 }}>
+          <div style={{ fontSize: 14, color: colour.soft, height: 20 }} aria-hidden>{saying(solution, progress)}</div>
+          <Slider aria-label="Folding" min={0} max={end} step={0.02} value={progress} onChange={(_, value) => { setPlaying(false); setProgress(value); }}
+            getAriaValueText={(value) => saying(solution, value)} marks={Array.from({ length: end + 1 }, (_, i) => ({ value: i }))} />
+        </div>
+        <ToggleButtonGroup exclusive value={side} onChange={(_, value: Side | null) => { if (value) setSide(value); }} aria-label="Seen from" size="small">
+          <ToggleButton value="closing">Closing side</ToggleButton>
+          <ToggleButton value="address">Front</ToggleButton>
+          <ToggleButton value="open">Into the mouth</ToggleButton>
+        </ToggleButtonGroup>
+      </div>
+    </div>
+  );
+}

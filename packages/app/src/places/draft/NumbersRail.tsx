@@ -1,0 +1,95 @@
+/** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
+import { type Finding, formatLength, formatSize, remedyWords, sayFinding, type Solution } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { memo } from "react";
+import { light } from "../../drawing/lit.ts";
+import { change, type SpecChange } from "../../store/openDraft.ts";
+import { useDisplay } from "../../store/settings.ts";
+import { colour } from "../../theme/theme.ts";
+
+const afterFirst: Readonly<Record<string, string>> = {
+  "punch-board": "then turn, last score on the guide, three times",
+  "scoring-board": "from the edge at the stop, then fold",
+};
+
+/** A remedy as a change of the recipe. */
+function changeFor({ remedy }: Finding): SpecChange {
+  return {
+    ...(remedy?.settings && { settings: remedy.settings }),
+    ...(remedy?.contents && { contents: { ...remedy.contents, preset: undefined } }),
+    ...(remedy?.sheet && { sheet: { preset: remedy.sheet, width: undefined, height: undefined } }),
+    ...(remedy?.stock && { stock: { preset: remedy.stock, caliper: undefined, weight: undefined, title: undefined } }),
+    ...(remedy?.tape && { tape: Number(remedy.tape) }),
+  };
+}
+
+const SEVERITY: Readonly<Record<Finding["severity"], string>> = { error: "Will not work", warning: "Look here", advice: "Worth knowing" };
+
+export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
+  const display = useDisplay();
+  const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
+  const first = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
+  const square = Math.abs(blank.width - blank.height) < 0.001;
+  return (
+    <aside className="rail numbers" aria-label="The numbers">
+      <section>
+        <h3>{square ? "Cut a square" : "Cut to"}</h3>
+        <p className="figure-cut">{square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}</p>
+        {square ? <p className="figure-note">each way</p> : null}
+        {first ? (
+          <>
+            <h3 style={{ marginTop: 12 }}>{first.kind === "punch" ? "Punch and score at" : "Score at"}</h3>
+            <p className="figure-score">{formatLength(first.measure ?? 0, display)}</p>
+            <p className="figure-note">{afterFirst[solution.spec.method.kind]}</p>
+          </>
+        ) : null}
+      </section>
+      {solution.contents.length > 0 ? <GapPicture solution={solution} /> : null}
+      <section aria-label="Findings" aria-live="polite">
+        {solution.findings.length === 0 ? <p className="figure-note" style={{ margin: 0 }}>Nothing stands in the way: it folds, fits and closes.</p> : null}
+        {solution.findings.map((finding, i) => (
+          <div key={`${finding.check}.${finding.code}.${String(i)}`} className={`finding ${finding.severity}`} onPointerEnter={() => { if (finding.panel) light([finding.panel]); }} onPointerLeave={() => { light([]); }}>
+            <strong>{SEVERITY[finding.severity]}</strong>
+            <p>{sayFinding(finding, display)}</p>
+            {finding.remedy ? <Button size="small" className="remedy" onFocus={() => { if (finding.panel) light([finding.panel]); }} onBlur={() => { light([]); }} onClick={() => { change(changeFor(finding)); }}>{remedyWords(finding, display)}</Button> : null}
+          </div>
+        ))}
+      </section>
+      <section>
+        <h3>{solution.spec.quantity === 1 ? "For one" : `For ${String(solution.spec.quantity)}`}</h3>
+        <table className="cut-list">
+          <tbody>
+            {solution.materials.map((m) => (
+              <tr key={m.item}>
+                <th scope="row">{m.item}{m.code === "piece" ? <small>{m.stock}</small> : <small>{formatLength(m.size.height, display)} wide</small>}</th>
+                <td>{m.code === "tape" ? formatLength(m.size.width * m.quantity, display.unit === "mm" ? { unit: "cm" } : display, { plain: true }) : <>{m.quantity}<small>{formatSize(m.size.width, m.size.height, display)}</small></>}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+    </aside>
+  );
+});
+
+/** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */
+function GapPicture({ solution }: { readonly solution: Solution }) {
+  const display = useDisplay();
+  const { gap, spec, inside } = solution;
+  const [w, h] = [212, Math.max(64, Math.min(150, (212 * inside.height) / inside.width))];
+  // one mm of gap is drawn 3 px wide: half the gap stands on each side
+  const swell = 3;
+  const [gx, gy] = [Math.max(2, Math.min(30, (gap.width / 2) * swell)), Math.max(2, Math.min(24, (gap.height / 2) * swell))];
+  return (
+    <section>
+      <h3>Gap all round</h3>
+      <svg width={w + 4} height={h + 4} role="img" aria-label={`${formatLength(gap.width / 2, display)} at each end, ${formatLength(gap.height / 2, display)} above and below`}>
+        <rect x={2} y={2} width={w} height={h} fill="none" stroke={colour.ink} strokeWidth={2} />
+        <rect x={2 + gx} y={2 + gy} width={Math.max(10, w - 2 * gx)} height={Math.max(10, h - 2 * gy)} fill="#fffdf8" stroke={colour.rust} strokeWidth={1.2} />
+        <text x={w / 2 + 2} y={h / 2 - 5} textAnchor="middle" fontSize={16} fontWeight={600} fill={colour.ink}>{formatLength(gap.width / 2, display)} each end</text>
+        <text x={w / 2 + 2} y={h / 2 + 16} textAnchor="middle" fontSize={14} fill={colour.soft}>{formatLength(gap.height / 2, display)} above and below</text>
+      </svg>
+      <p className="figure-note">Half a thickness is taken off already, {formatLength(spec.contents.thickness / 2, display)} each side.</p>
+    </section>
+  );
+}

@@ -1,0 +1,91 @@
+/**
+ * All drafts: a mirror in memory of what the browser's store holds. Every change goes to both; when the store is blocked
+ * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open.
+ */
+import { type Draft, type Spec } from "@cut-fold/core";
+import { liveQuery } from "dexie";
+import { create } from "zustand";
+import { db } from "./db.ts";
+import { demoDrafts } from "./demo.ts";
+
+export type StoreTrouble = "blocked" | "full" | undefined;
+
+interface DraftsState {
+  readonly drafts: ReadonlyMap<string, Draft>;
+  readonly loading: boolean;
+  readonly trouble: StoreTrouble;
+  /** writes on their way to the browser's store */
+  readonly writing: number;
+  readonly load: () => Promise<void>;
+  readonly put: (drafts: readonly Draft[]) => void;
+  readonly remove: (id: string) => void;
+}
+
+const byId = (drafts: readonly Draft[]): Map<string, Draft> => new Map(drafts.map((d) => [d.id, d]));
+const isFull = (error: unknown): boolean => error instanceof Error && /quota/iu.test(`${error.name} ${error.message} ${String((error as { inner?: Error }).inner?.name ?? "")}`);
+const SEEDED = "demo-seeded";
+
+export const useDrafts = create<DraftsState>()((set, get) => {
+  /** Writes, and notes how it went. A later success clears the trouble: everything in memory is written again with it. */
+  const keep = async (work: () => Promise<unknown>): Promise<void> => {
+    set({ writing: get().writing + 1 });
+    try {
+      await work();
+      if (get().trouble) await db.drafts.bulkPut([...get().drafts.values()]);
+      set({ trouble: undefined });
+    } catch (error) {
+      set({ trouble: isFull(error) ? "full" : "blocked" });
+    } finally {
+      set({ writing: get().writing - 1 });
+    }
+  };
+  return {
+    drafts: new Map(),
+    loading: true,
+    trouble: undefined,
+    writing: 0,
+    load: async () => {
+      try {
+        const seeded = await db.kept.get(SEEDED);
+        if (!seeded && (await db.drafts.count()) === 0) await db.drafts.bulkPut(demoDrafts());
+        if (!seeded) await db.kept.put({ key: SEEDED, value: true });
+        set({ drafts: byId(await db.drafts.toArray()), loading: false });
+        // another window of the same browser may write too; our own writes come back equal and change nothing
+        liveQuery(() => db.drafts.toArray()).subscribe({
+          next: (rows) => {
+            if (get().writing === 0 && !get().trouble) set({ drafts: byId(rows) });
+          },
+          error: () => {
+            set({ trouble: "blocked" });
+          },
+        });
+      } catch (error) {
+        set({ drafts: byId(demoDrafts()), loading: false, trouble: isFull(error) ? "full" : "blocked" });
+      }
+    },
+    put: (drafts) => {
+      set({ drafts: new Map([...get().drafts, ...byId(drafts)]) });
+      void keep(() => db.drafts.bulkPut([...drafts]));
+    },
+    remove: (id) => {
+      const rest = new Map(get().drafts);
+      rest.delete(id);
+      set({ drafts: rest });
+      void keep(() => db.drafts.delete(id));
+    },
+  };
+});
+
+const newId = (): string => `draft-${crypto.randomUUID()}`;
+
+/** A new draft round a recipe. */
+export function makeDraft(name: string, spec: Spec, rest: Partial<Pick<Draft, "tags" | "note">> = {}): Draft {
+  const now = new Date().toISOString();
+  return { id: newId(), name, tags: rest.tags ?? [], note: rest.note ?? "", made: now, changed: now, step: 1, spec };
+}
+
+/** The same draft again under a new name. */
+export const duplicateDraft = (draft: Draft): Draft => makeDraft(`${draft.name}, again`, draft.spec, draft);
+
+/** Drafts from a file, each with a new id where one of ours already has it: an import never writes over anything. */
+export const adopt = (drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Draft[] => drafts.map((d) => (known.has(d.id) ? { ...d, id: newId() } : d));

@@ -1,0 +1,85 @@
+/** Drafts out to files and in again. */
+import { catalogue, type Display, type Draft, find, type ReadProject, sayProjectProblem, writeProject } from "@cut-fold/core";
+import { fileOpen, fileSave } from "browser-fs-access";
+import { wrap } from "comlink";
+import { coloursOf } from "../drawing/colours.ts";
+import type { ImportApi } from "../workers/import.worker.ts";
+import type { PrintApi } from "../workers/print.worker.ts";
+import { solutionOf } from "./openDraft.ts";
+import { adopt, useDrafts } from "./drafts.ts";
+import { useSettings } from "./settings.ts";
+
+const EXTENSION = ".cutfold.json";
+/** A file that takes longer than this to read is not one of ours. */
+const IMPORT_MS = 10_000;
+
+const fileName = (name: string): string => name.normalize("NFKD").replace(/[^\w\s-]/gu, "").trim().replace(/\s+/gu, "-").toLowerCase() || "draft";
+const isAbort = (error: unknown): boolean => error instanceof DOMException && error.name === "AbortError";
+
+/** Saves through the browser's own dialog or download. False when the maker called it off. */
+async function save(blob: Blob, name: string, extension: string): Promise<boolean> {
+  try {
+    await fileSave(blob, { fileName: name + extension, extensions: [`.${extension.split(".").pop() ?? ""}`] });
+    return true;
+  } catch (error) {
+    if (isAbort(error)) return false;
+    throw error;
+  }
+}
+
+export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
+  save(new Blob([writeProject(drafts)], { type: "application/json" }), fileName(name), EXTENSION);
+
+export async function saveSvg(draft: Draft): Promise<boolean> {
+  const { writeSvg } = await import("@cut-fold/core");
+  return await save(new Blob([writeSvg(solutionOf(draft.spec), draft.name)], { type: "image/svg+xml" }), fileName(draft.name), ".svg");
+}
+
+export async function printPdf(draft: Draft): Promise<Blob> {
+  const { unit, fraction, paper: paperId } = useSettings.getState().settings;
+  const paper = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
+  const worker = new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" });
+  try {
+    const failed = new Promise<never>((_, reject) => {
+      worker.addEventListener("error", () => { reject(new Error("The printing part could not be loaded.")); });
+    });
+    const display: Display = { unit, fraction };
+    const bytes = await Promise.race([wrap<PrintApi>(worker).print({ spec: draft.spec, title: draft.name, display, paper: { width: paper.width, height: paper.height }, colours: coloursOf(draft.spec) }), failed]);
+    return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
+  } finally {
+    worker.terminate();
+  }
+}
+
+export const savePdf = async (draft: Draft): Promise<boolean> => save(await printPdf(draft), fileName(draft.name), ".pdf");
+
+/** Reads a file in a worker with a limit on its size and its time. */
+async function readInWorker(file: Blob): Promise<ReadProject> {
+  const worker = new Worker(new URL("../workers/import.worker.ts", import.meta.url), { type: "module" });
+  try {
+    const late = new Promise<ReadProject>((resolve) => setTimeout(() => { resolve({ ok: false, problem: { code: "not-json", where: "" } }); }, IMPORT_MS));
+    const failed = new Promise<never>((_, reject) => {
+      worker.addEventListener("error", () => { reject(new Error("The reading part could not be loaded. Is the server running?")); });
+    });
+    return await Promise.race([wrap<ImportApi>(worker).read(file), late, failed]);
+  } finally {
+    worker.terminate();
+  }
+}
+
+/** Takes drafts from a file the maker chooses. Gives what to say; undefined when they called it off. @throws with a sentence when the file is refused */
+export async function importProject(): Promise<string | undefined> {
+  let file: Blob;
+  try {
+    file = await fileOpen({ description: "Cut Fold drafts", extensions: [".json"] });
+  } catch (error) {
+    if (isAbort(error)) return undefined;
+    throw error;
+  }
+  const read = await readInWorker(file);
+  if (!read.ok) throw new Error(sayProjectProblem(read.problem));
+  const { drafts, put } = useDrafts.getState();
+  put(adopt(read.drafts, drafts));
+  return read.drafts.length === 1 ? `Taken in: ${read.drafts[0]?.name ?? ""}` : `${String(read.drafts.length)} drafts taken in.`;
+}
+

@@ -1,0 +1,138 @@
+/** The draft that is open: every change goes through `change`, can be undone, and is saved at once. */
+import { type Draft, type Problem, readSpec, solve, type Solution, type Spec } from "@cut-fold/core";
+import { temporal } from "zundo";
+import { create } from "zustand";
+import { useDrafts } from "./drafts.ts";
+
+interface OpenState {
+  readonly draft: Draft | undefined;
+}
+
+const UNDO_LIMIT = 300;
+
+export const useOpenDraft = create<OpenState>()(temporal((): OpenState => ({ draft: undefined }), { limit: UNDO_LIMIT, equality: (a, b) => a.draft === b.draft }));
+
+const history = useOpenDraft.temporal;
+/** A drag, or typing in one field, is one step of undo: history records its first change and then waits. */
+let gesture = false;
+
+/** Opens a draft; history begins anew. */
+export function openDraft(draft: Draft): void {
+  gesture = false;
+  history.getState().resume();
+  useOpenDraft.setState({ draft });
+  history.getState().clear();
+}
+
+export function beginGesture(): void {
+  gesture = true;
+}
+
+export function endGesture(): void {
+  if (!gesture) return;
+  gesture = false;
+  history.getState().resume();
+  save();
+}
+
+function save(): void {
+  const { draft } = useOpenDraft.getState();
+  if (draft && useDrafts.getState().drafts.get(draft.id) !== draft) useDrafts.getState().put([draft]);
+}
+
+function replace(draft: Draft): void {
+  useOpenDraft.setState({ draft });
+  // while a gesture runs, history keeps its first state only, and the store waits for the end
+  if (gesture) history.getState().pause();
+  else save();
+}
+
+/** A change of the recipe; any part may be left out. Keys set to undefined are taken away. */
+export interface SpecChange {
+  readonly form?: string;
+  readonly contents?: Partial<Spec["contents"]>;
+  readonly stock?: Partial<Spec["stock"]>;
+  readonly settings?: Partial<Spec["settings"]>;
+  readonly method?: Partial<Spec["method"]>;
+  readonly sheet?: Partial<NonNullable<Spec["sheet"]>> | null;
+  readonly quantity?: number;
+  readonly tape?: number | null;
+}
+
+const merge = (was: object | undefined, change: object | undefined): object =>
+  Object.fromEntries(Object.entries({ ...was, ...change }).filter(([, v]) => v !== undefined));
+
+/** The recipe with a change made, read by the same reader as any file. */
+export function changed(spec: Spec, change: SpecChange) {
+  const next: Record<string, unknown> = { ...spec };
+  for (const key of ["contents", "stock", "settings", "method"] as const) if (change[key]) next[key] = merge(spec[key], change[key]);
+  if (change.form !== undefined && change.form !== spec.form) {
+    // another form has other settings and another way of making; what both know is kept by its name
+    next["form"] = change.form;
+    next["settings"] = {};
+    delete next["method"];
+  }
+  if (change.quantity !== undefined) next["quantity"] = change.quantity;
+  for (const key of ["sheet", "tape"] as const) {
+    const value = change[key];
+    if (value === null) next[key] = undefined;
+    else if (value !== undefined) next[key] = typeof value === "object" ? merge(spec.sheet, value) : value;
+  }
+  return readSpec(next);
+}
+
+/** Changes the recipe of the open draft. Gives the problems instead when it cannot be. */
+export function change(by: SpecChange): readonly Problem[] {
+  const { draft } = useOpenDraft.getState();
+  if (!draft) return [];
+  const read = changed(draft.spec, by);
+  if (!read.ok) return read.problems;
+  replace({ ...draft, spec: read.value, changed: new Date().toISOString() });
+  return [];
+}
+
+/** Changes what is said about the draft: name, tags, note. */
+export function describe(by: Partial<Pick<Draft, "name" | "tags" | "note">>): void {
+  const { draft } = useOpenDraft.getState();
+  if (draft) replace({ ...draft, ...by, changed: new Date().toISOString() });
+}
+
+/** Where the maker stands in the steps: remembered, and no step of undo. */
+export function standAt(step: number): void {
+  const { draft } = useOpenDraft.getState();
+  if (!draft || draft.step === step) return;
+  history.getState().pause();
+  useOpenDraft.setState({ draft: { ...draft, step } });
+  history.getState().resume();
+  save();
+}
+
+/** `standAt` does not count as a change, so going back keeps the place in the steps. */
+function travel(way: "undo" | "redo"): void {
+  endGesture();
+  const step = useOpenDraft.getState().draft?.step;
+  history.getState()[way]();
+  const { draft } = useOpenDraft.getState();
+  if (draft && step !== undefined && draft.step !== step) {
+    history.getState().pause();
+    useOpenDraft.setState({ draft: { ...draft, step } });
+    history.getState().resume();
+  }
+  save();
+}
+export const undo = (): void => {
+  travel("undo");
+};
+export const redo = (): void => {
+  travel("redo");
+};
+
+/** Solutions belong to their recipe: kept beside it, solved once. */
+const solutions = new WeakMap<Spec, Solution>();
+export function solutionOf(spec: Spec): Solution {
+  const known = solutions.get(spec);
+  if (known) return known;
+  const solution = solve(spec);
+  solutions.set(spec, solution);
+  return solution;
+}

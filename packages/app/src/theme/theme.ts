@@ -1,0 +1,91 @@
+/** The whole look in one file: paper ground, blue-black ink, rust and slate, hairlines instead of boxes. */
+import { createTheme } from "@mui/material/styles";
+
+export const colour = {
+  ground: "#f4eee0",
+  bed: "#eae1cd",
+  sheet: "#fbf8f1",
+  ink: "#1c2b46",
+  soft: "#5b5f66",
+  hair: "#d8ccb2",
+  /** warm accent: the figure to set, what moves now */
+  rust: "#a83c18",
+  rustWash: "#f6e3d6",
+  /** cool accent: what may be touched, what is chosen */
+  slate: "#2c5a68",
+  slateWash: "#dfe9e8",
+} as const;
+
+export const SERIF = '"Bitter Variable", Georgia, serif';
+const SANS = '"Source Sans 3 Variable", "Segoe UI", sans-serif';
+
+export const theme = createTheme({
+  palette: {
+    mode: "light",
+    primary: { main: colour.slate, contrastText: "#ffffff" },
+    secondary: { main: colour.rust, contrastText: "#ffffff" },
+    error: { main: "#9b2417" },
+    warning: { main: colour.rust },
+    text: { primary: colour.ink, secondary: colour.soft },
+    background: { default: colour.ground, paper: colour.sheet },
+    divider: colour.hair,
+  },
+  shape: { borderRadius: 6 },
+  typography: {
+    fontFamily: SANS,
+    fontSize: 15,
+    h1: { fontFamily: SERIF, fontSize: "1.7rem", fontWeight: 600, letterSpacing: "-0.01em" },
+    h2: { fontFamily: SERIF, fontSize: "1.15rem", fontWeight: 600 },
+    h3: { fontSize: "0.95rem", fontWeight: 600, color: colour.soft },
+    button: { textTransform: "none", fontWeight: 600 },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontVariantNumeric: "tabular-nums lining-nums", overflowX: "hidden" },
+        "*:focus-visible": { outline: `3px solid ${colour.slate}`, outlineOffset: 2 },
+        "@media (prefers-reduced-motion: reduce)": { "*": { animation: "none !important", transition: "none !important" } },
+        "@media print": { "header, .no-print": { display: "none !important" }, body: { background: "#fff" } },
+      },
+    },
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true, color: "primary" },
+      styleOverrides: {
+        root: { minHeight: 44, borderRadius: 6, paddingInline: 16 },
+        outlined: { borderColor: colour.hair, color: colour.ink, background: colour.sheet, "&:hover": { borderColor: colour.slate, background: colour.slateWash } },
+        text: { color: colour.slate, "&:hover": { background: colour.slateWash } },
+      },
+    },
+    MuiIconButton: { styleOverrides: { root: { width: 44, height: 44, borderRadius: 6, color: colour.ink, "&:hover": { background: colour.slateWash } } } },
+    MuiInputBase: {
+      styleOverrides: {
+        root: { fontWeight: 600, fontSize: "1.05rem" },
+        input: { paddingBlock: 6, minHeight: 30 },
+      },
+    },
+    MuiInput: {
+      styleOverrides: {
+        root: {
+          "&::before": { borderBottomColor: "#8f8467" },
+          "&:hover:not(.Mui-disabled, .Mui-error)::before": { borderBottom: `2px solid ${colour.slate}` },
+          "&::after": { borderBottomColor: colour.slate },
+        },
+      },
+    },
+    MuiInputLabel: { styleOverrides: { root: { color: colour.soft, fontSize: "0.9rem" } } },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
+    MuiTooltip: { styleOverrides: { tooltip: { background: colour.ink, fontSize: "0.85rem" } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          textTransform: "none", minHeight: 44, paddingInline: 14, borderColor: colour.hair, color: colour.soft, fontWeight: 600,
+          "&.Mui-selected": { background: colour.ink, color: "#fff", "&:hover": { background: colour.ink } },
+        },
+      },
+    },
+    MuiSlider: { styleOverrides: { root: { color: colour.slate, height: 4 }, thumb: { width: 22, height: 22, borderRadius: 4, background: colour.sheet, border: `2px solid ${colour.ink}` }, rail: { color: colour.hair, opacity: 1 } } },
+    MuiTableCell: { styleOverrides: { root: { borderColor: colour.hair, fontSize: "0.98rem", paddingBlock: 7 }, head: { color: colour.soft, fontWeight: 600 } } },
+    MuiDialog: { styleOverrides: { paper: { background: colour.sheet } } },
+  },
+});

@@ -1,0 +1,32 @@
+/** Writes PDFs away from the screen. pdfkit and the fonts it embeds come with this worker. */
+import regular from "@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url";
+import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url";
+import { type Display, readSpec, solve } from "@cut-fold/core";
+import { writePdf } from "@cut-fold/core/pdf";
+import { expose } from "comlink";
+
+export interface PrintJob {
+  readonly spec: unknown;
+  readonly title: string;
+  readonly display: Display;
+  readonly paper: { readonly width: number; readonly height: number };
+  readonly colours: { readonly face: string; readonly back: string };
+}
+
+const load = async (url: string): Promise<Uint8Array> => {
+  const answer = await fetch(url);
+  if (!answer.ok) throw new Error("The type for the printed page could not be loaded.");
+  return new Uint8Array(await answer.arrayBuffer());
+};
+
+const api = {
+  /** A draft as PDF bytes: templates at true size, then the steps. */
+  async print(job: PrintJob): Promise<Uint8Array> {
+    const read = readSpec(job.spec);
+    if (!read.ok) throw new Error("This draft cannot be read.");
+    const fonts = { regular: await load(regular), strong: await load(strong) };
+    return await writePdf(solve(read.value), { title: job.title, display: job.display, paper: job.paper, fonts, date: new Date(), colours: job.colours });
+  },
+};
+export type PrintApi = typeof api;
+expose(api);
