@@ -8,6 +8,10 @@ const { status } = spawnSync(
   process.execPath,
   ["--import", "tsx", path.join(root, "packages/cli/src/main.ts"), ...process.argv.slice(2)],
   // file names on the command line are the caller's, from where npm was called
-  { stdio: "inherit", cwd: process.env.INIT_CWD ?? process.cwd(), env: { ...process.env, NODE_PATH: path.join(root, "node_modules") } },
+  {
+    stdio: "inherit",
+    cwd: process.env.INIT_CWD ?? process.cwd(),
+    env: { ...process.env, NODE_PATH: path.join(root, "node_modules") },
+  },
 );
 process.exit(status ?? 1);

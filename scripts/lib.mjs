@@ -52,7 +52,12 @@ export function ensureDeps({ quiet = false } = {}) {
 export function ensureBuild() {
   const sources = ["packages/core/src", "packages/app", "packages/server"].flatMap(filesIn).sort();
   const sum = digest([...sources, "package-lock.json"]);
-  if (isFresh("build", sum) && existsSync(at("packages/app/dist/index.html")) && existsSync(at("packages/server/dist/main.js"))) return;
+  if (
+    isFresh("build", sum) &&
+    existsSync(at("packages/app/dist/index.html")) &&
+    existsSync(at("packages/server/dist/main.js"))
+  )
+    return;
   console.error("Building …");
   tool("vite/bin/vite.js", ["build", "--logLevel", "warn"], { cwd: at("packages/app") });
   tool("vite/bin/vite.js", ["build", "--logLevel", "warn"], { cwd: at("packages/server") });
@@ -66,7 +71,9 @@ const DEBIAN = { chromium: "chromium", pdftoppm: "poppler-utils" };
 
 /** Installs Chromium and poppler through apt when they are missing and this is root; says what to do otherwise. */
 export function ensureTestPrograms() {
-  const missing = Object.entries(DEBIAN).filter(([program]) => !has(program)).map(([, name]) => name);
+  const missing = Object.entries(DEBIAN)
+    .filter(([program]) => !has(program))
+    .map(([, name]) => name);
   if (missing.length === 0) return;
   if (process.getuid?.() !== 0 || !has("apt-get")) {
     console.error(`The tests need ${missing.join(" and ")}. Install with: sudo apt-get install ${missing.join(" ")}`);
@@ -75,7 +82,10 @@ export function ensureTestPrograms() {
   const lock = ["-o", "DPkg::Lock::Timeout=300"];
   const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
   run("apt-get", [...lock, "update", "-qq"], { env, stdio: ["ignore", "ignore", "inherit"] });
-  run("apt-get", [...lock, "install", "-y", "-qq", "--no-install-recommends", ...missing], { env, stdio: ["ignore", "ignore", "inherit"] });
+  run("apt-get", [...lock, "install", "-y", "-qq", "--no-install-recommends", ...missing], {
+    env,
+    stdio: ["ignore", "ignore", "inherit"],
+  });
 }
 
 export const cacheFolder = () => {

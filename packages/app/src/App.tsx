@@ -21,7 +21,9 @@ import { useSettings, type Settings } from "./store/settings.ts";
 import { theme } from "./theme/theme.ts";
 
 const ChartPlace = lazy(async () => ({ default: (await import("./places/chart/ChartPlace.tsx")).ChartPlace }));
-const SettingsPlace = lazy(async () => ({ default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace }));
+const SettingsPlace = lazy(async () => ({
+  default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
+}));
 
 const HEALTH_MS = 15_000;
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
@@ -44,7 +46,11 @@ function useServer(): "up" | "down" {
 function Saved() {
   const trouble = useDrafts((s) => s.trouble);
   const writing = useDrafts((s) => s.writing);
-  return <span className="saved" role="status">{trouble ? "Not saved" : writing > 0 ? "Saving …" : "Saved"}</span>;
+  return (
+    <span className="saved" role="status">
+      {trouble ? "Not saved" : writing > 0 ? "Saving …" : "Saved"}
+    </span>
+  );
 }
 
 function UndoRedo() {
@@ -52,8 +58,12 @@ function UndoRedo() {
   const future = useStore(useOpenDraft.temporal, (s) => s.futureStates.length);
   return (
     <>
-      <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={past === 0} onClick={undo}><Undo2 size={20} /></IconButton>
-      <IconButton aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={future === 0} onClick={redo}><Redo2 size={20} /></IconButton>
+      <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={past === 0} onClick={undo}>
+        <Undo2 size={20} />
+      </IconButton>
+      <IconButton aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={future === 0} onClick={redo}>
+        <Redo2 size={20} />
+      </IconButton>
     </>
   );
 }
@@ -66,11 +76,27 @@ function Banners() {
     <>
       {trouble ? (
         <div className="banner" role="alert">
-          {trouble === "full" ? "The browser's store is full, so changes live in this window only." : "The browser will not let drafts be stored (private window or blocked), so they live in this window only."}
-          <Button size="small" color="inherit" variant="outlined" onClick={() => { void saveProject([...drafts.values()], "all-drafts"); }}>Save all to a file</Button>
+          {trouble === "full"
+            ? "The browser's store is full, so changes live in this window only."
+            : "The browser will not let drafts be stored (private window or blocked), so they live in this window only."}
+          <Button
+            size="small"
+            color="inherit"
+            variant="outlined"
+            onClick={() => {
+              void saveProject([...drafts.values()], "all-drafts");
+            }}
+          >
+            Save all to a file
+          </Button>
         </div>
       ) : null}
-      {server === "down" ? <div className="banner calm" role="status">Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print or to see things fold.</div> : null}
+      {server === "down" ? (
+        <div className="banner calm" role="status">
+          Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print
+          or to see things fold.
+        </div>
+      ) : null}
     </>
   );
 }
@@ -81,29 +107,57 @@ function Frame() {
   return (
     <div className="frame">
       <header>
-        <span className="brand"><img src="/icon.svg" alt="" width={30} height={30} />Cut Fold</span>
+        <span className="brand">
+          <img src="/icon.svg" alt="" width={30} height={30} />
+          Cut Fold
+        </span>
         <nav aria-label="Places">
-          <NavLink to="/drafts" className={inDraft ? "active" : ""}>Drafts</NavLink>
+          <NavLink to="/drafts" className={inDraft ? "active" : ""}>
+            Drafts
+          </NavLink>
           <NavLink to="/size-chart">Size chart</NavLink>
           <NavLink to="/settings">Settings</NavLink>
         </nav>
         <span style={{ flex: 1 }} />
         {inDraft ? <UndoRedo /> : null}
         <Saved />
-        <ToggleButtonGroup exclusive size="small" aria-label="Show lengths in" value={settings.unit} onChange={(_, unit: Settings["unit"] | null) => { if (unit) set({ unit }); }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Show lengths in"
+          value={settings.unit}
+          onChange={(_, unit: Settings["unit"] | null) => {
+            if (unit) set({ unit });
+          }}
+        >
           <ToggleButton value="in">in</ToggleButton>
           <ToggleButton value="mm">mm</ToggleButton>
         </ToggleButtonGroup>
       </header>
       <Banners />
-      <ErrorBoundary fallbackRender={({ resetErrorBoundary }) => (
-        <main className="empty" role="alert">
-          <h1>This page tore</h1>
-          <p>Your drafts are safe. If the server has stopped, start it again; otherwise going back and trying once more usually helps.</p>
-          <Button variant="contained" onClick={resetErrorBoundary}>Try again</Button>
-        </main>
-      )}>
-        <Suspense fallback={<main className="empty" aria-busy="true"><p>One moment …</p></main>}><Outlet /></Suspense>
+      <ErrorBoundary
+        fallbackRender={({ resetErrorBoundary }) => (
+          <main className="empty" role="alert">
+            <h1>This page tore</h1>
+            <p>
+              Your drafts are safe. If the server has stopped, start it again; otherwise going back and trying once more
+              usually helps.
+            </p>
+            <Button variant="contained" onClick={resetErrorBoundary}>
+              Try again
+            </Button>
+          </main>
+        )}
+      >
+        <Suspense
+          fallback={
+            <main className="empty" aria-busy="true">
+              <p>One moment …</p>
+            </main>
+          }
+        >
+          <Outlet />
+        </Suspense>
       </ErrorBoundary>
     </div>
   );
@@ -127,7 +181,11 @@ export function App() {
     <QueryClientProvider client={queries}>
       <ThemeProvider theme={theme}>
         <CssBaseline />
-        <SnackbarProvider maxSnack={3} anchorOrigin={{ vertical: "bottom", horizontal: "left" }} autoHideDuration={5000}>
+        <SnackbarProvider
+          maxSnack={3}
+          anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
+          autoHideDuration={5000}
+        >
           <RouterProvider router={router} />
         </SnackbarProvider>
       </ThemeProvider>

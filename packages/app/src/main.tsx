@@ -12,4 +12,8 @@ void useDrafts.getState().load();
 
 const place = document.getElementById("root");
 if (!place) throw new Error("the page lacks its root");
-createRoot(place).render(<StrictMode><App /></StrictMode>);
+createRoot(place).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+);

@@ -1,7 +1,19 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import {
-  catalogue, chartOf, type Display, find, forms, type Problem, readSpec, sayProblem, solutionJson, solve, type Spec, writeProject, writeSvg,
+  catalogue,
+  chartOf,
+  type Display,
+  find,
+  forms,
+  type Problem,
+  readSpec,
+  sayProblem,
+  solutionJson,
+  solve,
+  type Spec,
+  writeProject,
+  writeSvg,
 } from "@cut-fold/core";
 import { prove } from "@cut-fold/core/proof";
 import { z } from "zod";
@@ -16,11 +28,14 @@ interface Command {
   run(given: Given): unknown;
 }
 
-const displayFor = (units: unknown): Display => (units === "in" ? { unit: "in", fraction: 16 } : units === "cm" ? { unit: "cm" } : { unit: "mm" });
+const displayFor = (units: unknown): Display =>
+  units === "in" ? { unit: "in", fraction: 16 } : units === "cm" ? { unit: "cm" } : { unit: "mm" };
 
-const lines = (problems: readonly Problem[], units: unknown): string[] => problems.map((p) => `${p.field || "spec"}: ${sayProblem(p, displayFor(units))}`);
+const lines = (problems: readonly Problem[], units: unknown): string[] =>
+  problems.map((p) => `${p.field || "spec"}: ${sayProblem(p, displayFor(units))}`);
 
-const unitsOf = (given: unknown): unknown => (typeof given === "object" && given !== null ? (given as { units?: unknown }).units : undefined);
+const unitsOf = (given: unknown): unknown =>
+  typeof given === "object" && given !== null ? (given as { units?: unknown }).units : undefined;
 
 /** One spec, or an array of them: each answered by `use`, or inside an array by its own errors. */
 function forSpecs(given: unknown, use: (spec: Spec, units: unknown) => unknown): unknown {
@@ -36,7 +51,8 @@ function forSpecs(given: unknown, use: (spec: Spec, units: unknown) => unknown):
 
 function flag(flags: Given["flags"], name: string, allowed: readonly string[]): string | undefined {
   const value = flags.get(name);
-  if (value !== undefined && !allowed.includes(value)) throw new BadInput([`--${name}: '${value}' is not known; allowed: ${allowed.join(", ")}`]);
+  if (value !== undefined && !allowed.includes(value))
+    throw new BadInput([`--${name}: '${value}' is not known; allowed: ${allowed.join(", ")}`]);
   return value;
 }
 
@@ -44,7 +60,10 @@ const EXPORTS = ["svg", "pdf", "json"] as const;
 
 function fonts(): { regular: Uint8Array; strong: Uint8Array } {
   const { resolve } = createRequire(import.meta.url);
-  const read = (weight: number): Uint8Array => new Uint8Array(readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)));
+  const read = (weight: number): Uint8Array =>
+    new Uint8Array(
+      readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)),
+    );
   return { regular: read(400), strong: read(600) };
 }
 
@@ -66,25 +85,65 @@ async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: D
 export const commands: Readonly<Record<string, Command>> = {
   forms: {
     flags: [],
-    run: () => forms.map(({ id, title, kind, about, methods, settings }) => ({ id, title, kind, about, methods, settings: z.toJSONSchema(settings, { io: "input" }) })),
+    run: () =>
+      forms.map(({ id, title, kind, about, methods, settings }) => ({
+        id,
+        title,
+        kind,
+        about,
+        methods,
+        settings: z.toJSONSchema(settings, { io: "input" }),
+      })),
   },
   catalogue: { flags: [], run: () => catalogue },
-  solve: { flags: [], run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))) },
+  solve: {
+    flags: [],
+    run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))),
+  },
   prove: { flags: [], run: ({ json }) => forSpecs(json(), (spec) => prove(solve(spec))) },
   chart: {
     flags: ["form", "board", "units", "ruler", "sheet"],
     run: ({ flags }) => {
-      const form = flag(flags, "form", forms.map((f) => f.id));
+      const form = flag(
+        flags,
+        "form",
+        forms.map((f) => f.id),
+      );
       if (form === undefined) throw new BadInput([`--form: missing; allowed: ${forms.map((f) => f.id).join(", ")}`]);
       const units = flag(flags, "units", ["mm", "cm", "in"]) ?? "mm";
-      const sheetId = flag(flags, "sheet", catalogue.sheets.map((s) => s.id));
+      const sheetId = flag(
+        flags,
+        "sheet",
+        catalogue.sheets.map((s) => s.id),
+      );
       const sheet = sheetId === undefined ? undefined : find(catalogue.sheets, sheetId);
       const chart = chartOf({
-        form, board: flag(flags, "board", catalogue.boards.map((b) => b.id)), ruler: flag(flags, "ruler", catalogue.rulers.map((r) => r.id)),
+        form,
+        board: flag(
+          flags,
+          "board",
+          catalogue.boards.map((b) => b.id),
+        ),
+        ruler: flag(
+          flags,
+          "ruler",
+          catalogue.rulers.map((r) => r.id),
+        ),
         sheet: sheet && { preset: sheet.id, width: sheet.width, height: sheet.height },
       });
       if (!chart.ok) throw new BadInput(lines(chart.problems, units));
-      return { form, rows: chart.rows.map(({ contents, blank, firstScore, inside, gap, fits, sheets }) => ({ contents: contents.id, blank, firstScore, inside, gap, fits, sheets })) };
+      return {
+        form,
+        rows: chart.rows.map(({ contents, blank, firstScore, inside, gap, fits, sheets }) => ({
+          contents: contents.id,
+          blank,
+          firstScore,
+          inside,
+          gap,
+          fits,
+          sheets,
+        })),
+      };
     },
   },
   export: {

@@ -19,7 +19,10 @@ function readJson(source: string | undefined): unknown {
 }
 
 /** `--name value` pairs and the rest. */
-function readArguments(given: readonly string[]): { readonly flags: ReadonlyMap<string, string>; readonly rest: readonly string[] } {
+function readArguments(given: readonly string[]): {
+  readonly flags: ReadonlyMap<string, string>;
+  readonly rest: readonly string[];
+} {
   const flags = new Map<string, string>();
   const rest: string[] = [];
   for (let i = 0; i < given.length; i += 1) {
@@ -38,10 +41,14 @@ function readArguments(given: readonly string[]): { readonly flags: ReadonlyMap<
 async function run(given: readonly string[]): Promise<void> {
   const [name, ...others] = given;
   const command = name === undefined ? undefined : commands[name];
-  if (!command) throw new BadInput([`command: '${name ?? ""}' is not known; there are: ${Object.keys(commands).join(", ")}`]);
+  if (!command)
+    throw new BadInput([`command: '${name ?? ""}' is not known; there are: ${Object.keys(commands).join(", ")}`]);
   const { flags, rest } = readArguments(others);
   for (const flag of flags.keys()) {
-    if (!command.flags.includes(flag)) throw new BadInput([`--${flag}: is not known here; allowed: ${command.flags.map((f) => `--${f}`).join(", ") || "none"}`]);
+    if (!command.flags.includes(flag))
+      throw new BadInput([
+        `--${flag}: is not known here; allowed: ${command.flags.map((f) => `--${f}`).join(", ") || "none"}`,
+      ]);
   }
   const result = await command.run({ flags, json: () => readJson(rest[0]) });
   process.stdout.write(`${JSON.stringify(result)}\n`);
@@ -54,7 +61,9 @@ try {
     process.stderr.write(`${error.lines.join("\n")}\n`);
     process.exitCode = 2;
   } else {
-    process.stderr.write(`a fault of ours: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    process.stderr.write(
+      `a fault of ours: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+    );
     process.exitCode = 1;
   }
 }

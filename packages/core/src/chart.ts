@@ -32,19 +32,33 @@ export interface ChartAsk {
   readonly settings?: Spec["settings"] | undefined;
 }
 
-export type Chart = { readonly ok: true; readonly rows: readonly ChartRow[] } | { readonly ok: false; readonly problems: readonly Problem[] };
+export type Chart =
+  | { readonly ok: true; readonly rows: readonly ChartRow[] }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Solves the chart. Problems name what was asked wrongly (a board of another kind, an unknown form). */
 export function chartOf({ form, board, ruler, notch, sheet, settings }: ChartAsk): Chart {
   const rows: ChartRow[] = [];
   for (const contents of catalogue.contents) {
-    const method = { ...(board !== undefined && { board }), ...(ruler !== undefined && { ruler }), ...(notch !== undefined && { notch }) };
-    const read = readSpec({ form, contents: { preset: contents.id }, method, ...(sheet && { sheet }), ...(settings && { settings }) });
+    const method = {
+      ...(board !== undefined && { board }),
+      ...(ruler !== undefined && { ruler }),
+      ...(notch !== undefined && { notch }),
+    };
+    const read = readSpec({
+      form,
+      contents: { preset: contents.id },
+      method,
+      ...(sheet && { sheet }),
+      ...(settings && { settings }),
+    });
     if (!read.ok) return { ok: false, problems: read.problems };
     const solution = solve(read.value);
     const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
     const measured = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
-    const sheets = catalogue.sheets.filter((s) => fitsIn(blank.width, blank.height, s.width, s.height)).map((s) => s.id);
+    const sheets = catalogue.sheets
+      .filter((s) => fitsIn(blank.width, blank.height, s.width, s.height))
+      .map((s) => s.id);
     rows.push({
       contents,
       spec: read.value,

@@ -13,7 +13,7 @@ export * from "./model/piece.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export { settingMeta, type SettingMeta } from "./model/setting.ts";
-export type { Form, Setup } from "./model/form.ts";
+export { settingsOf, type Form, type Setup } from "./model/form.ts";
 export { readSpec, setupOf, type Problem, type Read } from "./forms/readSpec.ts";
 export { solve } from "./solve.ts";
 export * from "./units/format.ts";

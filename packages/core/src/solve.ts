@@ -31,6 +31,8 @@ export function solve(spec: Spec): Solution {
     dimensions: drafted.dimensions,
     findings: checks.flatMap((check) => check.run(made)),
     materials: materialsOf(pieces, spec),
-    steps: methodOf(spec.method.kind).steps(made).map((step, i) => ({ n: i + 1, ...step })),
+    steps: methodOf(spec.method.kind)
+      .steps(made)
+      .map((step, i) => ({ n: i + 1, ...step })),
   };
 }

@@ -4,8 +4,18 @@ import express, { type ErrorRequestHandler, type Express } from "express";
 
 /** Scripts, styles and fonts from here only. Emotion writes style elements, so styles may be inline; nothing may be framed or sent away. */
 const CSP = [
-  "default-src 'none'", "script-src 'self'", "style-src 'self' 'unsafe-inline'", "font-src 'self' data:", "img-src 'self' data: blob:",
-  "connect-src 'self'", "worker-src 'self'", "manifest-src 'self'", "base-uri 'none'", "form-action 'none'", "frame-ancestors 'none'", "frame-src 'self' blob:",
+  "default-src 'none'",
+  "script-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  "font-src 'self' data:",
+  "img-src 'self' data: blob:",
+  "connect-src 'self'",
+  "worker-src 'self'",
+  "manifest-src 'self'",
+  "base-uri 'none'",
+  "form-action 'none'",
+  "frame-ancestors 'none'",
+  "frame-src 'self' blob:",
 ].join("; ");
 
 const BODY_LIMIT = "1mb";
@@ -16,7 +26,12 @@ export function createApp(root: string): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use((_request, response, next) => {
-    response.set({ "Content-Security-Policy": CSP, "X-Content-Type-Options": "nosniff", "Referrer-Policy": "no-referrer", "Cross-Origin-Opener-Policy": "same-origin" });
+    response.set({
+      "Content-Security-Policy": CSP,
+      "X-Content-Type-Options": "nosniff",
+      "Referrer-Policy": "no-referrer",
+      "Cross-Origin-Opener-Policy": "same-origin",
+    });
     next();
   });
   app.use(express.json({ limit: BODY_LIMIT }));
@@ -27,7 +42,10 @@ export function createApp(root: string): Express {
     response.status(404).json({ error: "there is nothing at this address" });
   });
   // a missing chunk must be a 404 and never the page
-  app.use("/assets", express.static(`${root}/assets`, { fallthrough: false, immutable: true, maxAge: "1y", dotfiles: "deny" }));
+  app.use(
+    "/assets",
+    express.static(`${root}/assets`, { fallthrough: false, immutable: true, maxAge: "1y", dotfiles: "deny" }),
+  );
   app.use(express.static(root, { index: false, dotfiles: "deny" }));
   app.get("/{*splat}", (_request, response) => {
     response.set("Cache-Control", "no-cache");
@@ -40,7 +58,9 @@ export function createApp(root: string): Express {
     }
     const status = error.status ?? 500;
     if (status >= 500) console.error(error);
-    response.status(status).json({ error: status >= 500 ? "a fault of ours; the log says more" : "this request cannot be answered" });
+    response
+      .status(status)
+      .json({ error: status >= 500 ? "a fault of ours; the log says more" : "this request cannot be answered" });
   };
   app.use(onError);
   return app;

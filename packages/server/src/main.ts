@@ -13,7 +13,9 @@ const root = path.resolve(import.meta.dirname, "../../app/dist");
 const server = createApp(root).listen(read.data.PORT, "127.0.0.1", (error?: Error) => {
   if (error) {
     const taken = (error as NodeJS.ErrnoException).code === "EADDRINUSE";
-    console.error(taken ? `Port ${String(read.data.PORT)} is in use. Start with another: PORT=4180 npm start` : error.message);
+    console.error(
+      taken ? `Port ${String(read.data.PORT)} is in use. Start with another: PORT=4180 npm start` : error.message,
+    );
     process.exit(1);
   }
   const address = server.address();

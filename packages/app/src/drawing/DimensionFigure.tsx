@@ -5,7 +5,7 @@ import { beginGesture, endGesture } from "../store/openDraft.ts";
 import { useDisplay } from "../store/settings.ts";
 import { setDimension } from "../store/setDimension.ts";
 import { colour } from "../theme/theme.ts";
-import { toScreen, type View } from "./FlatView.tsx";
+import { toScreen, type View } from "./view.ts";
 import { light, useLit } from "./lit.ts";
 
 /** px from the paper to a figure's line */
@@ -39,20 +39,22 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
   // to the right of from→to in the drawing is to the right on the screen as well: only y is mirrored
   const right: Point = [-along[1], along[0]];
   const shift = offset === 0 ? 0 : offset > 0 ? OFFSET : -OFFSET * 0.62;
-  const at = (t: number, off = shift): Point => [a[0] + along[0] * length * t + right[0] * off, a[1] + along[1] * length * t + right[1] * off];
+  const at = (t: number, off = shift): Point => [
+    a[0] + along[0] * length * t + right[0] * off,
+    a[1] + along[1] * length * t + right[1] * off,
+  ];
   const [p, q, m] = [at(0), at(1), at(0.5)];
   const short = length < 70;
-  // a figure that is longer than its line stands beside it
-  const label: Point = short ? [m[0] + (along[0] < 0 ? -1 : 1) * 0, m[1]] : m;
   let angle = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
-  if (angle > 90.01) angle -= 180;
-  if (angle < -89.99) angle += 180;
+  // figures are read from below or from the right
+  if (angle > 89.99) angle -= 180;
+  if (angle < -90.01) angle += 180;
   const key = KEY_FIGURES.includes(dimension.id);
   const size = key ? 21 : 16;
   const wide = text.length * size * 0.5 + 14;
   const tint = isLit ? colour.rust : dimension.id === "first-score" ? colour.rust : sets ? colour.slate : colour.ink;
-  // short lines carry their figure at the end, out of the way of the drawing
-  const seat: Point = short ? [b[0] + along[0] * (wide / 2 + 12), b[1] + along[1] * (wide / 2 + 12)] : label;
+  // short lines carry their figure before their start, which stands off the paper
+  const seat: Point = short ? [a[0] - along[0] * (wide / 2 + 4), a[1] - along[1] * (wide / 2 + 4)] : m;
 
   const commit = (): void => {
     if (typed === undefined) return;
@@ -95,60 +97,164 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
 
   const line: ReactNode = (
     <g stroke={tint} strokeWidth={isLit ? 2 : 1} pointerEvents="none">
-      {offset === 0 ? null : <><line x1={a[0]} y1={a[1]} x2={p[0]} y2={p[1]} strokeOpacity={0.45} /><line x1={b[0]} y1={b[1]} x2={q[0]} y2={q[1]} strokeOpacity={0.45} /></>}
-      {short || offset < 0 ? <line x1={p[0]} y1={p[1]} x2={q[0]} y2={q[1]} /> : (
+      {offset === 0 ? null : (
         <>
-          <line x1={p[0]} y1={p[1]} x2={m[0] - along[0] * wide / 2} y2={m[1] - along[1] * wide / 2} />
-          <line x1={m[0] + along[0] * wide / 2} y1={m[1] + along[1] * wide / 2} x2={q[0]} y2={q[1]} />
+          <line x1={a[0]} y1={a[1]} x2={p[0]} y2={p[1]} strokeOpacity={0.45} />
+          <line x1={b[0]} y1={b[1]} x2={q[0]} y2={q[1]} strokeOpacity={0.45} />
         </>
       )}
-      {[p, q].map((end, i) => <line key={i} x1={end[0] - (along[0] - right[0]) * SLASH} y1={end[1] - (along[1] - right[1]) * SLASH} x2={end[0] + (along[0] - right[0]) * SLASH} y2={end[1] + (along[1] - right[1]) * SLASH} strokeWidth={1.6} />)}
+      {short || offset < 0 ? (
+        <line x1={p[0]} y1={p[1]} x2={q[0]} y2={q[1]} />
+      ) : (
+        <>
+          <line x1={p[0]} y1={p[1]} x2={m[0] - (along[0] * wide) / 2} y2={m[1] - (along[1] * wide) / 2} />
+          <line x1={m[0] + (along[0] * wide) / 2} y1={m[1] + (along[1] * wide) / 2} x2={q[0]} y2={q[1]} />
+        </>
+      )}
+      {[p, q].map((end, i) => (
+        <line
+          key={i}
+          x1={end[0] - (along[0] - right[0]) * SLASH}
+          y1={end[1] - (along[1] - right[1]) * SLASH}
+          x2={end[0] + (along[0] - right[0]) * SLASH}
+          y2={end[1] + (along[1] - right[1]) * SLASH}
+          strokeWidth={1.6}
+        />
+      ))}
     </g>
   );
+  // outside the paper the grip stands on the figure's own line, inside it at the corner that moves
+  const grip = offset > 0 ? q : b;
   const place: Point = offset < 0 ? [m[0] - right[0] * 13, m[1] - right[1] * 13] : seat;
   const turned = short ? 0 : angle;
   return (
-    <g onPointerEnter={() => { light([dimension.id, ...lights]); }} onPointerLeave={() => { light([]); }} data-dimension={dimension.id}>
+    <g
+      onPointerEnter={() => {
+        light([dimension.id, ...lights]);
+      }}
+      onPointerLeave={() => {
+        light([]);
+      }}
+      data-dimension={dimension.id}
+    >
       {line}
       {typed === undefined ? (
         <g
           transform={`translate(${String(place[0])} ${String(place[1])}) rotate(${String(turned)})`}
           {...(sets && {
-            role: "button", tabIndex: 0, "aria-label": `${name}: ${text}. Press Enter to type another.`, style: { cursor: "text" },
-            onClick: () => { setTyped(text.replace("~", "").replace("⁄", "/")); },
-            onFocus: () => { light([dimension.id, ...lights]); },
-            onBlur: () => { light([]); },
+            role: "button",
+            tabIndex: 0,
+            "aria-label": `${name}: ${text}. Press Enter to type another.`,
+            style: { cursor: "text" },
+            onClick: () => {
+              setTyped(text.replace("~", "").replace("⁄", "/"));
+            },
+            onFocus: () => {
+              light([dimension.id, ...lights]);
+            },
+            onBlur: () => {
+              light([]);
+            },
             onKeyDown: (event) => {
-              if (event.key === "Enter" || event.key === " ") { event.preventDefault(); setTyped(text.replace("~", "").replace("⁄", "/")); }
-              const step = event.key === "ArrowUp" || event.key === "ArrowRight" ? grid : event.key === "ArrowDown" || event.key === "ArrowLeft" ? -grid : 0;
-              if (step !== 0) { event.preventDefault(); setDimension(dimension, value + step); }
+              if (event.key === "Enter" || event.key === " ") {
+                event.preventDefault();
+                setTyped(text.replace("~", "").replace("⁄", "/"));
+              }
+              const step =
+                event.key === "ArrowUp" || event.key === "ArrowRight"
+                  ? grid
+                  : event.key === "ArrowDown" || event.key === "ArrowLeft"
+                    ? -grid
+                    : 0;
+              if (step !== 0) {
+                event.preventDefault();
+                setDimension(dimension, value + step);
+              }
             },
           })}
         >
           <rect x={-wide / 2} y={-size * 0.85} width={wide} height={size * 1.7} fill="transparent" />
-          <text textAnchor="middle" dominantBaseline="central" fontSize={size} fontWeight={key ? 700 : 600} fill={tint}
-            textDecoration={sets ? "underline dotted 1px" : undefined} style={{ textUnderlineOffset: "0.22em" }}>{text}</text>
+          <text
+            textAnchor="middle"
+            dominantBaseline="central"
+            fontSize={size}
+            fontWeight={key ? 700 : 600}
+            fill={tint}
+            textDecoration={sets ? "underline dotted 1px" : undefined}
+            style={{ textUnderlineOffset: "0.22em" }}
+          >
+            {text}
+          </text>
         </g>
       ) : (
-        <foreignObject x={Math.max(4, place[0] - 80)} y={Math.max(4, place[1] - 24)} width={230} height={100} style={{ overflow: "visible" }}>
-          <form style={{ background: colour.sheet, border: `2px solid ${trouble ? colour.rust : colour.slate}`, borderRadius: 6, padding: "4px 8px", width: 160, boxShadow: "0 4px 14px rgba(60,45,15,.2)" }}
-            onSubmit={(event) => { event.preventDefault(); commit(); }}>
-            <label style={{ display: "block", fontSize: 13, color: colour.soft }}>{name}
-              <input autoFocus value={typed} spellCheck={false} autoComplete="off" aria-invalid={trouble !== undefined}
-                onFocus={(event) => { event.target.select(); }}
-                onChange={(event) => { setTyped(event.target.value); setTrouble(undefined); }}
-                onBlur={() => { if (trouble === undefined) commit(); }}
-                onKeyDown={(event) => { if (event.key === "Escape") { setTyped(undefined); setTrouble(undefined); } }}
-                style={{ font: "600 18px inherit", fontFamily: "inherit", width: "100%", border: 0, outline: 0, background: "transparent", color: colour.ink }} />
+        <foreignObject
+          x={Math.max(4, place[0] - 80)}
+          y={Math.max(4, place[1] - 24)}
+          width={230}
+          height={100}
+          style={{ overflow: "visible" }}
+        >
+          <form
+            style={{
+              background: colour.sheet,
+              border: `2px solid ${trouble ? colour.rust : colour.slate}`,
+              borderRadius: 6,
+              padding: "4px 8px",
+              width: 160,
+              boxShadow: "0 4px 14px rgba(60,45,15,.2)",
+            }}
+            onSubmit={(event) => {
+              event.preventDefault();
+              commit();
+            }}
+          >
+            <label style={{ display: "block", fontSize: 13, color: colour.soft }}>
+              {name}
+              <input
+                autoFocus
+                value={typed}
+                spellCheck={false}
+                autoComplete="off"
+                aria-invalid={trouble !== undefined}
+                onFocus={(event) => {
+                  event.target.select();
+                }}
+                onChange={(event) => {
+                  setTyped(event.target.value);
+                  setTrouble(undefined);
+                }}
+                onBlur={() => {
+                  if (trouble === undefined) commit();
+                }}
+                onKeyDown={(event) => {
+                  if (event.key === "Escape") {
+                    setTyped(undefined);
+                    setTrouble(undefined);
+                  }
+                }}
+                style={{
+                  font: "600 18px inherit",
+                  fontFamily: "inherit",
+                  width: "100%",
+                  border: 0,
+                  outline: 0,
+                  background: "transparent",
+                  color: colour.ink,
+                }}
+              />
             </label>
-            {trouble ? <div role="alert" style={{ fontSize: 13, color: colour.rust }}>{trouble}</div> : null}
+            {trouble ? (
+              <div role="alert" style={{ fontSize: 13, color: colour.rust }}>
+                {trouble}
+              </div>
+            ) : null}
           </form>
         </foreignObject>
       )}
       {sets && typed === undefined ? (
         <g {...dragging} style={{ cursor: "move", touchAction: "none" }} data-handle={dimension.id}>
-          <circle cx={b[0]} cy={b[1]} r={short ? 12 : 18} fill="transparent" />
-          <circle cx={b[0]} cy={b[1]} r={5} fill={colour.sheet} stroke={tint} strokeWidth={2} />
+          <circle cx={grip[0]} cy={grip[1]} r={short ? 12 : 18} fill="transparent" />
+          <circle cx={grip[0]} cy={grip[1]} r={5} fill={colour.sheet} stroke={tint} strokeWidth={2} />
         </g>
       ) : null}
     </g>

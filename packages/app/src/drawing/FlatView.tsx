@@ -3,7 +3,18 @@
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
 import {
-  type Dimension, flatten, formatLength, inARow, pathData, type Piece, place, type Point, type Placement, sayDimension, type Solution,
+  type Dimension,
+  direction,
+  flatten,
+  formatLength,
+  inARow,
+  pathData,
+  type Piece,
+  place,
+  type Point,
+  type Placement,
+  sayDimension,
+  type Solution,
 } from "@cut-fold/core";
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useDisplay } from "../store/settings.ts";
@@ -11,22 +22,18 @@ import { colour } from "../theme/theme.ts";
 import { DimensionFigure } from "./DimensionFigure.tsx";
 import { strokeOf } from "./language.ts";
 import { light, useLit } from "./lit.ts";
+import { toScreen, type View } from "./view.ts";
 
 /** Pixels kept free round the paper for the figures. */
 const MARGIN = { x: 76, top: 62, bottom: 66 } as const;
 
-export interface View {
-  /** pixels for a mm */
-  readonly k: number;
-  /** where the drawing's lower left corner stands, px */
-  readonly x0: number;
-  readonly y0: number;
-}
-export const toScreen = ({ k, x0, y0 }: View, [x, y]: Point): Point => [x0 + x * k, y0 - y * k];
-
 function fitView(width: number, height: number, wide: number, tall: number): View {
   const k = Math.max(0.1, Math.min((width - 2 * MARGIN.x) / wide, (height - MARGIN.top - MARGIN.bottom) / tall));
-  return { k, x0: (width - wide * k) / 2, y0: MARGIN.top + (height - MARGIN.top - MARGIN.bottom - tall * k) / 2 + tall * k };
+  return {
+    k,
+    x0: (width - wide * k) / 2,
+    y0: MARGIN.top + (height - MARGIN.top - MARGIN.bottom - tall * k) / 2 + tall * k,
+  };
 }
 
 interface FlatViewProps {
@@ -43,13 +50,22 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return undefined;
-    const measure = (): void => { setSize({ width: element.clientWidth, height: element.clientHeight }); };
+    const measure = (): void => {
+      setSize({ width: element.clientWidth, height: element.clientHeight });
+    };
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(element);
-    return () => { observer.disconnect(); };
+    return () => {
+      observer.disconnect();
+    };
   }, []);
-  useEffect(() => () => { light([]); }, []);
+  useEffect(
+    () => () => {
+      light([]);
+    },
+    [],
+  );
   const row = useMemo(() => inARow(solution.pieces), [solution.pieces]);
   const fitted = useMemo(() => {
     if (trueSize === undefined) return fitView(size.width, size.height, row.width, row.height);
@@ -59,28 +75,64 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   }, [size, row.width, row.height, trueSize]);
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
-  const large = trueSize !== undefined && (view.x0 * 2 + row.width * view.k > size.width + 1 || row.height * view.k + MARGIN.top + MARGIN.bottom > size.height + 1);
-  const canvas = large ? { width: row.width * view.k + view.x0 * 2, height: Math.max(size.height, row.height * view.k + MARGIN.top + MARGIN.bottom) } : size;
+  const large =
+    trueSize !== undefined &&
+    (view.x0 * 2 + row.width * view.k > size.width + 1 ||
+      row.height * view.k + MARGIN.top + MARGIN.bottom > size.height + 1);
+  const canvas = large
+    ? {
+        width: row.width * view.k + view.x0 * 2,
+        height: Math.max(size.height, row.height * view.k + MARGIN.top + MARGIN.bottom),
+      }
+    : size;
   return (
     <div ref={box} style={{ position: "absolute", inset: 0, overflow: large ? "auto" : "hidden" }}>
       {size.width > 0 ? (
-        <svg width={canvas.width} height={canvas.height} style={{ display: "block", touchAction: large ? "auto" : "none" }} role="group" aria-label="The blank, flat">
+        <svg
+          width={canvas.width}
+          height={canvas.height}
+          style={{ display: "block", touchAction: large ? "auto" : "none" }}
+          role="group"
+          aria-label="The blank, flat"
+        >
           <defs>
-            <pattern id="flat-glue" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
-              <line x1="0" y1="0" x2="0" y2="7" stroke={colour.rust} strokeWidth="1.3" />
+            <pattern
+              id="flat-glue"
+              width="2.4"
+              height="2.4"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(30)"
+            >
+              <line x1="0" y1="0" x2="0" y2="2.4" stroke={colour.rust} strokeWidth="0.6" />
             </pattern>
-            <filter id="paper-shadow" x="-10%" y="-10%" width="120%" height="120%"><feDropShadow dx="0" dy="3" stdDeviation="5" floodColor="#5d4a26" floodOpacity="0.22" /></filter>
+            <filter id="paper-shadow" x="-60%" y="-60%" width="220%" height="220%">
+              <feDropShadow dx="0" dy="3" stdDeviation="5" floodColor="#5d4a26" floodOpacity="0.22" />
+            </filter>
           </defs>
           {row.placed.map(({ piece, x }) => {
             const here: View = { ...view, x0: view.x0 + x * view.k };
             return (
               <g key={piece.id}>
                 <Paper piece={piece} view={here} face={colours.face} />
-                {solution.contents.filter((c) => c.on.piece === piece.id).map((c) => <Inside key={c.name} contents={c} view={here} />)}
+                {solution.contents
+                  .filter((c) => c.on.piece === piece.id)
+                  .map((c) => (
+                    <Inside key={c.name} contents={c} view={here} />
+                  ))}
                 <PanelNames piece={piece} view={here} contents={solution.contents} />
-                {solution.dimensions.filter((d) => d.piece === piece.id).map((d) => (
-                  <Figure key={d.id} dimension={d} view={here} grid={solution.grid} onHold={(held) => { setFrozen(held ? fitted : undefined); }} />
-                ))}
+                {solution.dimensions
+                  .filter((d) => d.piece === piece.id)
+                  .map((d) => (
+                    <Figure
+                      key={d.id}
+                      dimension={d}
+                      view={here}
+                      grid={solution.grid}
+                      onHold={(held) => {
+                        setFrozen(held ? fitted : undefined);
+                      }}
+                    />
+                  ))}
               </g>
             );
           })}
@@ -90,25 +142,81 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   );
 }
 
-const Paper = memo(function Paper({ piece, view, face }: { readonly piece: Piece; readonly view: View; readonly face: string }) {
+const Paper = memo(function Paper({
+  piece,
+  view,
+  face,
+}: {
+  readonly piece: Piece;
+  readonly view: View;
+  readonly face: string;
+}) {
   const lit = useLit((s) => s.ids);
   const outline = useMemo(() => piece.outline.map(pathData).join(""), [piece]);
   return (
-    <g transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`} strokeLinejoin="round" strokeLinecap="round">
+    <g
+      transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`}
+      strokeLinejoin="round"
+      strokeLinecap="round"
+    >
       <path d={outline} fill={face} fillRule="evenodd" filter="url(#paper-shadow)" />
       {piece.panels.map((panel) => (
-        <path key={panel.id} d={pathData(panel.outline)} fill={lit.includes(panel.id) ? colour.rustWash : "transparent"} fillOpacity={0.85}
-          onPointerEnter={() => { light([panel.id]); }} onPointerLeave={() => { light([]); }} />
+        <path
+          key={panel.id}
+          d={pathData(panel.outline)}
+          fill={lit.includes(panel.id) ? colour.rustWash : "transparent"}
+          fillOpacity={0.85}
+          onPointerEnter={() => {
+            light([panel.id]);
+          }}
+          onPointerLeave={() => {
+            light([]);
+          }}
+        />
       ))}
-      {piece.glue.filter((g) => g.face === "front").map((g) => (
-        <path key={g.id} d={`M${g.polygon.map((p) => p.join(" ")).join("L")}Z`} fill="url(#flat-glue)" fillOpacity={0.55} pointerEvents="none" />
-      ))}
-      <path d={outline} fill="none" vectorEffect="non-scaling-stroke" {...strokeOf("cut")} {...(lit.includes("outline") && { stroke: colour.rust, strokeWidth: 3 })} pointerEvents="none" />
+      {piece.glue
+        .filter((g) => g.face === "front")
+        .map((g) => (
+          <path
+            key={g.id}
+            d={`M${g.polygon.map((p) => p.join(" ")).join("L")}Z`}
+            fill="url(#flat-glue)"
+            fillOpacity={0.55}
+            pointerEvents="none"
+          />
+        ))}
+      <path
+        d={outline}
+        fill="none"
+        vectorEffect="non-scaling-stroke"
+        {...strokeOf("cut")}
+        {...(lit.includes("outline") && { stroke: colour.rust, strokeWidth: 3 })}
+        pointerEvents="none"
+      />
       {piece.lines.map((stroke) => (
-        <g key={stroke.id} onPointerEnter={() => { light([stroke.id]); }} onPointerLeave={() => { light([]); }}>
-          <path d={pathData(stroke.path)} fill="none" stroke="transparent" strokeWidth={14} vectorEffect="non-scaling-stroke" />
-          <path d={pathData(stroke.path)} fill="none" vectorEffect="non-scaling-stroke" {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
-            {...(lit.includes(stroke.id) && { stroke: colour.rust, strokeWidth: 3.4 })} />
+        <g
+          key={stroke.id}
+          onPointerEnter={() => {
+            light([stroke.id]);
+          }}
+          onPointerLeave={() => {
+            light([]);
+          }}
+        >
+          <path
+            d={pathData(stroke.path)}
+            fill="none"
+            stroke="transparent"
+            strokeWidth={14}
+            vectorEffect="non-scaling-stroke"
+          />
+          <path
+            d={pathData(stroke.path)}
+            fill="none"
+            vectorEffect="non-scaling-stroke"
+            {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
+            {...(lit.includes(stroke.id) && { stroke: colour.rust, strokeWidth: 3.4 })}
+          />
         </g>
       ))}
     </g>
@@ -119,15 +227,42 @@ function Inside({ contents, view }: { readonly contents: Placement; readonly vie
   const isLit = useLit((s) => s.ids.includes("contents"));
   const { width: w, height: h, rotation } = contents;
   const pose = { x: contents.x, y: contents.y, rotation, flip: false };
-  const corners = ([[-w / 2, -h / 2], [w / 2, -h / 2], [w / 2, h / 2], [-w / 2, h / 2]] as const).map((p) => toScreen(view, place(p, pose)));
+  const corners = (
+    [
+      [-w / 2, -h / 2],
+      [w / 2, -h / 2],
+      [w / 2, h / 2],
+      [-w / 2, h / 2],
+    ] as const
+  ).map((p) => toScreen(view, place(p, pose)));
   const [cx, cy] = toScreen(view, [contents.x, contents.y]);
   return (
     <g pointerEvents="none">
-      <path d={`M${corners.map((c) => c.join(" ")).join("L")}Z`} fill="#fffdf8" fillOpacity={isLit ? 0.75 : 0.5} stroke={colour.rust} strokeWidth={isLit ? 2.4 : 1.3} />
-      <text x={cx} y={cy} transform={`rotate(${String(-rotation)} ${String(cx)} ${String(cy)})`} textAnchor="middle" dominantBaseline="middle" fontSize={15} fontWeight={600} fill={colour.rust}>{contents.name}</text>
+      <path
+        d={`M${corners.map((c) => c.join(" ")).join("L")}Z`}
+        fill="#fffdf8"
+        fillOpacity={isLit ? 0.75 : 0.5}
+        stroke={colour.rust}
+        strokeWidth={isLit ? 2.4 : 1.3}
+      />
+      <text
+        x={cx}
+        y={cy}
+        transform={`rotate(${String(-rotation)} ${String(cx)} ${String(cy)})`}
+        textAnchor="middle"
+        dominantBaseline="middle"
+        fontSize={15}
+        fontWeight={600}
+        fill={colour.rust}
+      >
+        {contents.name}
+      </text>
     </g>
   );
 }
+
+/** mm a panel's name is moved out of the way of a cut */
+const NAME_OFF_CUT_MM = 14;
 
 /** The middle of a panel, weighed by its corners' triangles. */
 function middleOf(points: readonly Point[]): Point {
@@ -142,22 +277,63 @@ function middleOf(points: readonly Point[]): Point {
   return [x / (3 * area), y / (3 * area)];
 }
 
-const PanelNames = memo(function PanelNames({ piece, view, contents }: { readonly piece: Piece; readonly view: View; readonly contents: Solution["contents"] }) {
+const PanelNames = memo(function PanelNames({
+  piece,
+  view,
+  contents,
+}: {
+  readonly piece: Piece;
+  readonly view: View;
+  readonly contents: Solution["contents"];
+}) {
   const covered = contents.map((c) => c.on.panel);
   return (
-    <g fill={colour.soft} fontSize={14} textAnchor="middle" pointerEvents="none">
-      {piece.panels.filter((p) => !covered.includes(p.id)).map((panel) => {
-        const points = flatten(panel.outline);
-        const [x, y] = toScreen(view, middleOf(points));
-        const wide = (Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]))) * view.k;
-        return wide < 60 ? null : <text key={panel.id} x={x} y={y}>{panel.name}</text>;
-      })}
+    <g fill={colour.ink} fillOpacity={0.78} fontSize={14} textAnchor="middle" pointerEvents="none">
+      {piece.panels
+        .filter((p) => !covered.includes(p.id))
+        .map((panel) => {
+          const points = flatten(panel.outline);
+          const cut = piece.cuts.find((c) => c.panel === panel.id)?.path[0];
+          const middle = middleOf(points);
+          // a slit through the middle pushes the name out towards the tip
+          const away = cut ? NAME_OFF_CUT_MM : 0;
+          const hinge = piece.folds.find((f) => f.panels[1] === panel.id);
+          const out = hinge
+            ? direction([(hinge.from[0] + hinge.to[0]) / 2, (hinge.from[1] + hinge.to[1]) / 2], middle)
+            : ([0, 0] as const);
+          const [x, y] = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
+          const wide = (Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]))) * view.k;
+          return wide < 60 ? null : (
+            <text key={panel.id} x={x} y={y}>
+              {panel.name}
+            </text>
+          );
+        })}
     </g>
   );
 });
 
-function Figure({ dimension, view, grid, onHold }: { readonly dimension: Dimension; readonly view: View; readonly grid: number; readonly onHold: (held: boolean) => void }) {
+function Figure({
+  dimension,
+  view,
+  grid,
+  onHold,
+}: {
+  readonly dimension: Dimension;
+  readonly view: View;
+  readonly grid: number;
+  readonly onHold: (held: boolean) => void;
+}) {
   const display = useDisplay();
   const text = formatLength(dimension.value, display);
-  return <DimensionFigure dimension={dimension} view={view} text={text} name={sayDimension(dimension)} grid={grid} onHold={onHold} />;
+  return (
+    <DimensionFigure
+      dimension={dimension}
+      view={view}
+      text={text}
+      name={sayDimension(dimension)}
+      grid={grid}
+      onHold={onHold}
+    />
+  );
 }

@@ -1,5 +1,16 @@
 /** The very blank, folded in space. Loaded only when wanted: three.js comes with it. */
-import { flatten, foldedPanels, lastOrder, openingDirection, type Piece, type Placement, type Point, type Rigid, type Solution, uprightPose } from "@cut-fold/core";
+import {
+  flatten,
+  foldedPanels,
+  lastOrder,
+  openingDirection,
+  type Piece,
+  type Placement,
+  type Point,
+  type Rigid,
+  type Solution,
+  uprightPose,
+} from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { useEffect, useMemo } from "react";
 import * as THREE from "three";
@@ -17,7 +28,11 @@ interface FoldedViewProps {
 }
 
 /** How the slider's run is shared out: the folds but the last, the contents sliding in, the last fold. */
-export function stagesOf(solution: Solution): { readonly folds: number; readonly fills: boolean; readonly end: number } {
+export function stagesOf(solution: Solution): {
+  readonly folds: number;
+  readonly fills: boolean;
+  readonly end: number;
+} {
   const main = solution.pieces[0] as Piece;
   const folds = lastOrder(main);
   const fills = solution.contents.length > 0;
@@ -39,11 +54,30 @@ export default function FoldedView({ solution, colours, progress, side }: Folded
   const { width, height } = (solution.pieces[0] as Piece).blank;
   const size = Math.max(width, height);
   return (
-    <Canvas frameloop="demand" dpr={[1, 2]} shadows="percentage" camera={{ fov: 32, near: size / 50, far: size * 20, position: [0, -size * 0.6, size * 2] }} gl={{ antialias: true, preserveDrawingBuffer: true }} aria-hidden>
-      <ambientLight intensity={1.5} />
-      <directionalLight position={[-size, size * 0.8, size * 2.2]} intensity={1.7} castShadow shadow-mapSize={[1024, 1024]} shadow-normalBias={0.4} shadow-bias={-0.0006}
-        shadow-camera-left={-size} shadow-camera-right={size} shadow-camera-top={size} shadow-camera-bottom={-size} shadow-camera-far={size * 6} />
-      <directionalLight position={[size, -size, -size]} intensity={0.7} />
+    <Canvas
+      flat
+      frameloop="demand"
+      dpr={[1, 2]}
+      shadows="percentage"
+      camera={{ fov: 32, near: size / 50, far: size * 20, position: [0, -size * 0.6, size * 2] }}
+      gl={{ antialias: true, preserveDrawingBuffer: true }}
+      aria-hidden
+    >
+      <ambientLight intensity={1.95} />
+      <directionalLight
+        position={[-size, size * 0.8, size * 2.2]}
+        intensity={1.3}
+        castShadow
+        shadow-mapSize={[1024, 1024]}
+        shadow-normalBias={0.4}
+        shadow-bias={-0.0006}
+        shadow-camera-left={-size}
+        shadow-camera-right={size}
+        shadow-camera-top={size}
+        shadow-camera-bottom={-size}
+        shadow-camera-far={size * 6}
+      />
+      <directionalLight position={[size, -size, -size]} intensity={0.5} />
       <Scene solution={solution} colours={colours} progress={progress} />
       <Eye size={size} side={side} />
       <Redraw on={[solution, progress, colours]} />
@@ -54,18 +88,25 @@ export default function FoldedView({ solution, colours, progress, side }: Folded
 /** With frames on demand, a change of what is drawn asks for one. */
 function Redraw({ on }: { readonly on: readonly unknown[] }) {
   const invalidate = useThree((s) => s.invalidate);
-  useEffect(() => { invalidate(); });
-  void on;
+  useEffect(() => {
+    if (on.length > 0) invalidate();
+  });
   return null;
 }
 
-const EYES: Readonly<Record<Side, readonly [number, number, number]>> = { closing: [0, -0.95, 1.9], address: [0, -0.5, -2.1], open: [0.75, 1.25, 1.5] };
+const EYES: Readonly<Record<Side, readonly [number, number, number]>> = {
+  closing: [0, -0.75, 1.75],
+  address: [0, -0.5, -1.95],
+  open: [0.7, 1.3, 1.35],
+};
 
 function Eye({ size, side }: { readonly size: number; readonly side: Side }) {
   const { camera, gl, invalidate } = useThree();
   const controls = useMemo(() => new OrbitControls(camera, gl.domElement), [camera, gl]);
   useEffect(() => {
-    const redraw = (): void => { invalidate(); };
+    const redraw = (): void => {
+      invalidate();
+    };
     controls.enableDamping = false;
     controls.addEventListener("change", redraw);
     return () => {
@@ -77,7 +118,8 @@ function Eye({ size, side }: { readonly size: number; readonly side: Side }) {
     const [x, y, z] = EYES[side];
     camera.position.set(x * size, y * size, z * size);
     camera.up.set(0, 1, 0);
-    controls.target.set(0, 0, 0);
+    // a little above the middle, where the open flap and the contents on their way stand
+    controls.target.set(0, size * 0.1, 0);
     controls.update();
     invalidate();
   }, [side, size, camera, controls, invalidate]);
@@ -90,7 +132,10 @@ function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
   const lying = solution.contents[0];
   // the paper makes room for the contents once they are on their way in
   const filled = lying && out < 1 ? lying.thickness * Math.min(1, (1 - out) * 6) : 0;
-  const poses = useMemo(() => foldedPanels(solution, { progress: ease(folded), caliper, filled }), [solution, folded, caliper, filled]);
+  const poses = useMemo(
+    () => foldedPanels(solution, { progress: ease(folded), caliper, filled }),
+    [solution, folded, caliper, filled],
+  );
   const main = solution.pieces[0] as Piece;
   const turned = uprightPose(solution).rotation;
   const centre: Point = lying ? [lying.x, lying.y] : middle(main);
@@ -98,9 +143,18 @@ function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
   return (
     <group rotation={[0, 0, (turned * Math.PI) / 180]}>
       <group position={[-centre[0], -centre[1], 0]}>
-        {solution.pieces.filter((p) => p === main || joined.includes(p.id)).map((piece) =>
-          piece.panels.map((panel) => <PanelMesh key={`${piece.id}/${panel.id}`} outline={panel.outline} pose={poses.get(`${piece.id}/${panel.id}`) as Rigid} colours={colours} />),
-        )}
+        {solution.pieces
+          .filter((p) => p === main || joined.includes(p.id))
+          .map((piece) =>
+            piece.panels.map((panel) => (
+              <PanelMesh
+                key={`${piece.id}/${panel.id}`}
+                outline={panel.outline}
+                pose={poses.get(`${piece.id}/${panel.id}`) as Rigid}
+                colours={colours}
+              />
+            )),
+          )}
         {lying ? <Inside lying={lying} main={main} out={out} lift={caliper / 2} /> : null}
       </group>
     </group>
@@ -111,32 +165,87 @@ function middle(piece: Piece): Point {
   return [piece.blank.width / 2, piece.blank.height / 2];
 }
 
-function PanelMesh({ outline, pose, colours }: { readonly outline: Piece["panels"][number]["outline"]; readonly pose: Rigid; readonly colours: FoldedViewProps["colours"] }) {
+function PanelMesh({
+  outline,
+  pose,
+  colours,
+}: {
+  readonly outline: Piece["panels"][number]["outline"];
+  readonly pose: Rigid;
+  readonly colours: FoldedViewProps["colours"];
+}) {
   const { sheet, edge } = useMemo(() => {
     const points = flatten(outline).map(([x, y]) => new THREE.Vector2(x, y));
-    return { sheet: new THREE.ShapeGeometry(new THREE.Shape(points)), edge: new THREE.BufferGeometry().setFromPoints([...points, points[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0))) };
+    return {
+      sheet: new THREE.ShapeGeometry(new THREE.Shape(points)),
+      edge: new THREE.BufferGeometry().setFromPoints(
+        [...points, points[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0)),
+      ),
+    };
   }, [outline]);
-  useEffect(() => () => { sheet.dispose(); edge.dispose(); }, [sheet, edge]);
+  useEffect(
+    () => () => {
+      sheet.dispose();
+      edge.dispose();
+    },
+    [sheet, edge],
+  );
   const matrix = useMemo(() => {
     const { r, t } = pose;
     return new THREE.Matrix4().set(r[0], r[1], r[2], t[0], r[3], r[4], r[5], t[1], r[6], r[7], r[8], t[2], 0, 0, 0, 1);
   }, [pose]);
   return (
     <group matrix={matrix} matrixAutoUpdate={false}>
-      <mesh geometry={sheet} castShadow receiveShadow><meshStandardMaterial color={colours.face} side={THREE.FrontSide} roughness={0.95} shadowSide={THREE.DoubleSide} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} /></mesh>
-      <mesh geometry={sheet} receiveShadow><meshStandardMaterial color={colours.back} side={THREE.BackSide} roughness={0.95} polygonOffset polygonOffsetFactor={1} polygonOffsetUnits={1} /></mesh>
-      <lineLoop geometry={edge}><lineBasicMaterial color={colour.ink} transparent opacity={0.55} /></lineLoop>
+      <mesh geometry={sheet} castShadow receiveShadow>
+        <meshStandardMaterial
+          color={colours.face}
+          side={THREE.FrontSide}
+          roughness={0.95}
+          shadowSide={THREE.DoubleSide}
+          polygonOffset
+          polygonOffsetFactor={0}
+          polygonOffsetUnits={6}
+        />
+      </mesh>
+      <mesh geometry={sheet} receiveShadow>
+        <meshStandardMaterial
+          color={colours.back}
+          side={THREE.BackSide}
+          roughness={0.95}
+          polygonOffset
+          polygonOffsetFactor={0}
+          polygonOffsetUnits={6}
+        />
+      </mesh>
+      <lineLoop geometry={edge}>
+        <lineBasicMaterial color={colour.ink} transparent opacity={0.55} />
+      </lineLoop>
     </group>
   );
 }
 
-function Inside({ lying, main, out, lift }: { readonly lying: Placement; readonly main: Piece; readonly out: number; readonly lift: number }) {
+function Inside({
+  lying,
+  main,
+  out,
+  lift,
+}: {
+  readonly lying: Placement;
+  readonly main: Piece;
+  readonly out: number;
+  readonly lift: number;
+}) {
   const way = openingDirection(main, [lying.x, lying.y], lastOrder(main));
   const far = Math.max(lying.width, lying.height) * 1.15 * out;
   return (
-    <mesh position={[lying.x + way[0] * far, lying.y + way[1] * far, lift + lying.thickness / 2 + out * 6]} rotation={[0, 0, (lying.rotation * Math.PI) / 180]} castShadow receiveShadow>
+    <mesh
+      position={[lying.x + way[0] * far, lying.y + way[1] * far, lift + lying.thickness / 2 + out * 6]}
+      rotation={[0, 0, (lying.rotation * Math.PI) / 180]}
+      castShadow
+      receiveShadow
+    >
       <boxGeometry args={[lying.width, lying.height, lying.thickness]} />
-      <meshStandardMaterial color="#fffaf0" roughness={0.8} />
+      <meshStandardMaterial color="#fffdf6" roughness={0.7} emissive="#fff6e4" emissiveIntensity={0.12} />
     </mesh>
   );
 }

@@ -13,23 +13,46 @@ interface PictureViewProps {
   readonly weight?: number;
 }
 
-const ROLES: Readonly<Record<string, StrokeRole>> = { edge: "pen", fence: "cut", stop: "cut", groove: "guide", "guide-line": "guide" };
+const ROLES: Readonly<Record<string, StrokeRole>> = {
+  edge: "pen",
+  fence: "cut",
+  stop: "cut",
+  groove: "guide",
+  "guide-line": "guide",
+  measure: "pen",
+};
 
 function styleOf(shape: Shape, weight: number) {
   if (!shape.role) return { stroke: "none" };
-  const role: StrokeRole = shape.role === "score" ? (shape.fold ?? "valley") : (ROLES[shape.role] ?? (shape.role as StrokeRole));
+  const role: StrokeRole =
+    shape.role === "score" ? (shape.fold ?? "valley") : (ROLES[shape.role] ?? (shape.role as StrokeRole));
   const style = strokeOf(role);
   const width = (shape.role === "fence" || shape.role === "stop" ? 5 : style.strokeWidth) * weight;
-  return shape.now ? { ...style, stroke: colour.rust, strokeWidth: Math.max(width, 3 * weight) } : { ...style, strokeWidth: width };
+  return shape.now
+    ? { ...style, stroke: colour.rust, strokeWidth: Math.max(width, 3 * weight) }
+    : { ...style, strokeWidth: width };
 }
 
 /** A picture of core's, drawn true: y up, lines of one width at any size. */
-export const PictureView = memo(function PictureView({ picture, label, colours, margin = 3, weight = 1 }: PictureViewProps) {
+export const PictureView = memo(function PictureView({
+  picture,
+  label,
+  colours,
+  margin = 3,
+  weight = 1,
+}: PictureViewProps) {
   const { left, right, top, bottom } = picture.bounds;
   const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "url(#glue-hatch)" } as const;
   return (
-    <svg role="img" aria-label={label} width="100%" height="100%" style={{ display: "block" }} preserveAspectRatio="xMidYMid meet"
-      viewBox={`${String(left - margin)} ${String(-top - margin)} ${String(right - left + 2 * margin)} ${String(top - bottom + 2 * margin)}`}>
+    <svg
+      role="img"
+      aria-label={label}
+      width="100%"
+      height="100%"
+      style={{ display: "block" }}
+      preserveAspectRatio="xMidYMid meet"
+      viewBox={`${String(left - margin)} ${String(-top - margin)} ${String(right - left + 2 * margin)} ${String(top - bottom + 2 * margin)}`}
+    >
       <defs>
         <pattern id="glue-hatch" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
           <rect width="3" height="3" fill={colour.rustWash} />
@@ -38,7 +61,13 @@ export const PictureView = memo(function PictureView({ picture, label, colours, 
       </defs>
       <g transform="scale(1 -1)" strokeLinecap="round" strokeLinejoin="round">
         {picture.shapes.map((shape, i) => (
-          <path key={i} d={pathData(shape.path)} fill={shape.fill ? fills[shape.fill] : "none"} vectorEffect="non-scaling-stroke" {...styleOf(shape, weight)} />
+          <path
+            key={i}
+            d={pathData(shape.path)}
+            fill={shape.fill ? fills[shape.fill] : "none"}
+            vectorEffect="non-scaling-stroke"
+            {...styleOf(shape, weight)}
+          />
         ))}
       </g>
     </svg>

@@ -6,8 +6,20 @@ export function flatPicture(solution: Solution): Picture {
   const shapes = placed.flatMap(({ piece, x }): Shape[] => {
     const pose = { x, y: 0, rotation: 0, flip: false };
     return [
-      ...piece.outline.map((path): Shape => ({ path: placePath(path, pose), fill: "face", role: "cut", now: false, of: piece.id })),
-      ...piece.lines.map((l): Shape => ({ path: placePath(l.path, pose), role: l.role, ...(l.fold && { fold: l.fold }), now: false, of: l.id })),
+      ...piece.outline.map((path): Shape => ({
+        path: placePath(path, pose),
+        fill: "face",
+        role: "cut",
+        now: false,
+        of: piece.id,
+      })),
+      ...piece.lines.map((l): Shape => ({
+        path: placePath(l.path, pose),
+        role: l.role,
+        ...(l.fold && { fold: l.fold }),
+        now: false,
+        of: l.id,
+      })),
     ];
   });
   return { shapes, bounds: { left: 0, bottom: 0, right: width, top: height } };

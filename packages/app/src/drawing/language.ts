@@ -15,5 +15,11 @@ export const strokeOf = (role: StrokeRole): { stroke: string; strokeWidth: numbe
 };
 
 export const ROLE_WORDS: Readonly<Record<StrokeRole, string>> = {
-  cut: "cut", valley: "valley score", mountain: "mountain score", perforate: "perforation", pen: "pen", foil: "foil", guide: "guide",
+  cut: "cut",
+  valley: "valley score",
+  mountain: "mountain score",
+  perforate: "perforation",
+  pen: "pen",
+  foil: "foil",
+  guide: "guide",
 };

@@ -17,11 +17,31 @@ export const Choice = memo(function Choice({ label, value, options, onChange, he
   const groups = [...new Set(options.map((o) => o.group))];
   return (
     <FormControl variant="standard" fullWidth>
-      <InputLabel htmlFor={id} shrink>{label}</InputLabel>
-      <NativeSelect id={id} value={value} onChange={(event) => { onChange(event.target.value); }}>
+      <InputLabel htmlFor={id} shrink>
+        {label}
+      </InputLabel>
+      <NativeSelect
+        id={id}
+        value={value}
+        onChange={(event) => {
+          onChange(event.target.value);
+        }}
+      >
         {groups.map((group) => {
-          const items = options.filter((o) => o.group === group).map((o) => <option key={o.value} value={o.value}>{o.text}</option>);
-          return group === undefined ? items : <optgroup key={group} label={group}>{items}</optgroup>;
+          const items = options
+            .filter((o) => o.group === group)
+            .map((o) => (
+              <option key={o.value} value={o.value}>
+                {o.text}
+              </option>
+            ));
+          return group === undefined ? (
+            items
+          ) : (
+            <optgroup key={group} label={group}>
+              {items}
+            </optgroup>
+          );
         })}
       </NativeSelect>
       {help}

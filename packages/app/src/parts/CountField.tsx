@@ -21,22 +21,36 @@ export const CountField = memo(function CountField({ label, value, min, max, onC
   const wrong = typed !== undefined && (typed.trim() === "" || !Number.isInteger(read) || read < min || read > max);
   return (
     <FormControl variant="standard" fullWidth error={wrong}>
-      <InputLabel htmlFor={id} shrink>{label}</InputLabel>
+      <InputLabel htmlFor={id} shrink>
+        {label}
+      </InputLabel>
       <Input
         id={id}
         value={typed ?? String(value)}
         inputProps={{ inputMode: "numeric", autoComplete: "off" }}
-        onFocus={(event) => { beginGesture(); event.target.select(); }}
+        onFocus={(event) => {
+          beginGesture();
+          event.target.select();
+        }}
         onChange={(event) => {
           const text = event.target.value;
           setTyped(text);
           const count = Number(text);
           if (text.trim() !== "" && Number.isInteger(count) && count >= min && count <= max) onChange(count);
         }}
-        onKeyDown={(event) => { if (event.key === "Escape") setTyped(undefined); }}
-        onBlur={() => { endGesture(); if (!wrong) setTyped(undefined); }}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") setTyped(undefined);
+        }}
+        onBlur={() => {
+          endGesture();
+          if (!wrong) setTyped(undefined);
+        }}
       />
-      {wrong ? <FormHelperText role="alert">A whole number, {min} to {max}.</FormHelperText> : null}
+      {wrong ? (
+        <FormHelperText role="alert">
+          A whole number, {min} to {max}.
+        </FormHelperText>
+      ) : null}
     </FormControl>
   );
 });

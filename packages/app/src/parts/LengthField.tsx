@@ -49,12 +49,19 @@ export const LengthField = memo(function LengthField({ label, mm, bounds, onChan
   const help = trouble ?? about;
   return (
     <FormControl variant="standard" fullWidth error={trouble !== undefined}>
-      <InputLabel htmlFor={id} shrink>{label}</InputLabel>
+      <InputLabel htmlFor={id} shrink>
+        {label}
+      </InputLabel>
       <Input
         id={id}
         value={shown}
         placeholder={auto?.shown ?? ""}
-        inputProps={{ inputMode: "text", autoComplete: "off", spellCheck: false, "aria-describedby": help ? `${id}-help` : undefined }}
+        inputProps={{
+          inputMode: "text",
+          autoComplete: "off",
+          spellCheck: false,
+          "aria-describedby": help ? `${id}-help` : undefined,
+        }}
         onFocus={(event) => {
           beginGesture();
           event.target.select();
@@ -77,7 +84,11 @@ export const LengthField = memo(function LengthField({ label, mm, bounds, onChan
           if (!trouble) setTyped(undefined);
         }}
       />
-      {help ? <FormHelperText id={`${id}-help`} role={trouble ? "alert" : undefined}>{help}</FormHelperText> : null}
+      {help ? (
+        <FormHelperText id={`${id}-help`} role={trouble ? "alert" : undefined}>
+          {help}
+        </FormHelperText>
+      ) : null}
     </FormControl>
   );
 });

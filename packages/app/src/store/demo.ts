@@ -13,29 +13,102 @@ interface Sample {
 
 const SAMPLES: readonly Sample[] = [
   {
-    id: "demo-invitation-envelope", name: "Open-day invitation, envelope", tags: ["Open day", "to post"],
+    id: "demo-invitation-envelope",
+    name: "Open-day invitation, envelope",
+    tags: ["Open day", "to post"],
     note: "Goes with the invitation card. Oat paper from the mill parcel.",
-    spec: { units: "mm", form: "square-blank-envelope", contents: { preset: "iso-a6", name: "Open-day invitation", thickness: 1 }, stock: { preset: "text-120" }, method: { board: "one-millimetre" }, sheet: { preset: "iso-a4" }, quantity: 40, tape: 6 },
+    spec: {
+      units: "mm",
+      form: "square-blank-envelope",
+      contents: { preset: "iso-a6", name: "Open-day invitation", thickness: 1 },
+      stock: { preset: "text-120" },
+      method: { board: "one-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 40,
+      tape: 6,
+    },
   },
   {
-    id: "demo-invitation-card", name: "Open-day invitation, card", tags: ["Open day"], note: "Folds at the top, the orchard gate on the front.",
-    spec: { units: "mm", form: "card-base", contents: { preset: "iso-a6", name: "Open-day invitation" }, stock: { preset: "cover-250" }, settings: { fold: "top" }, method: { board: "scoring-millimetre" }, sheet: { preset: "iso-a4" }, quantity: 40 },
+    id: "demo-invitation-card",
+    name: "Open-day invitation, card",
+    tags: ["Open day"],
+    note: "Folds at the top, the orchard gate on the front.",
+    spec: {
+      units: "mm",
+      form: "card-base",
+      contents: { preset: "iso-a6", name: "Open-day invitation" },
+      stock: { preset: "cover-250" },
+      settings: { fold: "top" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 40,
+    },
   },
   {
-    id: "demo-helpers-thanks", name: "Thanks to the pickers", tags: ["Open day", "inches"], note: "",
-    spec: { units: "in", form: "square-blank-envelope", contents: { preset: "us-a2", name: "Thank-you card", thickness: "1 mm" }, stock: { preset: "kraft-120" }, settings: { closure: "tab" }, method: { board: "eighth-inch" }, sheet: { preset: "us-letter" }, quantity: 24, tape: "6 mm" },
+    id: "demo-helpers-thanks",
+    name: "Thanks to the pickers",
+    tags: ["Open day", "inches"],
+    note: "",
+    spec: {
+      units: "in",
+      form: "square-blank-envelope",
+      contents: { preset: "us-a2", name: "Thank-you card", thickness: "1 mm" },
+      stock: { preset: "kraft-120" },
+      settings: { closure: "tab" },
+      method: { board: "eighth-inch" },
+      sheet: { preset: "us-letter" },
+      quantity: 24,
+      tape: "6 mm",
+    },
   },
   {
-    id: "demo-shop-voucher", name: "Farm-shop gift card", tags: ["Shop"], note: "Small enough to come out of the offcuts of the invitations.",
-    spec: { units: "mm", form: "square-blank-envelope", contents: { preset: "gift-card", name: "Shop gift card" }, stock: { preset: "text-120-plum" }, settings: { cornerRadius: 8 }, method: { board: "one-millimetre" }, sheet: { width: 160, height: 210 }, quantity: 60, tape: 6 },
+    id: "demo-shop-voucher",
+    name: "Farm-shop gift card",
+    tags: ["Shop"],
+    note: "Small enough to come out of the offcuts of the invitations.",
+    spec: {
+      units: "mm",
+      form: "square-blank-envelope",
+      contents: { preset: "gift-card", name: "Shop gift card" },
+      stock: { preset: "text-120-plum" },
+      settings: { cornerRadius: 8 },
+      method: { board: "one-millimetre" },
+      sheet: { width: 160, height: 210 },
+      quantity: 60,
+      tape: 6,
+    },
   },
   {
-    id: "demo-pressed-leaf", name: "Pressed-leaf card, slimline", tags: ["Shop", "inches"], note: "The leaf under its window makes it thick: see what the checks say.",
-    spec: { units: "in", form: "square-blank-envelope", contents: { preset: "us-slimline", name: "Pressed-leaf card", thickness: "3 mm" }, stock: { preset: "text-120" }, method: { board: "eighth-inch" }, sheet: { preset: "square-12in" }, quantity: 12, tape: "9 mm" },
+    id: "demo-pressed-leaf",
+    name: "Pressed-leaf card, slimline",
+    tags: ["Shop", "inches"],
+    note: "The leaf under its window makes it thick: see what the checks say.",
+    spec: {
+      units: "in",
+      form: "square-blank-envelope",
+      contents: { preset: "us-slimline", name: "Pressed-leaf card", thickness: "3 mm" },
+      stock: { preset: "text-120" },
+      method: { board: "eighth-inch" },
+      sheet: { preset: "square-12in" },
+      quantity: 12,
+      tape: "9 mm",
+    },
   },
   {
-    id: "demo-recipe-card", name: "Apple-crisp recipe card", tags: ["Shop"], note: "",
-    spec: { units: "in", form: "card-base", contents: { preset: "square-5in", name: "Recipe card" }, stock: { preset: "cover-200" }, settings: { fold: "side", cornerRadius: "1/8 in" }, method: { board: "scoring-eighth" }, sheet: { preset: "square-12in" }, quantity: 30 },
+    id: "demo-recipe-card",
+    name: "Apple-crisp recipe card",
+    tags: ["Shop"],
+    note: "",
+    spec: {
+      units: "in",
+      form: "card-base",
+      contents: { preset: "square-5in", name: "Recipe card" },
+      stock: { preset: "cover-200" },
+      settings: { fold: "side", cornerRadius: "1/8 in" },
+      method: { board: "scoring-eighth" },
+      sheet: { preset: "square-12in" },
+      quantity: 30,
+    },
   },
 ];
 
@@ -43,7 +116,8 @@ const SAMPLES: readonly Sample[] = [
 export const demoDrafts = (): Draft[] =>
   SAMPLES.map(({ spec, tags, ...sample }, i) => {
     const read = readSpec(spec);
-    if (!read.ok) throw new Error(`demo draft '${sample.id}': ${read.problems.map((p) => `${p.field} ${p.code}`).join(", ")}`);
+    if (!read.ok)
+      throw new Error(`demo draft '${sample.id}': ${read.problems.map((p) => `${p.field} ${p.code}`).join(", ")}`);
     const day = `${DAY}${String(20 - i).padStart(2, "0")}T09:00:00.000Z`;
     return { ...sample, tags: [...tags], made: day, changed: day, step: 1, spec: read.value };
   });

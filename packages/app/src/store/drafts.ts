@@ -22,7 +22,9 @@ interface DraftsState {
 }
 
 const byId = (drafts: readonly Draft[]): Map<string, Draft> => new Map(drafts.map((d) => [d.id, d]));
-const isFull = (error: unknown): boolean => error instanceof Error && /quota/iu.test(`${error.name} ${error.message} ${String((error as { inner?: Error }).inner?.name ?? "")}`);
+const isFull = (error: unknown): boolean =>
+  error instanceof Error &&
+  /quota/iu.test(`${error.name} ${error.message} ${(error as { inner?: Error }).inner?.name ?? ""}`);
 const SEEDED = "demo-seeded";
 
 export const useDrafts = create<DraftsState>()((set, get) => {
@@ -88,4 +90,5 @@ export function makeDraft(name: string, spec: Spec, rest: Partial<Pick<Draft, "t
 export const duplicateDraft = (draft: Draft): Draft => makeDraft(`${draft.name}, again`, draft.spec, draft);
 
 /** Drafts from a file, each with a new id where one of ours already has it: an import never writes over anything. */
-export const adopt = (drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Draft[] => drafts.map((d) => (known.has(d.id) ? { ...d, id: newId() } : d));
+export const adopt = (drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Draft[] =>
+  drafts.map((d) => (known.has(d.id) ? { ...d, id: newId() } : d));

@@ -1,5 +1,13 @@
 /** Drafts out to files and in again. */
-import { catalogue, type Display, type Draft, find, type ReadProject, sayProjectProblem, writeProject } from "@cut-fold/core";
+import {
+  catalogue,
+  type Display,
+  type Draft,
+  find,
+  type ReadProject,
+  sayProjectProblem,
+  writeProject,
+} from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
 import { coloursOf } from "../drawing/colours.ts";
@@ -13,7 +21,13 @@ const EXTENSION = ".cutfold.json";
 /** A file that takes longer than this to read is not one of ours. */
 const IMPORT_MS = 10_000;
 
-const fileName = (name: string): string => name.normalize("NFKD").replace(/[^\w\s-]/gu, "").trim().replace(/\s+/gu, "-").toLowerCase() || "draft";
+const fileName = (name: string): string =>
+  name
+    .normalize("NFKD")
+    .replace(/[^\w\s-]/gu, "")
+    .trim()
+    .replace(/\s+/gu, "-")
+    .toLowerCase() || "draft";
 const isAbort = (error: unknown): boolean => error instanceof DOMException && error.name === "AbortError";
 
 /** Saves through the browser's own dialog or download. False when the maker called it off. */
@@ -32,7 +46,11 @@ export const saveProject = (drafts: readonly Draft[], name: string): Promise<boo
 
 export async function saveSvg(draft: Draft): Promise<boolean> {
   const { writeSvg } = await import("@cut-fold/core");
-  return await save(new Blob([writeSvg(solutionOf(draft.spec), draft.name)], { type: "image/svg+xml" }), fileName(draft.name), ".svg");
+  return await save(
+    new Blob([writeSvg(solutionOf(draft.spec), draft.name)], { type: "image/svg+xml" }),
+    fileName(draft.name),
+    ".svg",
+  );
 }
 
 export async function printPdf(draft: Draft): Promise<Blob> {
@@ -41,25 +59,43 @@ export async function printPdf(draft: Draft): Promise<Blob> {
   const worker = new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" });
   try {
     const failed = new Promise<never>((_, reject) => {
-      worker.addEventListener("error", () => { reject(new Error("The printing part could not be loaded.")); });
+      worker.addEventListener("error", () => {
+        reject(new Error("The printing part could not be loaded."));
+      });
     });
     const display: Display = { unit, fraction };
-    const bytes = await Promise.race([wrap<PrintApi>(worker).print({ spec: draft.spec, title: draft.name, display, paper: { width: paper.width, height: paper.height }, colours: coloursOf(draft.spec) }), failed]);
+    const bytes = await Promise.race([
+      wrap<PrintApi>(worker).print({
+        spec: draft.spec,
+        title: draft.name,
+        display,
+        paper: { width: paper.width, height: paper.height },
+        colours: coloursOf(draft.spec),
+      }),
+      failed,
+    ]);
     return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
   } finally {
     worker.terminate();
   }
 }
 
-export const savePdf = async (draft: Draft): Promise<boolean> => save(await printPdf(draft), fileName(draft.name), ".pdf");
+export const savePdf = async (draft: Draft): Promise<boolean> =>
+  save(await printPdf(draft), fileName(draft.name), ".pdf");
 
 /** Reads a file in a worker with a limit on its size and its time. */
 async function readInWorker(file: Blob): Promise<ReadProject> {
   const worker = new Worker(new URL("../workers/import.worker.ts", import.meta.url), { type: "module" });
   try {
-    const late = new Promise<ReadProject>((resolve) => setTimeout(() => { resolve({ ok: false, problem: { code: "not-json", where: "" } }); }, IMPORT_MS));
+    const late = new Promise<ReadProject>((resolve) =>
+      setTimeout(() => {
+        resolve({ ok: false, problem: { code: "not-json", where: "" } });
+      }, IMPORT_MS),
+    );
     const failed = new Promise<never>((_, reject) => {
-      worker.addEventListener("error", () => { reject(new Error("The reading part could not be loaded. Is the server running?")); });
+      worker.addEventListener("error", () => {
+        reject(new Error("The reading part could not be loaded. Is the server running?"));
+      });
     });
     return await Promise.race([wrap<ImportApi>(worker).read(file), late, failed]);
   } finally {
@@ -80,6 +116,7 @@ export async function importProject(): Promise<string | undefined> {
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
   const { drafts, put } = useDrafts.getState();
   put(adopt(read.drafts, drafts));
-  return read.drafts.length === 1 ? `Taken in: ${read.drafts[0]?.name ?? ""}` : `${String(read.drafts.length)} drafts taken in.`;
+  return read.drafts.length === 1
+    ? `Taken in: ${read.drafts[0]?.name ?? ""}`
+    : `${String(read.drafts.length)} drafts taken in.`;
 }
-

@@ -10,7 +10,9 @@ interface OpenState {
 
 const UNDO_LIMIT = 300;
 
-export const useOpenDraft = create<OpenState>()(temporal((): OpenState => ({ draft: undefined }), { limit: UNDO_LIMIT, equality: (a, b) => a.draft === b.draft }));
+export const useOpenDraft = create<OpenState>()(
+  temporal((): OpenState => ({ draft: undefined }), { limit: UNDO_LIMIT, equality: (a, b) => a.draft === b.draft }),
+);
 
 const history = useOpenDraft.temporal;
 /** A drag, or typing in one field, is one step of undo: history records its first change and then waits. */
@@ -65,7 +67,8 @@ const merge = (was: object | undefined, change: object | undefined): object =>
 /** The recipe with a change made, read by the same reader as any file. */
 export function changed(spec: Spec, change: SpecChange) {
   const next: Record<string, unknown> = { ...spec };
-  for (const key of ["contents", "stock", "settings", "method"] as const) if (change[key]) next[key] = merge(spec[key], change[key]);
+  for (const key of ["contents", "stock", "settings", "method"] as const)
+    if (change[key]) next[key] = merge(spec[key], change[key]);
   if (change.form !== undefined && change.form !== spec.form) {
     // another form has other settings and another way of making; what both know is kept by its name
     next["form"] = change.form;

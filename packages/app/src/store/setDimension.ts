@@ -1,11 +1,28 @@
-import { type Dimension, formById, formatLength, largestCard, type Problem, sayProblem, setupOf, type Spec } from "@cut-fold/core";
+import {
+  type Dimension,
+  formById,
+  formatLength,
+  largestCard,
+  type Problem,
+  sayProblem,
+  setupOf,
+  type Spec,
+} from "@cut-fold/core";
 import { change, type SpecChange, useOpenDraft } from "./openDraft.ts";
 import { useSettings } from "./settings.ts";
 
 /** The paper a maker types is answered by the largest card of the same proportions that it serves. */
 function cardForBlank(spec: Spec, side: number): SpecChange | undefined {
   const form = formById(spec.form);
-  const card = form && largestCard({ form, contents: spec.contents, settings: spec.settings, setup: setupOf(spec), sheet: { width: side, height: side } });
+  const card =
+    form &&
+    largestCard({
+      form,
+      contents: spec.contents,
+      settings: spec.settings,
+      setup: setupOf(spec),
+      sheet: { width: side, height: side },
+    });
   return card && { contents: { ...card, preset: undefined } };
 }
 

@@ -44,7 +44,9 @@ export const theme = createTheme({
       styleOverrides: {
         body: { fontVariantNumeric: "tabular-nums lining-nums", overflowX: "hidden" },
         "*:focus-visible": { outline: `3px solid ${colour.slate}`, outlineOffset: 2 },
-        "@media (prefers-reduced-motion: reduce)": { "*": { animation: "none !important", transition: "none !important" } },
+        "@media (prefers-reduced-motion: reduce)": {
+          "*": { animation: "none !important", transition: "none !important" },
+        },
         "@media print": { "header, .no-print": { display: "none !important" }, body: { background: "#fff" } },
       },
     },
@@ -53,11 +55,26 @@ export const theme = createTheme({
       defaultProps: { disableElevation: true, color: "primary" },
       styleOverrides: {
         root: { minHeight: 44, borderRadius: 6, paddingInline: 16 },
-        outlined: { borderColor: colour.hair, color: colour.ink, background: colour.sheet, "&:hover": { borderColor: colour.slate, background: colour.slateWash } },
+        outlined: {
+          borderColor: colour.hair,
+          color: colour.ink,
+          background: colour.sheet,
+          "&:hover": { borderColor: colour.slate, background: colour.slateWash },
+        },
         text: { color: colour.slate, "&:hover": { background: colour.slateWash } },
       },
     },
-    MuiIconButton: { styleOverrides: { root: { width: 44, height: 44, borderRadius: 6, color: colour.ink, "&:hover": { background: colour.slateWash } } } },
+    MuiIconButton: {
+      styleOverrides: {
+        root: {
+          width: 44,
+          height: 44,
+          borderRadius: 6,
+          color: colour.ink,
+          "&:hover": { background: colour.slateWash },
+        },
+      },
+    },
     MuiInputBase: {
       styleOverrides: {
         root: { fontWeight: 600, fontSize: "1.05rem" },
@@ -73,19 +90,35 @@ export const theme = createTheme({
         },
       },
     },
-    MuiInputLabel: { styleOverrides: { root: { color: colour.soft, fontSize: "0.9rem" } } },
+    MuiInputLabel: { styleOverrides: { root: { color: colour.soft, fontSize: "1.15rem" } } },
     MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
     MuiTooltip: { styleOverrides: { tooltip: { background: colour.ink, fontSize: "0.85rem" } } },
     MuiToggleButton: {
       styleOverrides: {
         root: {
-          textTransform: "none", minHeight: 44, paddingInline: 14, borderColor: colour.hair, color: colour.soft, fontWeight: 600,
+          textTransform: "none",
+          minHeight: 44,
+          paddingInline: 14,
+          borderColor: colour.hair,
+          color: colour.soft,
+          fontWeight: 600,
           "&.Mui-selected": { background: colour.ink, color: "#fff", "&:hover": { background: colour.ink } },
         },
       },
     },
-    MuiSlider: { styleOverrides: { root: { color: colour.slate, height: 4 }, thumb: { width: 22, height: 22, borderRadius: 4, background: colour.sheet, border: `2px solid ${colour.ink}` }, rail: { color: colour.hair, opacity: 1 } } },
-    MuiTableCell: { styleOverrides: { root: { borderColor: colour.hair, fontSize: "0.98rem", paddingBlock: 7 }, head: { color: colour.soft, fontWeight: 600 } } },
+    MuiSlider: {
+      styleOverrides: {
+        root: { color: colour.slate, height: 4 },
+        thumb: { width: 22, height: 22, borderRadius: 4, background: colour.sheet, border: `2px solid ${colour.ink}` },
+        rail: { color: colour.hair, opacity: 1 },
+      },
+    },
+    MuiTableCell: {
+      styleOverrides: {
+        root: { borderColor: colour.hair, fontSize: "0.98rem", paddingBlock: 7 },
+        head: { color: colour.soft, fontWeight: 600 },
+      },
+    },
     MuiDialog: { styleOverrides: { paper: { background: colour.sheet } } },
   },
 });

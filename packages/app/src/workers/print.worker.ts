@@ -25,7 +25,14 @@ const api = {
     const read = readSpec(job.spec);
     if (!read.ok) throw new Error("This draft cannot be read.");
     const fonts = { regular: await load(regular), strong: await load(strong) };
-    return await writePdf(solve(read.value), { title: job.title, display: job.display, paper: job.paper, fonts, date: new Date(), colours: job.colours });
+    return await writePdf(solve(read.value), {
+      title: job.title,
+      display: job.display,
+      paper: job.paper,
+      fonts,
+      date: new Date(),
+      colours: job.colours,
+    });
   },
 };
 export type PrintApi = typeof api;

@@ -13,12 +13,19 @@ export interface ContentsPreset extends Entry {
 const FOLDED_CARD = 1;
 
 const card = (id: string, title: string, width: number, height: number, source: string): ContentsPreset => ({
-  id, title, kind: "card", width, height, thickness: FOLDED_CARD, source,
+  id,
+  title,
+  kind: "card",
+  width,
+  height,
+  thickness: FOLDED_CARD,
+  source,
 });
 const us = (id: string, title: string, width: number, height: number): ContentsPreset =>
   card(id, title, inches(width), inches(height), US_STATIONERY);
 const squareInch = (side: number): ContentsPreset => ({
-  ...us(`square-${String(side)}in`, `Square ${String(side)} in`, side, side), kind: "square card",
+  ...us(`square-${String(side)}in`, `Square ${String(side)} in`, side, side),
+  kind: "square card",
 });
 const squareMetric = (side: number): ContentsPreset => ({
   ...card(`square-${String(side)}mm`, `Square ${String(side)} mm`, side, side, "stationery trade size, stated in mm"),
@@ -39,11 +46,67 @@ export const contents: readonly ContentsPreset[] = [
   card("iso-a5", "A5 (ISO)", 210, 148, ISO_216),
   card("iso-dl", "DL, a third of A4", 210, 99, `${ISO_216}, A4 folded in three`),
   ...[100, 110, 120, 130, 140, 150].map(squareMetric),
-  { id: "gift-card", title: "Gift card", kind: "plastic card", width: 85.6, height: 53.98, thickness: 0.76, source: "ISO/IEC 7810:2019, ID-1" },
-  { id: "visiting-card-iso", title: "Visiting card 85 × 55", kind: "flat paper", width: 85, height: 55, thickness: 0.4, source: "European stationery trade size" },
-  { id: "visiting-card-us", title: "Visiting card 3 1/2 × 2 in", kind: "flat paper", width: inches(3.5), height: inches(2), thickness: 0.4, source: US_STATIONERY },
-  { id: "banknote-us", title: "Banknote (US), flat", kind: "flat paper", width: inches(6.14), height: inches(2.61), thickness: 0.11, source: "US banknote, 6.14 × 2.61 in" },
-  { id: "banknote-euro-50", title: "Banknote (50 euro), flat", kind: "flat paper", width: 140, height: 77, thickness: 0.11, source: "euro banknote, Europa series" },
-  { id: "certificate-us", title: "Certificate, letter size", kind: "flat paper", width: inches(11), height: inches(8.5), thickness: 0.3, source: "ANSI/ASME Y14.1, size A" },
-  { id: "certificate-iso-a4", title: "Certificate, A4", kind: "flat paper", width: 297, height: 210, thickness: 0.3, source: ISO_216 },
+  {
+    id: "gift-card",
+    title: "Gift card",
+    kind: "plastic card",
+    width: 85.6,
+    height: 53.98,
+    thickness: 0.76,
+    source: "ISO/IEC 7810:2019, ID-1",
+  },
+  {
+    id: "visiting-card-iso",
+    title: "Visiting card 85 × 55",
+    kind: "flat paper",
+    width: 85,
+    height: 55,
+    thickness: 0.4,
+    source: "European stationery trade size",
+  },
+  {
+    id: "visiting-card-us",
+    title: "Visiting card 3 1/2 × 2 in",
+    kind: "flat paper",
+    width: inches(3.5),
+    height: inches(2),
+    thickness: 0.4,
+    source: US_STATIONERY,
+  },
+  {
+    id: "banknote-us",
+    title: "Banknote (US), flat",
+    kind: "flat paper",
+    width: inches(6.14),
+    height: inches(2.61),
+    thickness: 0.11,
+    source: "US banknote, 6.14 × 2.61 in",
+  },
+  {
+    id: "banknote-euro-50",
+    title: "Banknote (50 euro), flat",
+    kind: "flat paper",
+    width: 140,
+    height: 77,
+    thickness: 0.11,
+    source: "euro banknote, Europa series",
+  },
+  {
+    id: "certificate-us",
+    title: "Certificate, letter size",
+    kind: "flat paper",
+    width: inches(11),
+    height: inches(8.5),
+    thickness: 0.3,
+    source: "ANSI/ASME Y14.1, size A",
+  },
+  {
+    id: "certificate-iso-a4",
+    title: "Certificate, A4",
+    kind: "flat paper",
+    width: 297,
+    height: 210,
+    thickness: 0.3,
+    source: ISO_216,
+  },
 ];

@@ -17,4 +17,5 @@ export const ISO_216 = "ISO 216:2007";
 export const ISO_269 = "ISO 269:1985";
 
 /** Finds an entry by id; undefined when the catalogue has none. */
-export const find = <T extends Entry>(entries: readonly T[], id: string): T | undefined => entries.find((e) => e.id === id);
+export const find = <T extends Entry>(entries: readonly T[], id: string): T | undefined =>
+  entries.find((e) => e.id === id);

@@ -9,10 +9,20 @@ export interface EnvelopePreset extends Entry {
 }
 
 const us = (id: string, title: string, width: number, height: number, card?: string): EnvelopePreset => ({
-  id: `envelope-${id}`, title, width: inches(width), height: inches(height), source: US_STATIONERY, ...(card && { card }),
+  id: `envelope-${id}`,
+  title,
+  width: inches(width),
+  height: inches(height),
+  source: US_STATIONERY,
+  ...(card && { card }),
 });
 const iso = (id: string, title: string, width: number, height: number, card?: string): EnvelopePreset => ({
-  id: `envelope-${id}`, title, width, height, source: ISO_269, ...(card && { card }),
+  id: `envelope-${id}`,
+  title,
+  width,
+  height,
+  source: ISO_269,
+  ...(card && { card }),
 });
 
 export const envelopes: readonly EnvelopePreset[] = [

@@ -16,8 +16,20 @@ const UNCOATED_BULK = 1.25;
 /** Translucent parchment is calendered dense. */
 const TRANSLUCENT_BULK = 0.85;
 
-const stock = (id: string, title: string, weight: number, face: string, back: string, bulk = UNCOATED_BULK): StockPreset => ({
-  id, title, weight, caliper: Math.round(weight * bulk) / 1000, face, back,
+const stock = (
+  id: string,
+  title: string,
+  weight: number,
+  face: string,
+  back: string,
+  bulk = UNCOATED_BULK,
+): StockPreset => ({
+  id,
+  title,
+  weight,
+  caliper: Math.round(weight * bulk) / 1000,
+  face,
+  back,
   source: `caliper from weight × bulk ${String(bulk)} cm³/g (bulk as defined by ISO 534)`,
 });
 
@@ -39,7 +51,13 @@ export interface SheetPreset extends Entry {
   readonly height: number;
 }
 
-const sheet = (id: string, title: string, width: number, height: number, source: string): SheetPreset => ({ id, title, width, height, source });
+const sheet = (id: string, title: string, width: number, height: number, source: string): SheetPreset => ({
+  id,
+  title,
+  width,
+  height,
+  source,
+});
 
 export const sheets: readonly SheetPreset[] = [
   sheet("us-letter", "Letter", inches(8.5), inches(11), "ANSI/ASME Y14.1, size A"),
@@ -60,7 +78,10 @@ export interface MatPreset extends Entry {
 /** What the rollers and the head leave uncut of a 12 in mat: 304.8 − 290 mm, both ways. */
 const MAT_MARGIN = inches(12) - 290;
 const mat = (id: string, title: string, width: number, height: number): MatPreset => ({
-  id, title, width: inches(width) - MAT_MARGIN, height: inches(height) - MAT_MARGIN,
+  id,
+  title,
+  width: inches(width) - MAT_MARGIN,
+  height: inches(height) - MAT_MARGIN,
   source: "nominal size in inches less the border a machine cannot reach",
 });
 
@@ -76,7 +97,10 @@ export interface TapePreset extends Entry {
 }
 
 const tape = (width: number): TapePreset => ({
-  id: `tape-${String(width)}mm`, title: `Double-sided tape ${String(width)} mm`, width, source: "craft trade width, stated in mm",
+  id: `tape-${String(width)}mm`,
+  title: `Double-sided tape ${String(width)} mm`,
+  width,
+  source: "craft trade width, stated in mm",
 });
 
 export const tapes: readonly TapePreset[] = [3, 6, 9, 12].map(tape);

@@ -10,12 +10,30 @@ export const board: Check = {
     if (!blank) return [];
     const first = drafted.dimensions.find((d) => d.id === "first-score")?.value ?? 0;
     const at = { check: "board", severity: "error", piece: pieces[0]?.id ?? "" } as const;
-    if (first > tool.reach + 1e-6) return [{ ...at, code: "past-ruler", figure: first, limit: tool.reach, facts: { board: tool.title } }];
+    if (first > tool.reach + 1e-6)
+      return [{ ...at, code: "past-ruler", figure: first, limit: tool.reach, facts: { board: tool.title } }];
     if (tool.kind === "punch-board" && Math.min(blank.width, blank.height) < tool.smallest) {
-      return [{ ...at, code: "too-small", figure: Math.min(blank.width, blank.height), limit: tool.smallest, facts: { board: tool.title } }];
+      return [
+        {
+          ...at,
+          code: "too-small",
+          figure: Math.min(blank.width, blank.height),
+          limit: tool.smallest,
+          facts: { board: tool.title },
+        },
+      ];
     }
     if (tool.kind === "scoring-board" && Math.max(blank.width, blank.height) > tool.reach) {
-      return [{ ...at, severity: "warning", code: "too-long", figure: Math.max(blank.width, blank.height), limit: tool.reach, facts: { board: tool.title } }];
+      return [
+        {
+          ...at,
+          severity: "warning",
+          code: "too-long",
+          figure: Math.max(blank.width, blank.height),
+          limit: tool.reach,
+          facts: { board: tool.title },
+        },
+      ];
     }
     return [];
   },

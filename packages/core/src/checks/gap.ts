@@ -13,13 +13,31 @@ export const gap: Check = {
     return (["width", "height"] as const).flatMap((axis): Finding[] => {
       const room = drafted.gap[axis];
       const play = typeof spec.settings["play"] === "number" ? spec.settings["play"] : 1.5;
-      if (room <= 0) return [{ check: "gap", code: "tight", severity: "error", figure: room, limit: 0, facts: { axis }, remedy: { settings: { play: 1.5 } } }];
+      if (room <= 0)
+        return [
+          {
+            check: "gap",
+            code: "tight",
+            severity: "error",
+            figure: room,
+            limit: 0,
+            facts: { axis },
+            remedy: { settings: { play: 1.5 } },
+          },
+        ];
       if (room <= LOOSE_MM) return [];
       const less = Math.max(0, play - (room - LOOSE_MM));
-      return [{
-        check: "gap", code: "loose", severity: "advice", figure: room, limit: LOOSE_MM, facts: { axis },
-        ...(less < play && { remedy: { settings: { play: less } } }),
-      }];
+      return [
+        {
+          check: "gap",
+          code: "loose",
+          severity: "advice",
+          figure: room,
+          limit: LOOSE_MM,
+          facts: { axis },
+          ...(less < play && { remedy: { settings: { play: less } } }),
+        },
+      ];
     });
   },
 };

@@ -26,10 +26,18 @@ export const overlap: Check = {
       const shared = a.reach + b.reach - across;
       const trimmed = spec.settings[trims];
       if (shared < least) {
-        return [{
-          check: "overlap", code: "short", severity: "error", piece: id, panel: panels[1], figure: shared, limit: least,
-          remedy: { settings: { [trims]: "auto" } },
-        }];
+        return [
+          {
+            check: "overlap",
+            code: "short",
+            severity: "error",
+            piece: id,
+            panel: panels[1],
+            figure: shared,
+            limit: least,
+            remedy: { settings: { [trims]: "auto" } },
+          },
+        ];
       }
       return panels.flatMap((panel, i): Finding[] => {
         const reach = i === 0 ? a.reach : b.reach;
@@ -37,10 +45,19 @@ export const overlap: Check = {
         // a figure smaller than the ruler shows is arithmetic, not paper
         if (over < 0.05) return [];
         const set = typeof trimmed === "number" ? trimmed : 0;
-        return [{
-          check: "overlap", code: "past-fold", severity: "error", piece: id, panel, figure: over, limit: clear,
-          facts: { trim: roundUp(set + over, setup.grid) }, remedy: { settings: { [trims]: "auto" } },
-        }];
+        return [
+          {
+            check: "overlap",
+            code: "past-fold",
+            severity: "error",
+            piece: id,
+            panel,
+            figure: over,
+            limit: clear,
+            facts: { trim: roundUp(set + over, setup.grid) },
+            remedy: { settings: { [trims]: "auto" } },
+          },
+        ];
       });
     }),
 };

@@ -11,7 +11,16 @@ export const size: Check = {
       : (["width", "height"] as const).flatMap((axis): Finding[] => {
           const less = spec.contents[axis] - drafted.inside[axis];
           return less > 0.05
-            ? [{ check: "size", code: "rounded", severity: "advice", figure: drafted.inside[axis], limit: spec.contents[axis], facts: { axis, grid: setup.grid } }]
+            ? [
+                {
+                  check: "size",
+                  code: "rounded",
+                  severity: "advice",
+                  figure: drafted.inside[axis],
+                  limit: spec.contents[axis],
+                  facts: { axis, grid: setup.grid },
+                },
+              ]
             : [];
         }),
 };

@@ -15,9 +15,18 @@ export const stock: Check = {
     const at = { check: "stock", figure: weight } as const;
     if (weight > form.heaviest) {
       const lighter = stocks.filter((s) => s.weight <= form.heaviest).sort((a, b) => b.weight - a.weight)[0];
-      return [{ ...at, code: "heavy", severity: "warning", limit: form.heaviest, ...(lighter && { facts: { lighter: lighter.title }, remedy: { stock: lighter.id } }) }];
+      return [
+        {
+          ...at,
+          code: "heavy",
+          severity: "warning",
+          limit: form.heaviest,
+          ...(lighter && { facts: { lighter: lighter.title }, remedy: { stock: lighter.id } }),
+        },
+      ];
     }
-    if (weight < FLIMSY_GSM) return [{ ...at, code: "flimsy", severity: "advice", limit: FLIMSY_GSM, remedy: { stock: "text-120" } }];
+    if (weight < FLIMSY_GSM)
+      return [{ ...at, code: "flimsy", severity: "advice", limit: FLIMSY_GSM, remedy: { stock: "text-120" } }];
     return weight > SCORE_FIRST_GSM ? [{ ...at, code: "score-first", severity: "advice", limit: SCORE_FIRST_GSM }] : [];
   },
 };

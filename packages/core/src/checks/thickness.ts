@@ -9,6 +9,14 @@ export const thickness: Check = {
   codes: ["bulky"],
   run: ({ drafted, spec }) =>
     drafted.contents.length > 0 && drafted.inside.depth === 0 && spec.contents.thickness > FLAT_UP_TO_MM
-      ? [{ check: "thickness", code: "bulky", severity: "warning", figure: spec.contents.thickness, limit: FLAT_UP_TO_MM }]
+      ? [
+          {
+            check: "thickness",
+            code: "bulky",
+            severity: "warning",
+            figure: spec.contents.thickness,
+            limit: FLAT_UP_TO_MM,
+          },
+        ]
       : [],
 };

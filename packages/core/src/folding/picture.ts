@@ -3,7 +3,18 @@
  * printed sheet or a test can draw. Back to front; mm; x right, y up.
  */
 import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } from "../geometry/path.ts";
-import { add, cross, direction, offLine, place, type Point, type Pose, scale, subtract, turn } from "../geometry/point.ts";
+import {
+  add,
+  cross,
+  direction,
+  offLine,
+  place,
+  type Point,
+  type Pose,
+  scale,
+  subtract,
+  turn,
+} from "../geometry/point.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
 import type { Piece, Role } from "../model/piece.ts";
 import type { Solution, Step } from "../model/solution.ts";
@@ -12,7 +23,7 @@ import { foldedPanels, lastOrder, move, type Rigid } from "./pose.ts";
 export interface Shape {
   readonly path: Path;
   readonly fill?: "face" | "back" | "contents" | "glue";
-  readonly role?: Role | "edge" | "fence" | "groove" | "guide-line" | "stop";
+  readonly role?: Role | "edge" | "fence" | "groove" | "guide-line" | "stop" | "measure";
   readonly fold?: "valley" | "mountain";
   /** made or moved in this very step */
   readonly now: boolean;
@@ -30,24 +41,38 @@ const boundsOfShapes = (shapes: readonly Shape[]): Bounds => boundsOf(shapes.fla
 const scoreShapes = (piece: Piece, made: readonly string[], now: readonly string[], pose: Pose): Shape[] =>
   piece.lines
     .filter((l) => made.includes(l.id) || now.includes(l.id))
-    .map((l) => ({ path: placePath(l.path, pose), role: l.role, ...(l.fold && { fold: l.fold }), now: now.includes(l.id), of: l.id }));
+    .map((l) => ({
+      path: placePath(l.path, pose),
+      role: l.role,
+      ...(l.fold && { fold: l.fold }),
+      now: now.includes(l.id),
+      of: l.id,
+    }));
 
 /** The square as far as it has been punched: every notch made so far is cut out of its edge. */
 function punchedSquare(piece: Piece, made: readonly string[]): Path {
   const { width, height } = piece.blank;
-  const corners: readonly Point[] = [[0, 0], [width, 0], [width, height], [0, height]];
+  const corners: readonly Point[] = [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ];
   const notches = notchesOf(piece);
-  return polygon(corners.flatMap((corner, k): Point[] => {
-    const notch = made.includes(`notch-${String(k + 1)}`) ? notches[k] : undefined;
-    return notch ? [corner, notch.before, notch.vertex, notch.after] : [corner];
-  }));
+  return polygon(
+    corners.flatMap((corner, k): Point[] => {
+      const notch = made.includes(`notch-${String(k + 1)}`) ? notches[k] : undefined;
+      return notch ? [corner, notch.before, notch.vertex, notch.after] : [corner];
+    }),
+  );
 }
 
 /** The part of the board that is shown: the same for every turn, so that the paper moves and the board does not. */
 function boardBounds(solution: Solution, piece: Piece): Bounds {
   const { width, height } = piece.blank;
   const size = Math.max(width, height);
-  if (solution.spec.method.kind !== "punch-board") return { left: -size * 0.05, right: size * 1.05, top: size * 0.06, bottom: -size * 1.02 };
+  if (solution.spec.method.kind !== "punch-board")
+    return { left: -size * 0.05, right: size * 1.05, top: size * 0.06, bottom: -size * 1.02 };
   const p = notchesOf(piece)[0]?.vertex[0] ?? 0;
   const reach = Math.max(p, width - p) * 1.06;
   return { left: -reach, right: reach, top: size * 0.07, bottom: -size * 1.03 };
@@ -69,23 +94,59 @@ function boardShapes(solution: Solution, step: Step, piece: Piece): Shape[] {
   ];
 }
 
+/** The distance that is set on the ruler: above the fence, from the paper's corner to the punch or from the stop to the score. */
+function measureShapes({ kind, measure = 0 }: Step, piece: Piece): Shape[] {
+  const size = Math.max(piece.blank.width, piece.blank.height);
+  const [from, to] = kind === "punch" ? [-measure, 0] : [0, measure];
+  const [y, tick] = [size * 0.035, size * 0.014];
+  const strokes = [
+    line([from, y - tick], [from, y + tick]),
+    line([from, y], [to, y]),
+    line([to, y - tick], [to, y + tick]),
+  ];
+  return strokes.map((s): Shape => ({ path: [s], role: "measure", now: true }));
+}
+
 function onBoard(solution: Solution, step: Step, piece: Piece): Shape[] {
   const { pose, done, now } = step.scene;
   const made = step.kind === "punch" ? [...done, ...now] : done;
-  const paper: Shape = { path: placePath(punchedSquare(piece, made), pose), fill: pose.flip ? "back" : "face", role: "edge", now: false, of: "blank" };
-  const fresh = step.kind === "punch"
-    ? notchesOf(piece).filter((_, k) => now.includes(`notch-${String(k + 1)}`)).map((n): Shape => ({ path: placePath([line(n.before, n.vertex), line(n.vertex, n.after)], pose), role: "cut", now: true }))
-    : [];
-  return [paper, ...boardShapes(solution, step, piece), ...scoreShapes(piece, done, now, pose), ...fresh];
+  const paper: Shape = {
+    path: placePath(punchedSquare(piece, made), pose),
+    fill: pose.flip ? "back" : "face",
+    role: "edge",
+    now: false,
+    of: "blank",
+  };
+  const fresh =
+    step.kind === "punch"
+      ? notchesOf(piece)
+          .filter((_, k) => now.includes(`notch-${String(k + 1)}`))
+          .map((n): Shape => ({
+            path: placePath([line(n.before, n.vertex), line(n.vertex, n.after)], pose),
+            role: "cut",
+            now: true,
+          }))
+      : [];
+  const measure = step.measure === undefined ? [] : measureShapes(step, piece);
+  return [paper, ...boardShapes(solution, step, piece), ...scoreShapes(piece, done, now, pose), ...fresh, ...measure];
 }
 
 /** A piece folded so far, its panels back to front, the contents in their ply or sliding in. */
-export function foldedShapes(solution: Solution, folded: number, now: readonly string[], slide: number | undefined, pose: Pose): Shape[] {
+export function foldedShapes(
+  solution: Solution,
+  folded: number,
+  now: readonly string[],
+  slide: number | undefined,
+  pose: Pose,
+): Shape[] {
   const caliper = solution.spec.stock.caliper;
   const lying = slide === undefined ? undefined : solution.contents[0];
   const poses = foldedPanels(solution, { progress: folded, caliper, filled: lying?.thickness ?? 0 });
   const layers: { z: number; shape: Shape }[] = [];
-  const moving = new Set([...now, ...solution.pieces.flatMap((p) => p.folds.filter((f) => now.includes(f.id)).map((f) => f.panels[1]))]);
+  const moving = new Set([
+    ...now,
+    ...solution.pieces.flatMap((p) => p.folds.filter((f) => now.includes(f.id)).map((f) => f.panels[1])),
+  ]);
   for (const piece of solution.pieces) {
     const joined = solution.joins.some((j) => j.piece === piece.id);
     if (piece !== solution.pieces[0] && !joined) continue;
@@ -94,12 +155,24 @@ export function foldedShapes(solution: Solution, folded: number, now: readonly s
       const points = flatten(panel.outline).map(([x, y]) => move(rigid, [x, y, 0]));
       const z = points.reduce((sum, p) => sum + p[2], 0) / points.length;
       const faceUp = rigid.r[8] > 0;
-      layers.push({ z, shape: { path: polygon(points.map((p) => place([p[0], p[1]], pose))), fill: faceUp ? "face" : "back", role: "edge", now: moving.has(panel.id), of: panel.id } });
+      layers.push({
+        z,
+        shape: {
+          path: polygon(points.map((p) => place([p[0], p[1]], pose))),
+          fill: faceUp ? "face" : "back",
+          role: "edge",
+          now: moving.has(panel.id),
+          of: panel.id,
+        },
+      });
     }
     for (const glue of piece.glue.filter((g) => now.includes(g.id))) {
       const rigid = poses.get(`${piece.id}/${glue.panel}`) as Rigid;
       const points = glue.polygon.map(([x, y]) => move(rigid, [x, y, 0]));
-      layers.push({ z: (points[0]?.[2] ?? 0) + caliper / 4, shape: { path: polygon(points.map((p) => place([p[0], p[1]], pose))), fill: "glue", now: true, of: glue.id } });
+      layers.push({
+        z: (points[0]?.[2] ?? 0) + caliper / 4,
+        shape: { path: polygon(points.map((p) => place([p[0], p[1]], pose))), fill: "glue", now: true, of: glue.id },
+      });
     }
   }
   if (lying) {
@@ -107,11 +180,21 @@ export function foldedShapes(solution: Solution, folded: number, now: readonly s
     const out = openingDirection(main, [lying.x, lying.y], lastOrder(main));
     const shift = scale(out, (slide ?? 0) * Math.max(lying.width, lying.height));
     const [c, s] = turn(lying.rotation);
-    const corners = ([[-1, -1], [1, -1], [1, 1], [-1, 1]] as const).map(([u, v]): Point => {
+    const corners = (
+      [
+        [-1, -1],
+        [1, -1],
+        [1, 1],
+        [-1, 1],
+      ] as const
+    ).map(([u, v]): Point => {
       const [x, y] = [(u * lying.width) / 2, (v * lying.height) / 2];
       return place(add([lying.x + c * x - s * y, lying.y + s * x + c * y], shift), pose);
     });
-    layers.push({ z: caliper / 2 + lying.thickness / 2, shape: { path: polygon(corners), fill: "contents", role: "edge", now: now.includes("contents"), of: "contents" } });
+    layers.push({
+      z: caliper / 2 + lying.thickness / 2,
+      shape: { path: polygon(corners), fill: "contents", role: "edge", now: now.includes("contents"), of: "contents" },
+    });
   }
   return layers.sort((a, b) => a.z - b.z).map((l) => l.shape);
 }
@@ -140,22 +223,46 @@ function tipCut(piece: Piece, panel: string): Path {
   const outline = piece.panels.find((p) => p.id === panel)?.outline ?? [];
   if (!fold) return [];
   const along = direction(fold.from, fold.to);
-  return outline.filter((s) => s.kind === "line" && Math.abs(cross(along, direction(s.from, s.to))) < 1e-9 && Math.abs(offLine(s.from, fold.from, fold.to)) > 1);
+  return outline.filter(
+    (s) =>
+      s.kind === "line" &&
+      Math.abs(cross(along, direction(s.from, s.to))) < 1e-9 &&
+      Math.abs(offLine(s.from, fold.from, fold.to)) > 1,
+  );
 }
 
 function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
   const { scene, kind } = step;
   if (kind === "cut" && scene.now.includes("blank")) {
     const { width, height } = piece.blank;
-    return [{ path: polygon([[0, 0], [width, 0], [width, height], [0, height]]), fill: "back", role: "cut", now: true, of: "blank" }];
+    return [
+      {
+        path: polygon([
+          [0, 0],
+          [width, 0],
+          [width, height],
+          [0, height],
+        ]),
+        fill: "back",
+        role: "cut",
+        now: true,
+        of: "blank",
+      },
+    ];
   }
   if (scene.piece !== solution.pieces[0]?.id) {
     return piece.outline.map((path) => ({ path, fill: "face", role: "cut", now: true, of: "outline" }));
   }
   if (scene.folded === 0 && !["glue", "fill", "close"].includes(kind)) {
     // a tip is shown whole with the cut across it; everything later shows the finished outline
-    const paper: Path[] = kind === "trim" ? [punchedSquare(piece, ["notch-1", "notch-2", "notch-3", "notch-4"])] : [...piece.outline];
-    const fresh = kind === "trim" ? scene.now.flatMap((id) => tipCut(piece, id)) : kind === "round" ? piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc")) : [];
+    const paper: Path[] =
+      kind === "trim" ? [punchedSquare(piece, ["notch-1", "notch-2", "notch-3", "notch-4"])] : [...piece.outline];
+    const fresh =
+      kind === "trim"
+        ? scene.now.flatMap((id) => tipCut(piece, id))
+        : kind === "round"
+          ? piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc"))
+          : [];
     return [
       ...paper.map((path): Shape => ({ path, fill: "face", role: "edge", now: false, of: "outline" })),
       ...scoreShapes(piece, scene.done, scene.now, scene.pose),
@@ -169,8 +276,10 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
 /** The picture of a step. */
 export function pictureOf(solution: Solution, step: Step): Picture {
   const piece = solution.pieces.find((p) => p.id === step.scene.piece);
-  if (!piece) throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);
-  if (step.scene.on === "board") return { shapes: onBoard(solution, step, piece), bounds: boardBounds(solution, piece) };
+  if (!piece)
+    throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);
+  if (step.scene.on === "board")
+    return { shapes: onBoard(solution, step, piece), bounds: boardBounds(solution, piece) };
   const shapes = onTable(solution, step, piece);
   return { shapes, bounds: boundsOfShapes(shapes) };
 }

@@ -27,7 +27,11 @@ export function after(a: Rigid, b: Rigid): Rigid {
   const r = a.r.map((_, i) => {
     const row = i - (i % 3);
     const column = i % 3;
-    return (a.r[row] as number) * (b.r[column] as number) + (a.r[row + 1] as number) * (b.r[column + 3] as number) + (a.r[row + 2] as number) * (b.r[column + 6] as number);
+    return (
+      (a.r[row] as number) * (b.r[column] as number) +
+      (a.r[row + 1] as number) * (b.r[column + 3] as number) +
+      (a.r[row + 2] as number) * (b.r[column + 6] as number)
+    );
   });
   return { r: r as unknown as Rigid["r"], t: move(a, b.t) };
 }
@@ -46,9 +50,15 @@ export function about(a: Point3, b: Point3, degrees: number): Rigid {
   const [c, s] = turn(degrees);
   const k = 1 - c;
   const r: Rigid["r"] = [
-    c + x * x * k, x * y * k - z * s, x * z * k + y * s,
-    y * x * k + z * s, c + y * y * k, y * z * k - x * s,
-    z * x * k - y * s, z * y * k + x * s, c + z * z * k,
+    c + x * x * k,
+    x * y * k - z * s,
+    x * z * k + y * s,
+    y * x * k + z * s,
+    c + y * y * k,
+    y * z * k - x * s,
+    z * x * k - y * s,
+    z * y * k + x * s,
+    c + z * z * k,
   ];
   const [px, py, pz] = move({ r, t: [0, 0, 0] }, a);
   return { r, t: [a[0] - px, a[1] - py, a[2] - pz] };
@@ -60,7 +70,8 @@ function sense(piece: Piece, fold: Piece["folds"][number]): 1 | -1 {
   if (!moving) throw new Error(`fold '${fold.id}' moves a panel that piece '${piece.id}' does not have`);
   let side = 0;
   for (const { from } of moving.outline) {
-    const off = (fold.to[0] - fold.from[0]) * (from[1] - fold.from[1]) - (fold.to[1] - fold.from[1]) * (from[0] - fold.from[0]);
+    const off =
+      (fold.to[0] - fold.from[0]) * (from[1] - fold.from[1]) - (fold.to[1] - fold.from[1]) * (from[0] - fold.from[0]);
     if (Math.abs(off) > Math.abs(side)) side = off;
   }
   return side > 0 ? 1 : -1;
@@ -81,13 +92,17 @@ export interface FoldState {
 export const lastOrder = (piece: Piece): number => Math.max(0, ...piece.folds.map((f) => f.order));
 
 /** Where each panel of a piece is, by panel id. Panels no fold reaches stay where they are drawn. */
-export function posesOf(piece: Piece, { progress, caliper, filled, carrying = [] }: FoldState): ReadonlyMap<string, Rigid> {
+export function posesOf(
+  piece: Piece,
+  { progress, caliper, filled, carrying = [] }: FoldState,
+): ReadonlyMap<string, Rigid> {
   const poses = new Map<string, Rigid>([[piece.root, STILL]]);
   const folds = [...piece.folds].sort((a, b) => a.order - b.order);
   // plies are counted separately on the two sides of the panel they fold over
   const plyOf = (fold: Piece["folds"][number]): number => {
     const beneath = folds.filter((f) => f.angle >= 0 === fold.angle >= 0 && f.order <= fold.order);
-    const thick = (order: number): number => (beneath.some((f) => f.order === order && carrying.includes(f.panels[1])) ? 2 : 1);
+    const thick = (order: number): number =>
+      beneath.some((f) => f.order === order && carrying.includes(f.panels[1])) ? 2 : 1;
     return [...new Set(beneath.map((f) => f.order))].reduce((sum, order) => sum + thick(order), 0);
   };
   const pending = [...folds];
@@ -100,7 +115,9 @@ export function posesOf(piece: Piece, { progress, caliper, filled, carrying = []
     const flat = Math.abs(fold.angle) > 179;
     const lift = flat ? (plyOf(fold) * caliper + (over ? filled : 0)) * (over ? 1 : -1) : 0;
     const turned = about(
-      [fold.from[0], fold.from[1], lift / 2], [fold.to[0], fold.to[1], lift / 2], fold.angle * part * sense(piece, fold),
+      [fold.from[0], fold.from[1], lift / 2],
+      [fold.to[0], fold.to[1], lift / 2],
+      fold.angle * part * sense(piece, fold),
     );
     poses.set(fold.panels[1], after(poses.get(fold.panels[0]) as Rigid, turned));
   }
@@ -113,11 +130,17 @@ export function joinMove(join: Join, caliper: number): Rigid {
   const [c, s] = turn(join.rotation);
   const m = join.flip ? -1 : 1;
   // a sheet turned face down is mirrored in x and its z points the other way
-  return { r: [c * m, -s, 0, s * m, c, 0, 0, 0, m], t: [join.x, join.y, join.onto.face === "front" ? caliper : -caliper] };
+  return {
+    r: [c * m, -s, 0, s * m, c, 0, 0, 0, m],
+    t: [join.x, join.y, join.onto.face === "front" ? caliper : -caliper],
+  };
 }
 
 /** Every panel of every piece where it is in space, keyed `piece/panel`: joined pieces ride on the panel they are glued to. */
-export function foldedPanels(solution: Pick<Solution, "pieces" | "joins">, state: FoldState): ReadonlyMap<string, Rigid> {
+export function foldedPanels(
+  solution: Pick<Solution, "pieces" | "joins">,
+  state: FoldState,
+): ReadonlyMap<string, Rigid> {
   const all = new Map<string, Rigid>();
   const bases = new Map<string, Rigid>();
   for (const piece of solution.pieces) {
@@ -125,8 +148,11 @@ export function foldedPanels(solution: Pick<Solution, "pieces" | "joins">, state
     const target = join && all.get(`${join.onto.piece}/${join.onto.panel}`);
     const base = join && target ? after(target, joinMove(join, state.caliper)) : STILL;
     bases.set(piece.id, base);
-    const carrying = solution.joins.filter((j) => j.onto.piece === piece.id && j.onto.face === "front").map((j) => j.onto.panel);
-    for (const [panel, pose] of posesOf(piece, { ...state, carrying })) all.set(`${piece.id}/${panel}`, after(base, pose));
+    const carrying = solution.joins
+      .filter((j) => j.onto.piece === piece.id && j.onto.face === "front")
+      .map((j) => j.onto.panel);
+    for (const [panel, pose] of posesOf(piece, { ...state, carrying }))
+      all.set(`${piece.id}/${panel}`, after(base, pose));
   }
   return all;
 }

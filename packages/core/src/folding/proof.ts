@@ -46,7 +46,14 @@ const panelOf = (piece: Piece, id: string) => piece.panels.find((p) => p.id === 
 function rectangle({ x, y, rotation, width, height }: Solution["contents"][number], by = 0): Point[] {
   const [c, s] = turn(rotation);
   const [a, b] = [width / 2 + by, height / 2 + by];
-  return ([[-a, -b], [a, -b], [a, b], [-a, b]] as const).map(([u, v]): Point => [x + c * u - s * v, y + s * u + c * v]);
+  return (
+    [
+      [-a, -b],
+      [a, -b],
+      [a, b],
+      [-a, b],
+    ] as const
+  ).map(([u, v]): Point => [x + c * u - s * v, y + s * u + c * v]);
 }
 
 /** Proves a solution by folding it up. */
@@ -62,7 +69,9 @@ export function prove(solution: Solution): Proof {
     return pose;
   };
 
-  const landings = solution.pieces.flatMap((piece) => piece.glue.map((glue) => land(solution, piece, glue, at, caliper)));
+  const landings = solution.pieces.flatMap((piece) =>
+    piece.glue.map((glue) => land(solution, piece, glue, at, caliper)),
+  );
   const contents = measureContents(solution, at, caliper);
   const crossings = [...flatCrossings(solution), ...foldedCrossings(solution, at, caliper)];
   const area = solution.pieces.map((piece) => ({
@@ -71,10 +80,16 @@ export function prove(solution: Solution): Proof {
     panels: piece.panels.reduce((sum, panel) => sum + areaOf(panel.outline), 0),
   }));
 
-  const gapTrue = contents.gap === undefined || (["width", "height"] as const).every((axis) => Math.abs((contents.gap?.[axis] ?? 0) - solution.gap[axis]) <= GAP_MM && (contents.gap?.[axis] ?? 0) > 0);
+  const gapTrue =
+    contents.gap === undefined ||
+    (["width", "height"] as const).every(
+      (axis) => Math.abs((contents.gap?.[axis] ?? 0) - solution.gap[axis]) <= GAP_MM && (contents.gap?.[axis] ?? 0) > 0,
+    );
   const ok =
     landings.every((l) => l.distance <= LANDING_MM && l.outside <= TOUCHING_MM2) &&
-    gapTrue && contents.crossing <= TOUCHING_MM2 && crossings.length === 0 &&
+    gapTrue &&
+    contents.crossing <= TOUCHING_MM2 &&
+    crossings.length === 0 &&
     area.every((a) => Math.abs(a.outline - a.panels) <= AREA_MM2);
   return { ok, landings, contents, crossings, area };
 }
@@ -109,7 +124,10 @@ function measureContents(solution: Solution, at: At, caliper: number): Proof["co
   const piece = lying && solution.pieces.find((p) => p.id === lying.on.piece);
   if (!lying || !piece) return { gap: undefined, crossing: 0 };
   const [c, s] = turn(lying.rotation);
-  const local = ([x, y]: Point): Point => [c * (x - lying.x) + s * (y - lying.y), -s * (x - lying.x) + c * (y - lying.y)];
+  const local = ([x, y]: Point): Point => [
+    c * (x - lying.x) + s * (y - lying.y),
+    -s * (x - lying.x) + c * (y - lying.y),
+  ];
   // nearest crease on each of the four sides, in the contents' own axes
   const sides = { right: Infinity, left: Infinity, up: Infinity, down: Infinity };
   for (const fold of piece.folds) {
@@ -124,7 +142,11 @@ function measureContents(solution: Solution, at: At, caliper: number): Proof["co
     sides[side] = Math.min(sides[side], Math.abs(near));
   }
   const room = (a: number, b: number, size: number): number => a + b - size - lying.thickness;
-  const gap = { width: room(sides.left, sides.right, lying.width), height: room(sides.up, sides.down, lying.height), depth: 0 };
+  const gap = {
+    width: room(sides.left, sides.right, lying.width),
+    height: room(sides.up, sides.down, lying.height),
+    depth: 0,
+  };
   // a panel that lies within the contents' thickness over their area runs through them
   let crossing = Math.max(0, -gap.width, -gap.height);
   const home = undo(at(piece.id, lying.on.panel));
@@ -134,7 +156,10 @@ function measureContents(solution: Solution, at: At, caliper: number): Proof["co
       const placed = flatten(panel.outline).map(([x, y]) => move(home, move(at(other.id, panel.id), [x, y, 0])));
       const z = placed.map((p) => p[2]);
       if (Math.max(...z) <= caliper * 0.999 || Math.min(...z) >= lying.thickness + caliper * 0.999) continue;
-      crossing += sharedArea(placed.map((p): Point => [p[0], p[1]]), rectangle(lying));
+      crossing += sharedArea(
+        placed.map((p): Point => [p[0], p[1]]),
+        rectangle(lying),
+      );
     }
   }
   return { gap, crossing };
@@ -145,23 +170,35 @@ function flatCrossings(solution: Solution): Crossing[] {
   return solution.pieces.flatMap((piece) =>
     pairs(piece.panels).flatMap(([a, b]): Crossing[] => {
       const area = sharedArea(flatten(a.outline), flatten(b.outline));
-      return area > TOUCHING_MM2 ? [{ panels: [`${piece.id}/${a.id}`, `${piece.id}/${b.id}`], when: "flat", area }] : [];
+      return area > TOUCHING_MM2
+        ? [{ panels: [`${piece.id}/${a.id}`, `${piece.id}/${b.id}`], when: "flat", area }]
+        : [];
     }),
   );
 }
 
 /** Panels that lie in the same place once folded: in parallel planes less than a caliper apart, sharing paper. */
 function foldedCrossings(solution: Solution, at: At, caliper: number): Crossing[] {
-  const all = solution.pieces.flatMap((piece) => piece.panels.map((panel) => ({ key: `${piece.id}/${panel.id}`, pose: at(piece.id, panel.id), points: flatten(panel.outline) })));
+  const all = solution.pieces.flatMap((piece) =>
+    piece.panels.map((panel) => ({
+      key: `${piece.id}/${panel.id}`,
+      pose: at(piece.id, panel.id),
+      points: flatten(panel.outline),
+    })),
+  );
   return pairs(all).flatMap(([a, b]): Crossing[] => {
     const home = undo(a.pose);
     const placed = b.points.map(([x, y]) => move(home, move(b.pose, [x, y, 0])));
     const z = placed.map((p) => p[2]);
     const parallel = Math.max(...z) - Math.min(...z) < 1e-6;
     if (!parallel || Math.abs(z[0] as number) >= caliper * 0.999) return [];
-    const area = sharedArea(placed.map((p): Point => [p[0], p[1]]), a.points);
+    const area = sharedArea(
+      placed.map((p): Point => [p[0], p[1]]),
+      a.points,
+    );
     return area > TOUCHING_MM2 ? [{ panels: [a.key, b.key], when: "folded", area }] : [];
   });
 }
 
-const pairs = <T>(items: readonly T[]): (readonly [T, T])[] => items.flatMap((a, i) => items.slice(i + 1).map((b) => [a, b] as const));
+const pairs = <T>(items: readonly T[]): (readonly [T, T])[] =>
+  items.flatMap((a, i) => items.slice(i + 1).map((b) => [a, b] as const));

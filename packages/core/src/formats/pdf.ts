@@ -57,8 +57,13 @@ export interface Tile {
 }
 
 /** Tiles that cover a piece on a page area, each sharing `OVERLAP_MM` with the next. */
-export function tilesOf(width: number, height: number, area: { readonly width: number; readonly height: number }): { readonly tiles: Tile[]; readonly columns: number; readonly rows: number } {
-  const count = (size: number, room: number): number => (size <= room ? 1 : Math.ceil((size - OVERLAP_MM) / (room - OVERLAP_MM)));
+export function tilesOf(
+  width: number,
+  height: number,
+  area: { readonly width: number; readonly height: number },
+): { readonly tiles: Tile[]; readonly columns: number; readonly rows: number } {
+  const count = (size: number, room: number): number =>
+    size <= room ? 1 : Math.ceil((size - OVERLAP_MM) / (room - OVERLAP_MM));
   const columns = count(width, area.width);
   const rows = count(height, area.height);
   const tiles = Array.from({ length: rows * columns }, (_, i): Tile => {
@@ -73,10 +78,19 @@ export function tilesOf(width: number, height: number, area: { readonly width: n
 export async function writePdf(solution: Solution, options: PdfOptions): Promise<Uint8Array> {
   const { title, paper, fonts, date } = options;
   // `font: null` keeps the standard fonts out; its type does not know that
-  const doc = new PDFDocument({ size: [paper.width * POINTS, paper.height * POINTS], margin: 0, autoFirstPage: false, font: null as unknown as string, pdfVersion: "1.7", lang: "en", displayTitle: true, info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" } });
+  const doc = new PDFDocument({
+    size: [paper.width * POINTS, paper.height * POINTS],
+    margin: 0,
+    autoFirstPage: false,
+    font: null as unknown as string,
+    pdfVersion: "1.7",
+    lang: "en",
+    displayTitle: true,
+    info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" },
+  });
   const bytes = toBytes(doc);
-  doc.registerFont("regular", fonts.regular as unknown as PDFKit.Mixins.PDFFontSource);
-  doc.registerFont("strong", fonts.strong as unknown as PDFKit.Mixins.PDFFontSource);
+  doc.registerFont("regular", fonts.regular);
+  doc.registerFont("strong", fonts.strong);
   printAtTrueSize(doc);
   const parts = options.parts ?? ["template", "steps"];
   if (parts.includes("template")) for (const piece of solution.pieces) templatePages(doc, piece, options);
@@ -91,8 +105,18 @@ function printAtTrueSize(doc: Doc): void {
   _root.data.ViewerPreferences.data["PrintScaling"] = "None";
 }
 
-function text(doc: Doc, words: string, x: number, y: number, size: number, options: { readonly strong?: boolean; readonly colour?: string; readonly width?: number } = {}): void {
-  doc.font(options.strong ? "strong" : "regular").fontSize(size).fillColor(options.colour ?? INK);
+function text(
+  doc: Doc,
+  words: string,
+  x: number,
+  y: number,
+  size: number,
+  options: { readonly strong?: boolean; readonly colour?: string; readonly width?: number } = {},
+): void {
+  doc
+    .font(options.strong ? "strong" : "regular")
+    .fontSize(size)
+    .fillColor(options.colour ?? INK);
   // fontkit takes features by tag; the types want booleans
   const features = ["frac"] as unknown as PDFKit.Mixins.OpenTypeFeatures[];
   if (options.width === undefined) doc.text(words, x * POINTS, y * POINTS, { lineBreak: false, features });
@@ -113,7 +137,10 @@ function templatePages(doc: Doc, piece: Piece, { title, display, paper }: PdfOpt
   const { width, height } = piece.blank;
   const upright = { width: paper.width, height: paper.height };
   const lying = { width: paper.height, height: paper.width };
-  const room = (page: typeof upright) => ({ width: page.width - 2 * MARGIN_MM, height: page.height - MARGIN_MM - FOOT_MM });
+  const room = (page: typeof upright) => ({
+    width: page.width - 2 * MARGIN_MM,
+    height: page.height - MARGIN_MM - FOOT_MM,
+  });
   const pages = (page: typeof upright): number => tilesOf(width, height, room(page)).tiles.length;
   const page = pages(lying) < pages(upright) ? lying : upright;
   const area = room(page);
@@ -124,28 +151,48 @@ function templatePages(doc: Doc, piece: Piece, { title, display, paper }: PdfOpt
     doc.rect(0, 0, area.width, area.height).clip();
     doc.translate(-tile.x, -tile.y);
     for (const path of piece.outline) stroke(doc, yDown(path, 0, height), "cut");
-    for (const line of piece.lines) stroke(doc, yDown(line.path, 0, height), line.role === "score" ? (line.fold ?? "valley") : line.role);
+    for (const line of piece.lines)
+      stroke(doc, yDown(line.path, 0, height), line.role === "score" ? (line.fold ?? "valley") : line.role);
     doc.restore();
     overlapMarks(doc, tile, columns, rows, area);
-    const place = tiles.length > 1 ? ` · tile ${String(i + 1)} of ${String(tiles.length)} (row ${String(tile.row + 1)}, column ${String(tile.column + 1)})` : "";
+    const place =
+      tiles.length > 1
+        ? ` · tile ${String(i + 1)} of ${String(tiles.length)} (row ${String(tile.row + 1)}, column ${String(tile.column + 1)})`
+        : "";
     const foot = page.height - FOOT_MM;
-    text(doc, `${title} · ${piece.name}, ${formatSize(width, height, display)}${place}`, MARGIN_MM, foot + 2.5, 9, { strong: true });
+    text(doc, `${title} · ${piece.name}, ${formatSize(width, height, display)}${place}`, MARGIN_MM, foot + 2.5, 9, {
+      strong: true,
+    });
     checkRulers(doc, MARGIN_MM, foot + 10);
   });
 }
 
 /** Where the next tile is laid: a pale line at the shared strip, with small triangles. */
-function overlapMarks(doc: Doc, tile: Tile, columns: number, rows: number, area: { width: number; height: number }): void {
+function overlapMarks(
+  doc: Doc,
+  tile: Tile,
+  columns: number,
+  rows: number,
+  area: { width: number; height: number },
+): void {
   doc.save().scale(POINTS).translate(MARGIN_MM, MARGIN_MM).lineWidth(0.15).strokeColor(PALE).undash();
   const upright = (x: number): void => {
     doc.moveTo(x, 0).lineTo(x, area.height).stroke();
     doc.path(`M${String(x - 2)} 0L${String(x + 2)} 0L${String(x)} 3Z`).fill(PALE);
-    doc.path(`M${String(x - 2)} ${String(area.height)}L${String(x + 2)} ${String(area.height)}L${String(x)} ${String(area.height - 3)}Z`).fill(PALE);
+    doc
+      .path(
+        `M${String(x - 2)} ${String(area.height)}L${String(x + 2)} ${String(area.height)}L${String(x)} ${String(area.height - 3)}Z`,
+      )
+      .fill(PALE);
   };
   const level = (y: number): void => {
     doc.moveTo(0, y).lineTo(area.width, y).stroke();
     doc.path(`M0 ${String(y - 2)}L0 ${String(y + 2)}L3 ${String(y)}Z`).fill(PALE);
-    doc.path(`M${String(area.width)} ${String(y - 2)}L${String(area.width)} ${String(y + 2)}L${String(area.width - 3)} ${String(y)}Z`).fill(PALE);
+    doc
+      .path(
+        `M${String(area.width)} ${String(y - 2)}L${String(area.width)} ${String(y + 2)}L${String(area.width - 3)} ${String(y)}Z`,
+      )
+      .fill(PALE);
   };
   if (tile.column > 0) upright(OVERLAP_MM);
   if (tile.column < columns - 1) upright(area.width - OVERLAP_MM);
@@ -158,10 +205,21 @@ function overlapMarks(doc: Doc, tile: Tile, columns: number, rows: number, area:
 function checkRulers(doc: Doc, x: number, y: number): void {
   doc.save().scale(POINTS).translate(x, y).lineWidth(0.2).strokeColor(INK).undash();
   doc.moveTo(0, 0).lineTo(100, 0).stroke();
-  for (let i = 0; i <= 10; i += 1) doc.moveTo(i * 10, 0).lineTo(i * 10, i % 5 === 0 ? 2.4 : 1.4).stroke();
+  for (let i = 0; i <= 10; i += 1)
+    doc
+      .moveTo(i * 10, 0)
+      .lineTo(i * 10, i % 5 === 0 ? 2.4 : 1.4)
+      .stroke();
   doc.translate(0, 5.5);
-  doc.moveTo(0, 0).lineTo(4 * MM_PER.in, 0).stroke();
-  for (let i = 0; i <= 8; i += 1) doc.moveTo((i * MM_PER.in) / 2, 0).lineTo((i * MM_PER.in) / 2, i % 2 === 0 ? 2.4 : 1.4).stroke();
+  doc
+    .moveTo(0, 0)
+    .lineTo(4 * MM_PER.in, 0)
+    .stroke();
+  for (let i = 0; i <= 8; i += 1)
+    doc
+      .moveTo((i * MM_PER.in) / 2, 0)
+      .lineTo((i * MM_PER.in) / 2, i % 2 === 0 ? 2.4 : 1.4)
+      .stroke();
   doc.restore();
   text(doc, "100 mm: check with a ruler before cutting, and print at 100 %", x + 103, y - 1.2, 7.5, { colour: PALE });
   text(doc, "4 in", x + 103, y + 4.3, 7.5, { colour: PALE });
@@ -182,7 +240,11 @@ function stepPages(doc: Doc, solution: Solution, options: PdfOptions): void {
     text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true });
     text(doc, recipeLine(solution, display), MARGIN_MM, MARGIN_MM + 9, 11);
     const worry = solution.findings.find((f) => f.severity !== "advice");
-    if (first === 0 && worry) text(doc, sayFinding(worry, display), MARGIN_MM, MARGIN_MM + 16, 9, { colour: ACCENT, width: paper.width - 2 * MARGIN_MM });
+    if (first === 0 && worry)
+      text(doc, sayFinding(worry, display), MARGIN_MM, MARGIN_MM + 16, 9, {
+        colour: ACCENT,
+        width: paper.width - 2 * MARGIN_MM,
+      });
     solution.steps.slice(first, first + perPage).forEach((step, i) => {
       const x = MARGIN_MM + (i % 2) * (width + CELL_GAP);
       const y = MARGIN_MM + HEAD_MM + Math.floor(i / 2) * (height + CELL_GAP);
@@ -200,41 +262,91 @@ export function recipeLine(solution: Solution, display: Display): string {
   return `${cut}${score} · make ${String(solution.spec.quantity)}`;
 }
 
-interface Box { readonly x: number; readonly y: number; readonly width: number; readonly height: number }
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
 
 function stepCell(doc: Doc, solution: Solution, step: Step, box: Box, { display, colours }: PdfOptions): void {
   const pictureWidth = box.width * 0.46;
-  doc.save().scale(POINTS).lineWidth(0.15).strokeColor(PALE).undash().moveTo(box.x, box.y - CELL_GAP / 2).lineTo(box.x + box.width, box.y - CELL_GAP / 2).stroke().restore();
-  drawPicture(doc, solution, step, { x: box.x, y: box.y, width: pictureWidth, height: box.height }, colours ?? { face: "#efe6d2", back: "#e2d3b4" });
+  doc
+    .save()
+    .scale(POINTS)
+    .lineWidth(0.15)
+    .strokeColor(PALE)
+    .undash()
+    .moveTo(box.x, box.y - CELL_GAP / 2)
+    .lineTo(box.x + box.width, box.y - CELL_GAP / 2)
+    .stroke()
+    .restore();
+  drawPicture(
+    doc,
+    solution,
+    step,
+    { x: box.x, y: box.y, width: pictureWidth, height: box.height },
+    colours ?? { face: "#efe6d2", back: "#e2d3b4" },
+  );
   const left = box.x + pictureWidth + 4;
   text(doc, `${String(step.n)}  ${stepHeads[step.kind]}`, left, box.y, 12, { strong: true });
   const down = step.measure === undefined ? 6.5 : 16;
-  if (step.measure !== undefined) text(doc, formatLength(step.measure, display), left, box.y + 5.5, 20, { strong: true, colour: ACCENT });
+  if (step.measure !== undefined)
+    text(doc, formatLength(step.measure, display), left, box.y + 5.5, 20, { strong: true, colour: ACCENT });
   text(doc, sayStep(step, display), left, box.y + down, 9.5, { width: box.width - pictureWidth - 4 });
 }
 
-const ROLE_OF: Readonly<Record<string, StrokeRole>> = { cut: "cut", edge: "pen", fence: "cut", groove: "guide", "guide-line": "guide", stop: "cut", guide: "guide", pen: "pen", foil: "foil", perforate: "perforate" };
+const ROLE_OF: Readonly<Record<string, StrokeRole>> = {
+  cut: "cut",
+  edge: "pen",
+  fence: "cut",
+  groove: "guide",
+  "guide-line": "guide",
+  measure: "pen",
+  stop: "cut",
+  guide: "guide",
+  pen: "pen",
+  foil: "foil",
+  perforate: "perforate",
+};
 
-function drawPicture(doc: Doc, solution: Solution, step: Step, box: Box, colours: { readonly face: string; readonly back: string }): void {
+function drawPicture(
+  doc: Doc,
+  solution: Solution,
+  step: Step,
+  box: Box,
+  colours: { readonly face: string; readonly back: string },
+): void {
   const { shapes, bounds } = pictureOf(solution, step);
   const wide = Math.max(1, bounds.right - bounds.left);
   const tall = Math.max(1, bounds.top - bounds.bottom);
   const scale = Math.min(box.width / wide, box.height / tall);
   doc.save().scale(POINTS);
   doc.rect(box.x - 1, box.y - 1, box.width + 2, box.height + 2).clip();
-  doc.translate(box.x + (box.width - wide * scale) / 2, box.y + (box.height - tall * scale) / 2).scale(scale).translate(-bounds.left, 0);
+  doc
+    .translate(box.x + (box.width - wide * scale) / 2, box.y + (box.height - tall * scale) / 2)
+    .scale(scale)
+    .translate(-bounds.left, 0);
   for (const shape of shapes) drawShape(doc, shape, bounds.top, scale, colours);
   doc.restore();
 }
 
-function drawShape(doc: Doc, shape: Shape, top: number, scale: number, colours: { readonly face: string; readonly back: string }): void {
+function drawShape(
+  doc: Doc,
+  shape: Shape,
+  top: number,
+  scale: number,
+  colours: { readonly face: string; readonly back: string },
+): void {
   const path = yDown(shape.path, 0, top);
   const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "#e7b9a3" } as const;
   if (shape.fill) doc.path(pathData(path)).fill(fills[shape.fill]);
   if (!shape.role) return;
   const role: StrokeRole = shape.role === "score" ? (shape.fold ?? "valley") : (ROLE_OF[shape.role] ?? "pen");
   const dash = dashOf(role);
-  doc.lineWidth((shape.now ? 0.6 : WEIGHT_MM[role]) / scale).strokeColor(shape.now ? ACCENT : role === "guide" ? PALE : INK);
+  doc
+    .lineWidth((shape.now ? 0.6 : WEIGHT_MM[role]) / scale)
+    .strokeColor(shape.now ? ACCENT : role === "guide" ? PALE : INK);
   if (dash) (doc as unknown as { dash(pattern: readonly number[]): void }).dash(dash.map((d) => (d * 0.6) / scale));
   else doc.undash();
   doc.path(pathData(path)).stroke();

@@ -13,7 +13,11 @@ export const PROJECT_MAX_BYTES = 4 * 1024 * 1024;
 const MAX_DRAFTS = 2000;
 
 export const draftSchema = z.strictObject({
-  id: z.string().min(1).max(64).regex(/^[\w-]+$/u),
+  id: z
+    .string()
+    .min(1)
+    .max(64)
+    .regex(/^[\w-]+$/u),
   name: z.string().trim().min(1).max(120),
   tags: z.array(z.string().trim().min(1).max(40)).max(20),
   note: z.string().max(2000),
@@ -34,11 +38,16 @@ const fileSchema = z.strictObject({
   drafts: z.array(draftSchema).max(MAX_DRAFTS),
 });
 
-export type ProjectProblem = { readonly code: "too-large" | "not-json" | "foreign" | "newer" | "damaged"; readonly where: string };
-export type ReadProject = { readonly ok: true; readonly drafts: readonly Draft[] } | { readonly ok: false; readonly problem: ProjectProblem };
+export type ProjectProblem = {
+  readonly code: "too-large" | "not-json" | "foreign" | "newer" | "damaged";
+  readonly where: string;
+};
+export type ReadProject =
+  { readonly ok: true; readonly drafts: readonly Draft[] } | { readonly ok: false; readonly problem: ProjectProblem };
 
 /** Drafts as the text of a project file. */
-export const writeProject = (drafts: readonly Draft[]): string => `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts }, undefined, 1)}\n`;
+export const writeProject = (drafts: readonly Draft[]): string =>
+  `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts }, undefined, 1)}\n`;
 
 /** Reads a project file's text. Never throws on what it is given. */
 export function readProject(text: string): ReadProject {
@@ -67,10 +76,15 @@ export function readProject(text: string): ReadProject {
 /** Why a project file was refused, and what to do. */
 export function sayProjectProblem({ code, where }: ProjectProblem): string {
   switch (code) {
-    case "too-large": return "This file is larger than 4 MB, and a project file never is. Nothing was taken from it.";
-    case "not-json": return "This file is broken or not a project file: it cannot be read as text of ours. Nothing was taken from it.";
-    case "foreign": return "This file was not written by Cut Fold. Choose one that ends in .cutfold.json. Nothing was taken from it.";
-    case "newer": return `This file was written by a newer Cut Fold (version ${where} of the file). Update this one to open it.`;
-    case "damaged": return `This project file is damaged${where ? ` at ${where}` : ""}. Nothing was taken from it; the copy it came from may be whole.`;
+    case "too-large":
+      return "This file is larger than 4 MB, and a project file never is. Nothing was taken from it.";
+    case "not-json":
+      return "This file is broken or not a project file: it cannot be read as text of ours. Nothing was taken from it.";
+    case "foreign":
+      return "This file was not written by Cut Fold. Choose one that ends in .cutfold.json. Nothing was taken from it.";
+    case "newer":
+      return `This file was written by a newer Cut Fold (version ${where} of the file). Update this one to open it.`;
+    case "damaged":
+      return `This project file is damaged${where ? ` at ${where}` : ""}. Nothing was taken from it; the copy it came from may be whole.`;
   }
 }

@@ -11,7 +11,8 @@ import { sayFinding, sayStep } from "../words/en.ts";
 const clean = (value: unknown): unknown => {
   if (typeof value === "number") return Math.round(value * 1e6) / 1e6 + 0;
   if (Array.isArray(value)) return value.map(clean);
-  if (typeof value === "object" && value !== null) return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, clean(v)]));
+  if (typeof value === "object" && value !== null)
+    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, clean(v)]));
   return value;
 };
 
@@ -31,7 +32,12 @@ export function solutionJson(solution: Solution, display: Display): unknown {
       stock,
       blank: piece.blank,
       outline: piece.outline.map(pathData).join(""),
-      lines: piece.lines.map((l) => ({ id: l.id, role: l.role, ...(l.fold && { fold: l.fold }), path: pathData(l.path) })),
+      lines: piece.lines.map((l) => ({
+        id: l.id,
+        role: l.role,
+        ...(l.fold && { fold: l.fold }),
+        path: pathData(l.path),
+      })),
       root: piece.root,
       panels: piece.panels.map((p) => ({ id: p.id, name: p.name, polygon: flatten(p.outline) })),
       folds: piece.folds,

@@ -9,24 +9,40 @@ import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
 
-const ESCAPES: Readonly<Record<string, string>> = { "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;", "'": "&apos;" };
+const ESCAPES: Readonly<Record<string, string>> = {
+  "&": "&amp;",
+  "<": "&lt;",
+  ">": "&gt;",
+  '"': "&quot;",
+  "'": "&apos;",
+};
 /** Text for an XML file: markup escaped, control characters dropped. */
 export const escapeXml = (text: string): string =>
-  // eslint-disable-next-line no-control-regex -- these are what XML 1.0 forbids
-  text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/gu, "").replace(/[&<>"']/gu, (c) => ESCAPES[c] ?? c);
+   
+  text
+    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/gu, "")
+    .replace(/[&<>"']/gu, (c) => ESCAPES[c] ?? c);
 
 /** mm between pieces laid side by side. */
 export const PIECE_SPACING_MM = 10;
 
 /** Every piece once, left to right, each with the x of its lower left corner, and the size of the whole. */
-export function inARow(pieces: readonly Piece[]): { readonly placed: readonly { piece: Piece; x: number }[]; readonly width: number; readonly height: number } {
+export function inARow(pieces: readonly Piece[]): {
+  readonly placed: readonly { piece: Piece; x: number }[];
+  readonly width: number;
+  readonly height: number;
+} {
   let x = 0;
   const placed = pieces.map((piece) => {
     const at = x;
     x += piece.blank.width + PIECE_SPACING_MM;
     return { piece, x: at };
   });
-  return { placed, width: Math.max(0, x - PIECE_SPACING_MM), height: Math.max(0, ...pieces.map((p) => p.blank.height)) };
+  return {
+    placed,
+    width: Math.max(0, x - PIECE_SPACING_MM),
+    height: Math.max(0, ...pieces.map((p) => p.blank.height)),
+  };
 }
 
 /** A path with y down: mirrored about the line y = `height`. */
@@ -34,8 +50,15 @@ export function yDown(path: Path, dx: number, height: number): Path {
   const flip = (p: Point): Point => [p[0] + dx, height - p[1]];
   return path.map((s): Segment => {
     if (s.kind === "line") return { kind: "line", from: flip(s.from), to: flip(s.to) };
-    if (s.kind === "arc") return { kind: "arc", from: flip(s.from), to: flip(s.to), centre: flip(s.centre), ccw: !s.ccw };
-    return { kind: "cubic", from: flip(s.from), control1: flip(s.control1), control2: flip(s.control2), to: flip(s.to) };
+    if (s.kind === "arc")
+      return { kind: "arc", from: flip(s.from), to: flip(s.to), centre: flip(s.centre), ccw: !s.ccw };
+    return {
+      kind: "cubic",
+      from: flip(s.from),
+      control1: flip(s.control1),
+      control2: flip(s.control2),
+      to: flip(s.to),
+    };
   });
 }
 
@@ -52,14 +75,30 @@ interface Drawn {
 export function writeSvg(solution: Solution, title: string): string {
   const { placed, width, height } = inARow(solution.pieces);
   const drawn: Drawn[] = placed.flatMap(({ piece, x }) => [
-    ...piece.outline.map((path, i): Drawn => ({ role: "cut", piece: piece.id, id: i === 0 ? "outline" : `hole-${String(i)}`, d: data(path, x, height) })),
-    ...piece.lines.map((stroke): Drawn => ({ role: stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role, piece: piece.id, id: stroke.id, d: data(stroke.path, x, height) })),
+    ...piece.outline.map((path, i): Drawn => ({
+      role: "cut",
+      piece: piece.id,
+      id: i === 0 ? "outline" : `hole-${String(i)}`,
+      d: data(path, x, height),
+    })),
+    ...piece.lines.map((stroke): Drawn => ({
+      role: stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role,
+      piece: piece.id,
+      id: stroke.id,
+      d: data(stroke.path, x, height),
+    })),
   ]);
   const roles = [...new Set(drawn.map((d) => d.role))];
   const groups = roles.map((role) => {
     const dash = dashOf(role);
-    const paths = drawn.filter((d) => d.role === role).map((d) => `    <path id="${d.piece}-${d.id}" data-piece="${d.piece}" d="${d.d}"/>`);
-    return [`  <g id="${role}" data-role="${role === "valley" || role === "mountain" ? "score" : role}" stroke-width="${String(WEIGHT_MM[role])}"${dash ? ` stroke-dasharray="${dash.join(" ")}"` : ""}>`, ...paths, "  </g>"].join("\n");
+    const paths = drawn
+      .filter((d) => d.role === role)
+      .map((d) => `    <path id="${d.piece}-${d.id}" data-piece="${d.piece}" d="${d.d}"/>`);
+    return [
+      `  <g id="${role}" data-role="${role === "valley" || role === "mountain" ? "score" : role}" stroke-width="${String(WEIGHT_MM[role])}"${dash ? ` stroke-dasharray="${dash.join(" ")}"` : ""}>`,
+      ...paths,
+      "  </g>",
+    ].join("\n");
   });
   const w = Math.round(width * 1e4) / 1e4;
   const h = Math.round(height * 1e4) / 1e4;

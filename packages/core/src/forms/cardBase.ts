@@ -21,8 +21,19 @@ import { scoreBlank } from "../paper/score.ts";
 import { roundDown } from "../units/ruler.ts";
 
 const settings = z.strictObject({
-  fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the fold lies when the card stands closed."),
-  cornerRadius: length("Round the corners", { default: 0, min: 0, max: 15, about: "The four outer corners; the fold stays square.", handle: "corner-radius" }),
+  fold: choice(
+    "Folds",
+    { side: "At the side", top: "At the top" },
+    "side",
+    "Where the fold lies when the card stands closed.",
+  ),
+  cornerRadius: length("Round the corners", {
+    default: 0,
+    min: 0,
+    max: 15,
+    about: "The four outer corners; the fold stays square.",
+    handle: "corner-radius",
+  }),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
@@ -33,12 +44,32 @@ function draft({ contents, settings: set, setup }: Input) {
   const side = set.fold === "side";
   const [width, height] = side ? [2 * w, h] : [w, 2 * h];
   const r = set.cornerRadius;
-  const [from, to]: [Point, Point] = side ? [[w, 0], [w, h]] : [[0, h], [w, h]];
+  const [from, to]: [Point, Point] = side
+    ? [
+        [w, 0],
+        [w, h],
+      ]
+    : [
+        [0, h],
+        [w, h],
+      ];
   const fold: Fold = { id: "score-1", panels: ["back", "front"], from, to, angle: -180, order: 1 };
-  const panels = scoreBlank(roundCorners([[0, 0], [width, 0], [width, height], [0, height]], [r, r, r, r]), [fold], [
-    { id: "back", name: "Back", at: side ? [w / 2, h / 2] : [w / 2, 1.5 * h] },
-    { id: "front", name: "Front", at: side ? [1.5 * w, h / 2] : [w / 2, h / 2] },
-  ]);
+  const panels = scoreBlank(
+    roundCorners(
+      [
+        [0, 0],
+        [width, 0],
+        [width, height],
+        [0, height],
+      ],
+      [r, r, r, r],
+    ),
+    [fold],
+    [
+      { id: "back", name: "Back", at: side ? [w / 2, h / 2] : [w / 2, 1.5 * h] },
+      { id: "front", name: "Front", at: side ? [1.5 * w, h / 2] : [w / 2, h / 2] },
+    ],
+  );
   const piece = "card";
   const dimensions: Dimension[] = [
     { id: "blank-width", piece, from: [width, height], to: [0, height], offset: 1, value: width, lights: ["outline"] },
@@ -46,14 +77,46 @@ function draft({ contents, settings: set, setup }: Input) {
     side
       ? { id: "first-score", piece, from: [0, 0], to: [w, 0], offset: 1, value: w, lights: ["score-1"] }
       : { id: "first-score", piece, from: [0, 2 * h], to: [0, h], offset: 1, value: h, lights: ["score-1"] },
-    { id: "contents-width", piece, from: side ? [w, h / 2] : [0, h / 2], to: [width, h / 2], offset: 0, value: w, sets: "contents.width", ...(side && { gain: 0.5 }), lights: ["front"] },
+    {
+      id: "contents-width",
+      piece,
+      from: side ? [w, h * 0.3] : [0, h * 0.3],
+      to: [width, h * 0.3],
+      offset: 0,
+      value: w,
+      sets: "contents.width",
+      ...(side && { gain: 0.5 }),
+      lights: ["front"],
+    },
     // the back is measured when the card folds at the top, so that the end that moves is the sheet's upper edge
-    { id: "contents-height", piece, from: side ? [w * 1.5, 0] : [w / 2, h], to: side ? [w * 1.5, h] : [w / 2, 2 * h], offset: 0, value: h, sets: "contents.height", ...(!side && { gain: 0.5 }), lights: ["front"] },
+    {
+      id: "contents-height",
+      piece,
+      from: side ? [w * 1.75, 0] : [w / 4, h],
+      to: side ? [w * 1.75, h] : [w / 4, 2 * h],
+      offset: 0,
+      value: h,
+      sets: "contents.height",
+      ...(!side && { gain: 0.5 }),
+      lights: ["front"],
+    },
   ];
   return {
     inside: { width: w, height: h, depth: 0 },
     gap: { width: 0, height: 0, depth: 0 },
-    pieces: [{ id: piece, name: "Card base", quantity: 1, blank: { width, height }, root: "back", panels, folds: [fold], cuts: [], glue: [] }],
+    pieces: [
+      {
+        id: piece,
+        name: "Card base",
+        quantity: 1,
+        blank: { width, height },
+        root: "back",
+        panels,
+        folds: [fold],
+        cuts: [],
+        glue: [],
+      },
+    ],
     joins: [],
     contents: [],
     dimensions,
@@ -72,4 +135,3 @@ export const cardBase = defineForm({
   heaviest: 350,
   draft,
 });
-

@@ -22,11 +22,20 @@ const HALVINGS = 18;
  * The reverse question: the largest contents of these proportions whose blank can be cut from `sheet`, on the ruler's
  * grid. Undefined when even the smallest size a hand can hold does not fit.
  */
-export function largestCard({ form, contents, settings, setup, stock = ANY_STOCK, sheet }: Reverse): { width: number; height: number } | undefined {
+export function largestCard({
+  form,
+  contents,
+  settings,
+  setup,
+  stock = ANY_STOCK,
+  sheet,
+}: Reverse): { width: number; height: number } | undefined {
   const sized = (k: number): Contents => ({ ...contents, width: contents.width * k, height: contents.height * k });
   const fits = (tried: Contents): boolean => {
     const drafted = form.draft({ contents: tried, stock, settings, setup });
-    return drafted.pieces.every((piece) => !piece.blank || fitsIn(piece.blank.width, piece.blank.height, sheet.width, sheet.height));
+    return drafted.pieces.every(
+      (piece) => !piece.blank || fitsIn(piece.blank.width, piece.blank.height, sheet.width, sheet.height),
+    );
   };
   const least = SIZE_MM.min / Math.min(contents.width, contents.height);
   if (!fits(sized(least))) return undefined;

@@ -29,19 +29,37 @@ import { roundDown, roundUp } from "../units/ruler.ts";
 
 const settings = z.strictObject({
   play: length("Room to spare", {
-    default: 1.5, min: 0, max: 15, about: "Free room asked for along each side, beyond what the thickness takes.",
+    default: 1.5,
+    min: 0,
+    max: 15,
+    about: "Free room asked for along each side, beyond what the thickness takes.",
   }),
   glueStrip: length("Glue strip", {
-    default: 9, min: 5, max: 18, about: "Along the slanted edges of the bottom flap. Tape must be 3 mm narrower.", handle: "glue-strip",
+    default: 9,
+    min: 5,
+    max: 18,
+    about: "Along the slanted edges of the bottom flap. Tape must be 3 mm narrower.",
+    handle: "glue-strip",
   }),
   cornerRadius: length("Round the tips", {
-    default: 6, min: 0, max: 15, about: "Radius of the rounding at each tip.", handle: "tip-radius",
+    default: 6,
+    min: 0,
+    max: 15,
+    about: "Radius of the rounding at each tip.",
+    handle: "tip-radius",
   }),
   tipTrim: autoLength("Trim the tips", {
-    min: 0, max: 250, about: "Cut straight across the two long flaps, measured from the point.", handle: "trim-bottom",
+    min: 0,
+    max: 250,
+    about: "Cut straight across the two long flaps, measured from the point.",
+    handle: "trim-bottom",
   }),
-  closure: choice("Closure", { none: "Fold over", tab: "Tab in a slit" }, "none",
-    "A tab under the top flap that tucks into a slit in the bottom flap and opens without tearing."),
+  closure: choice(
+    "Closure",
+    { none: "Fold over", tab: "Tab in a slit" },
+    "none",
+    "A tab under the top flap that tucks into a slit in the bottom flap and opens without tearing.",
+  ),
 });
 
 /** A closing flap stays this far short of the fold across, so that it lies flat. */
@@ -61,7 +79,10 @@ function tabOn(grid: number) {
   const glued = roundUp(TAB.glued, grid);
   const tall = roundUp(TAB.glued + TAB.free, grid);
   return {
-    width, glued, tall, slit: roundUp(width + TAB.slitPlay, grid),
+    width,
+    glued,
+    tall,
+    slit: roundUp(width + TAB.slitPlay, grid),
     // below the top flap's tip the free length must stay off the bottom fold
     room: tall - glued + TAB.below,
     // the flat tip must be as wide as the tab: trimming by c leaves 2c
@@ -105,7 +126,12 @@ function bodyFrame({ punch: p, notch: d, side: S, width: W, height: H }: SquareB
 }
 
 /** How far each closing flap reaches from its score, and how much of its point is trimmed away. */
-function closingFlaps(apex: number, short: number, { cornerRadius, tipTrim, closure }: Input["settings"], grid: number) {
+function closingFlaps(
+  apex: number,
+  short: number,
+  { cornerRadius, tipTrim, closure }: Input["settings"],
+  grid: number,
+) {
   const auto = (limit: number, least: number): number => {
     const rounded = apex - cornerRadius * (Math.SQRT2 - 1);
     return rounded <= limit && least === 0 ? 0 : roundUp(Math.max(apex - limit, least), grid);
@@ -118,17 +144,28 @@ function closingFlaps(apex: number, short: number, { cornerRadius, tipTrim, clos
     trim,
     reach: trim > 0 ? apex - trim : apex - cornerRadius * (Math.SQRT2 - 1),
     // where the slanted edge ends and the rounding begins: 45° and 90° corners have tangents r·tan(22.5°) and r
-    straight: trim > 0
-      ? apex - trim - Math.max(TAPE_MARGIN, cornerRadius * (1 - Math.SQRT1_2))
-      : apex - Math.max(TAPE_MARGIN, cornerRadius * Math.SQRT1_2),
+    straight:
+      trim > 0
+        ? apex - trim - Math.max(TAPE_MARGIN, cornerRadius * (1 - Math.SQRT1_2))
+        : apex - Math.max(TAPE_MARGIN, cornerRadius * Math.SQRT1_2),
   });
   return { bottom: flap(bottom), top: flap(top) };
 }
 
 /** The square with its four notches, rounded and trimmed tips; anticlockwise from the lower left. */
 function edge({ side: S, punch: p, notch: d }: SquareBlank, trims: readonly number[], radius: number) {
-  const corners: readonly Point[] = [[0, 0], [S, 0], [S, S], [0, S]];
-  const along: readonly Point[] = [[1, 0], [0, 1], [-1, 0], [0, -1]];
+  const corners: readonly Point[] = [
+    [0, 0],
+    [S, 0],
+    [S, S],
+    [0, S],
+  ];
+  const along: readonly Point[] = [
+    [1, 0],
+    [0, 1],
+    [-1, 0],
+    [0, -1],
+  ];
   const punches = [p, S - p, p, S - p];
   const points: Point[] = [];
   const radii: number[] = [];
@@ -150,7 +187,10 @@ function edge({ side: S, punch: p, notch: d }: SquareBlank, trims: readonly numb
 function draft({ contents, settings: set, setup }: Input) {
   const notch = setup.board.kind === "punch-board" ? setup.board.notch : COMMON_NOTCH_MM;
   const square = squareBlank(
-    contents.width + contents.thickness + set.play, contents.height + contents.thickness + set.play, notch, setup.grid,
+    contents.width + contents.thickness + set.play,
+    contents.height + contents.thickness + set.play,
+    notch,
+    setup.grid,
   );
   const { side: S, notch: d, width: W, height: H } = square;
   const { wide, long, short, rotation, flat } = bodyFrame(square);
@@ -162,7 +202,14 @@ function draft({ contents, settings: set, setup }: Input) {
   const outline = edge(square, trims, set.cornerRadius);
 
   const sidesMeet = short / 2 + rim > long / 2;
-  const hinge = (id: string, from: Point, to: Point, order: number): Fold => ({ id: `score-${id}`, panels: ["body", id], from, to, angle: 180, order });
+  const hinge = (id: string, from: Point, to: Point, order: number): Fold => ({
+    id: `score-${id}`,
+    panels: ["body", id],
+    from,
+    to,
+    angle: 180,
+    order,
+  });
   const last = sidesMeet ? 3 : 2;
   const folds = [
     hinge("left", flat(0, short), flat(0, 0), 1),
@@ -185,21 +232,40 @@ function draft({ contents, settings: set, setup }: Input) {
     // in the folded body's frame, for the left side: the slanted edge runs from (0, rim) up at 45°
     const start = flaps.bottom.straight - rim < SHORT_SLANT ? TAPE_MARGIN : rim;
     const side = (off: number): Point[] => [
-      ...(start < rim ? ([[off, start], [off, rim - off * (Math.SQRT2 - 1)]] as Point[]) : ([[off * Math.SQRT2, rim]] as Point[])),
+      ...(start < rim
+        ? ([
+            [off, start],
+            [off, rim - off * (Math.SQRT2 - 1)],
+          ] as Point[])
+        : ([[off * Math.SQRT2, rim]] as Point[])),
       [flaps.bottom.straight - rim + off * Math.SQRT2, flaps.bottom.straight],
     ];
     const strip = [...side(TAPE_MARGIN + band), ...side(TAPE_MARGIN).reverse()];
     // the side flap lies under it, from the fold to its point; inset so that glue never reaches its edge
-    const under: Point[] = [[0, TAPE_MARGIN], [rim, TAPE_MARGIN], [rim + short / 2 - TAPE_MARGIN * Math.SQRT2, short / 2], [rim, short - TAPE_MARGIN], [0, short - TAPE_MARGIN]];
+    const under: Point[] = [
+      [0, TAPE_MARGIN],
+      [rim, TAPE_MARGIN],
+      [rim + short / 2 - TAPE_MARGIN * Math.SQRT2, short / 2],
+      [rim, short - TAPE_MARGIN],
+      [0, short - TAPE_MARGIN],
+    ];
     const tipOff = set.cornerRadius * (Math.SQRT2 - 1) + TAPE_MARGIN;
     const stopAt = Math.min(rim + short / 2 - tipOff, long / 2);
-    const kept = clipConvex(clipConvex(strip, under), [[0, 0], [stopAt, 0], [stopAt, short], [0, short]]);
+    const kept = clipConvex(clipConvex(strip, under), [
+      [0, 0],
+      [stopAt, 0],
+      [stopAt, short],
+      [0, short],
+    ]);
     const mirrored = id === "left" ? kept : kept.map(([x, y]): Point => [long - x, y]);
     return {
-      id: `glue-${id}`, panel: "bottom", face: "front",
+      id: `glue-${id}`,
+      panel: "bottom",
+      face: "front",
       // unfolded, the bottom flap lies below the body: y ↦ −y
       polygon: mirrored.map(([x, y]) => flat(x, -y)),
-      onto: { piece: "envelope", panel: id, face: "back" }, widestTape: band,
+      onto: { piece: "envelope", panel: id, face: "back" },
+      widestTape: band,
     };
   };
 
@@ -208,58 +274,156 @@ function draft({ contents, settings: set, setup }: Input) {
   const slitAt = roundDown(short - flaps.top.reach - TAB.below, setup.grid);
   const slitHalf = tab.slit / 2;
   const envelope: PieceDraft = {
-    id: "envelope", name: "Envelope", quantity: 1, blank: { width: S, height: S }, root: "body", panels, folds,
+    id: "envelope",
+    name: "Envelope",
+    quantity: 1,
+    blank: { width: S, height: S },
+    root: "body",
+    panels,
+    folds,
     cuts: withTab
-      ? [{ id: "slit", panel: "bottom", path: [line(flat(long / 2 - slitHalf, -slitAt), flat(long / 2 + slitHalf, -slitAt))] }]
+      ? [
+          {
+            id: "slit",
+            panel: "bottom",
+            path: [line(flat(long / 2 - slitHalf, -slitAt), flat(long / 2 + slitHalf, -slitAt))],
+          },
+        ]
       : [],
     glue: [seam("left"), seam("right")],
   };
   const pieces = withTab ? [envelope, closureTab(tab)] : [envelope];
   const tabAt = flat(long / 2 - tab.width / 2, short + flaps.top.reach - tab.glued);
   const joins: Join[] = withTab
-    ? [{ piece: "tab", panel: "tab", onto: { piece: "envelope", panel: "top", face: "front" }, x: tabAt[0], y: tabAt[1], rotation, flip: false }]
+    ? [
+        {
+          piece: "tab",
+          panel: "tab",
+          onto: { piece: "envelope", panel: "top", face: "front" },
+          x: tabAt[0],
+          y: tabAt[1],
+          rotation,
+          flip: false,
+        },
+      ]
     : [];
 
-  const gap = { width: W - contents.width - contents.thickness, height: H - contents.height - contents.thickness, depth: 0 };
+  const gap = {
+    width: W - contents.width - contents.thickness,
+    height: H - contents.height - contents.thickness,
+    depth: 0,
+  };
   return {
     inside: { width: W, height: H, depth: 0 },
     gap,
     pieces,
     joins,
-    contents: [{
-      name: contents.name ?? "Card", width: contents.width, height: contents.height, thickness: contents.thickness,
-      on: { piece: "envelope", panel: "body" }, x: S / 2, y: S / 2, rotation: 45,
-    }],
-    overlaps: [{ piece: "envelope", panels: ["bottom", "top"] as const, least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim" }],
-    trims: (["bottom", "top"] as const).filter((id) => flaps[id].trim > 0).map((id) => ({ panel: id, amount: flaps[id].trim })),
+    contents: [
+      {
+        name: contents.name ?? "Card",
+        width: contents.width,
+        height: contents.height,
+        thickness: contents.thickness,
+        on: { piece: "envelope", panel: "body" },
+        x: S / 2,
+        y: S / 2,
+        rotation: 45,
+      },
+    ],
+    overlaps: [
+      { piece: "envelope", panels: ["bottom", "top"] as const, least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim" },
+    ],
+    trims: (["bottom", "top"] as const)
+      .filter((id) => flaps[id].trim > 0)
+      .map((id) => ({ panel: id, amount: flaps[id].trim })),
     dimensions: dimensions(square, contents, set, flaps, flat, long, short),
   };
 }
 
 /** The tab is a strip with a rounded free end, drawn upright: glued below, free above. */
 function closureTab({ width, glued, tall }: ReturnType<typeof tabOn>): PieceDraft {
-  const zone: Point[] = [[TAPE_MARGIN, TAPE_MARGIN], [width - TAPE_MARGIN, TAPE_MARGIN], [width - TAPE_MARGIN, glued - TAPE_MARGIN], [TAPE_MARGIN, glued - TAPE_MARGIN]];
+  const zone: Point[] = [
+    [TAPE_MARGIN, TAPE_MARGIN],
+    [width - TAPE_MARGIN, TAPE_MARGIN],
+    [width - TAPE_MARGIN, glued - TAPE_MARGIN],
+    [TAPE_MARGIN, glued - TAPE_MARGIN],
+  ];
   return {
-    id: "tab", name: "Closure tab", quantity: 1, root: "tab", folds: [], cuts: [],
-    panels: [{ id: "tab", name: "Closure tab", outline: roundCorners([[0, 0], [width, 0], [width, tall], [0, tall]], [0, 0, TAB.end, TAB.end]) }],
-    glue: [{ id: "glue-tab", panel: "tab", face: "back", polygon: flatten(polygon(zone)), onto: { piece: "envelope", panel: "top", face: "front" }, widestTape: glued - 2 * TAPE_MARGIN }],
+    id: "tab",
+    name: "Closure tab",
+    quantity: 1,
+    root: "tab",
+    folds: [],
+    cuts: [],
+    panels: [
+      {
+        id: "tab",
+        name: "Closure tab",
+        outline: roundCorners(
+          [
+            [0, 0],
+            [width, 0],
+            [width, tall],
+            [0, tall],
+          ],
+          [0, 0, TAB.end, TAB.end],
+        ),
+      },
+    ],
+    glue: [
+      {
+        id: "glue-tab",
+        panel: "tab",
+        face: "back",
+        polygon: flatten(polygon(zone)),
+        onto: { piece: "envelope", panel: "top", face: "front" },
+        widestTape: glued - 2 * TAPE_MARGIN,
+      },
+    ],
   };
 }
 
 function dimensions(
-  { side: S, punch: p }: SquareBlank, contents: Input["contents"], set: Input["settings"],
-  flaps: ReturnType<typeof closingFlaps>, flat: (x: number, y: number) => Point, long: number, short: number,
+  { side: S, punch: p }: SquareBlank,
+  contents: Input["contents"],
+  set: Input["settings"],
+  flaps: ReturnType<typeof closingFlaps>,
+  flat: (x: number, y: number) => Point,
+  long: number,
+  short: number,
 ): Dimension[] {
   const piece = "envelope";
-  const half: Point = [contents.width * Math.SQRT1_2 / 2, contents.height * Math.SQRT1_2 / 2];
+  const half: Point = [(contents.width * Math.SQRT1_2) / 2, (contents.height * Math.SQRT1_2) / 2];
   // corners of the contents, centred on the square and turned by 45°
-  const corner = (u: 1 | -1, v: 1 | -1): Point => [S / 2 + u * half[0] - v * half[1], S / 2 + u * half[0] + v * half[1]];
+  const corner = (u: 1 | -1, v: 1 | -1): Point => [
+    S / 2 + u * half[0] - v * half[1],
+    S / 2 + u * half[0] + v * half[1],
+  ];
   const found: Dimension[] = [
     { id: "blank", piece, from: [S, S], to: [0, S], offset: 1, value: S, sets: "blank", lights: ["outline"] },
     { id: "first-score", piece, from: [0, 0], to: [p, 0], offset: 1, value: p, lights: ["score-left", "score-bottom"] },
     // the square grows away from its lower left: the far end of the width follows the pointer, the height's only half
-    { id: "contents-width", piece, from: corner(-1, -1), to: corner(1, -1), offset: -1, value: contents.width, sets: "contents.width", lights: ["contents"] },
-    { id: "contents-height", piece, from: corner(-1, -1), to: corner(-1, 1), offset: 1, value: contents.height, sets: "contents.height", gain: 2, lights: ["contents"] },
+    {
+      id: "contents-width",
+      piece,
+      from: corner(-1, -1),
+      to: corner(1, -1),
+      offset: -1,
+      value: contents.width,
+      sets: "contents.width",
+      lights: ["contents"],
+    },
+    {
+      id: "contents-height",
+      piece,
+      from: corner(-1, -1),
+      to: corner(-1, 1),
+      offset: 1,
+      value: contents.height,
+      sets: "contents.height",
+      gain: 2,
+      lights: ["contents"],
+    },
   ];
   if (set.cornerRadius > 0) {
     const corner0: Point = [S, S];
@@ -267,11 +431,21 @@ function dimensions(
     const tip = flat(0, 0)[0] < flat(long, 0)[0] ? corner0 : ([S, 0] as Point);
     const inwards: Point = tip[1] === S ? [-1, -1] : [-1, 1];
     const arcMiddle = add(tip, scale(inwards, r * (1 - Math.SQRT1_2)));
-    found.push({ id: "tip-radius", piece, from: arcMiddle, to: add(tip, scale(inwards, r)), offset: 0, value: r, sets: "settings.cornerRadius", lights: ["outline"] });
+    found.push({
+      id: "tip-radius",
+      piece,
+      from: arcMiddle,
+      to: add(tip, scale(inwards, r)),
+      offset: 0,
+      value: r,
+      sets: "settings.cornerRadius",
+      lights: ["outline"],
+    });
   }
   const trimmed = (panel: "bottom" | "top", from: Point, to: Point): void => {
     const value = flaps[panel].trim;
-    if (value > 0) found.push({ id: `trim-${panel}`, piece, from, to, offset: 0, value, sets: "settings.tipTrim", lights: [panel] });
+    if (value > 0)
+      found.push({ id: `trim-${panel}`, piece, from, to, offset: 0, value, sets: "settings.tipTrim", lights: [panel] });
   };
   trimmed("bottom", flat(long / 2, -flaps.bottom.reach - flaps.bottom.trim), flat(long / 2, -flaps.bottom.reach));
   trimmed("top", flat(long / 2, short + flaps.top.reach + flaps.top.trim), flat(long / 2, short + flaps.top.reach));

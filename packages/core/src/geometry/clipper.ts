@@ -7,7 +7,9 @@ import type { Point } from "./point.ts";
 
 const UNITS_PER_MM = 16_000;
 
-const integer = (points: readonly Point[]): Paths64 => [points.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) }))];
+const integer = (points: readonly Point[]): Paths64 => [
+  points.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })),
+];
 
 /** Area two simple polygons share, mm². */
 export const sharedArea = (a: readonly Point[], b: readonly Point[]): number =>

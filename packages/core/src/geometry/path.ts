@@ -2,7 +2,19 @@
  * Strokes that keep their curves: lines, circular arcs and cubics. Points are made only where a writer,
  * a boolean or the screen's triangles need them, with a tolerance that has a name.
  */
-import { add, between, cross, direction, distance, dot, place, type Point, type Pose, scale, subtract } from "./point.ts";
+import {
+  add,
+  between,
+  cross,
+  direction,
+  distance,
+  dot,
+  place,
+  type Point,
+  type Pose,
+  scale,
+  subtract,
+} from "./point.ts";
 import { CURVE_SAG_MM, SAME_POINT_MM } from "./tolerance.ts";
 
 export interface Line {
@@ -72,7 +84,11 @@ export const reverse = (path: Path): Path => path.map(reverseSegment).reverse();
 /** Splits a segment at `t` into the part before and the part after. */
 export function split(s: Segment, t: number): readonly [Segment, Segment] {
   const middle = pointAt(s, t);
-  if (s.kind !== "cubic") return [{ ...s, to: middle }, { ...s, from: middle }];
+  if (s.kind !== "cubic")
+    return [
+      { ...s, to: middle },
+      { ...s, from: middle },
+    ];
   const a = between(s.from, s.control1, t);
   const b = between(s.control1, s.control2, t);
   const c = between(s.control2, s.to, t);
@@ -134,7 +150,8 @@ export const lengthOf = (path: Path): number =>
   path.reduce((sum, s) => {
     if (s.kind === "line") return sum + distance(s.from, s.to);
     if (s.kind === "arc") return sum + distance(s.centre, s.from) * Math.abs(sweep(s));
-    for (let i = 0; i < CUBIC_STEPS; i += 1) sum += distance(pointAt(s, i / CUBIC_STEPS), pointAt(s, (i + 1) / CUBIC_STEPS));
+    for (let i = 0; i < CUBIC_STEPS; i += 1)
+      sum += distance(pointAt(s, i / CUBIC_STEPS), pointAt(s, (i + 1) / CUBIC_STEPS));
     return sum;
   }, 0);
 
@@ -149,7 +166,9 @@ export const areaOf = (loop: Path): number =>
       return sum + (radius * radius * swept + cross(s.centre, subtract(s.to, s.from))) / 2;
     }
     const { from: a, control1: b, control2: c, to: d } = s;
-    return sum + (6 * cross(a, b) + 3 * cross(a, c) + cross(a, d) + 3 * cross(b, c) + 3 * cross(b, d) + 6 * cross(c, d)) / 20;
+    return (
+      sum + (6 * cross(a, b) + 3 * cross(a, c) + cross(a, d) + 3 * cross(b, c) + 3 * cross(b, d) + 6 * cross(c, d)) / 20
+    );
   }, 0);
 
 export interface Bounds {

@@ -35,7 +35,17 @@ export const HERE: Pose = { x: 0, y: 0, rotation: 0, flip: false };
 /** Cosine and sine of an angle in degrees, exact at the quarter turns. */
 export function turn(degrees: number): Point {
   const quarter = (((degrees % 360) + 360) % 360) / 90;
-  if (Number.isInteger(quarter)) return ([[1, 0], [0, 1], [-1, 0], [0, -1]] as const)[quarter] ?? [1, 0];
+  if (Number.isInteger(quarter))
+    return (
+      (
+        [
+          [1, 0],
+          [0, 1],
+          [-1, 0],
+          [0, -1],
+        ] as const
+      )[quarter] ?? [1, 0]
+    );
   const radians = (degrees * Math.PI) / 180;
   return [Math.cos(radians), Math.sin(radians)];
 }

@@ -47,8 +47,30 @@ export function notchesOf(piece: Piece): Notch[] {
   const { width: side } = piece.blank;
   return scoreRing(piece).map(({ start: [x, y] }, k): Notch => {
     const depth = [y, side - x, side - y, x][k] as number;
-    const [ahead, out] = ([[[1, 0], [0, -1]], [[0, 1], [1, 0]], [[-1, 0], [0, 1]], [[0, -1], [-1, 0]]] as const)[k] as readonly [Point, Point];
-    const onEdge = (along: number): Point => [x + (out[0] + ahead[0] * along) * depth, y + (out[1] + ahead[1] * along) * depth];
+    const [ahead, out] = (
+      [
+        [
+          [1, 0],
+          [0, -1],
+        ],
+        [
+          [0, 1],
+          [1, 0],
+        ],
+        [
+          [-1, 0],
+          [0, 1],
+        ],
+        [
+          [0, -1],
+          [-1, 0],
+        ],
+      ] as const
+    )[k] as readonly [Point, Point];
+    const onEdge = (along: number): Point => [
+      x + (out[0] + ahead[0] * along) * depth,
+      y + (out[1] + ahead[1] * along) * depth,
+    ];
     return { before: onEdge(-1), vertex: [x, y], after: onEdge(1), depth };
   });
 }
@@ -61,7 +83,12 @@ export function lieOnBoard(side: number, p: number, k: number): Pose {
   // outside up, lower edge at the fence: (x, y) ↦ (x − p, −y) is the mirror turned by 180°; each turn adds 90°
   const rotation = (180 + 90 * k) % 360;
   const q = k % 2 === 0 ? p : side - p;
-  const moves: readonly Point[] = [[-p, 0], [-q, -side], [side - p, -side], [p, 0]];
+  const moves: readonly Point[] = [
+    [-p, 0],
+    [-q, -side],
+    [side - p, -side],
+    [p, 0],
+  ];
   const [x, y] = moves[k] as Point;
   return { x, y, rotation, flip: true };
 }
@@ -77,20 +104,45 @@ export const punchBoard: Method = {
     const scene = (k: number, now: string[], done: string[]) =>
       ({ on: "board", piece: main.id, pose: lieOnBoard(side, p, k), done, now, folded: 0 }) as const;
     const steps: StepDraft[] = [
-      { kind: "cut", code: "cut-square", measure: side, facts: { width: side, height: side }, scene: { on: "table", piece: main.id, pose: { x: 0, y: 0, rotation: 0, flip: false }, done: [], now: ["blank"], folded: 0 } },
+      {
+        kind: "cut",
+        code: "cut-square",
+        measure: side,
+        facts: { width: side, height: side },
+        scene: {
+          on: "table",
+          piece: main.id,
+          pose: { x: 0, y: 0, rotation: 0, flip: false },
+          done: [],
+          now: ["blank"],
+          folded: 0,
+        },
+      },
     ];
     const done: string[] = ["blank"];
     ring.forEach(({ fold }, k) => {
       const notch = `notch-${String(k + 1)}`;
       if (k > 0) {
         const last = (ring[k - 1] as (typeof ring)[number]).fold.id;
-        steps.push({ kind: "turn", code: "turn-to-guide", facts: { count: k + 1 }, scene: scene(k, [last], [...done]) });
+        steps.push({
+          kind: "turn",
+          code: "turn-to-guide",
+          facts: { count: k + 1 },
+          scene: scene(k, [last], [...done]),
+        });
       }
-      steps.push(k === 0
-        ? { kind: "punch", code: "punch-first", measure: p, scene: scene(k, [notch], [...done]) }
-        : { kind: "punch", code: "punch-again", facts: { count: k + 1 }, scene: scene(k, [notch], [...done]) });
+      steps.push(
+        k === 0
+          ? { kind: "punch", code: "punch-first", measure: p, scene: scene(k, [notch], [...done]) }
+          : { kind: "punch", code: "punch-again", facts: { count: k + 1 }, scene: scene(k, [notch], [...done]) },
+      );
       done.push(notch);
-      steps.push({ kind: "score", code: "score-groove", facts: { count: k + 1 }, scene: scene(k, [fold.id], [...done]) });
+      steps.push({
+        kind: "score",
+        code: "score-groove",
+        facts: { count: k + 1 },
+        scene: scene(k, [fold.id], [...done]),
+      });
       done.push(fold.id);
     });
     return [...steps, ...finishing(making, main, done), ...assemblySteps(making)];
@@ -100,22 +152,43 @@ export const punchBoard: Method = {
 /** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
 function finishing({ drafted, spec }: Making, main: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
-  const table = (now: readonly string[]) => ({ on: "table", piece: main.id, pose: { x: 0, y: 0, rotation: 0, flip: false }, done: [...done, "outline"], now, folded: 0 }) as const;
+  const table = (now: readonly string[]) =>
+    ({
+      on: "table",
+      piece: main.id,
+      pose: { x: 0, y: 0, rotation: 0, flip: false },
+      done: [...done, "outline"],
+      now,
+      folded: 0,
+    }) as const;
   const radius = spec.settings["cornerRadius"];
   const even = drafted.trims.every((t) => t.amount === drafted.trims[0]?.amount);
   const groups = even && drafted.trims.length > 1 ? [drafted.trims] : drafted.trims.map((t) => [t]);
   for (const group of groups) {
     const names = group.map((t) => nameOf(main, t.panel)).join(" and ");
-    steps.push({ kind: "trim", code: "trim-tip", measure: (group[0] as (typeof group)[number]).amount, facts: { flaps: names, count: group.length }, scene: table(group.map((t) => t.panel)) });
+    steps.push({
+      kind: "trim",
+      code: "trim-tip",
+      measure: (group[0] as (typeof group)[number]).amount,
+      facts: { flaps: names, count: group.length },
+      scene: table(group.map((t) => t.panel)),
+    });
   }
-  if (typeof radius === "number" && radius > 0) steps.push({ kind: "round", code: "round-tips", measure: radius, scene: table(["outline"]) });
+  if (typeof radius === "number" && radius > 0)
+    steps.push({ kind: "round", code: "round-tips", measure: radius, scene: table(["outline"]) });
   for (const cut of main.cuts) {
     const from = cut.path[0]?.from;
     const to = cut.path.at(-1)?.to;
     if (from && to) {
       const hinge = main.folds.find((f) => f.panels[1] === cut.panel);
       const up = hinge ? Math.abs(offLine(from, hinge.from, hinge.to)) : 0;
-      steps.push({ kind: "slit", code: "cut-slit", measure: up, facts: { long: distance(from, to) }, scene: table([cut.id]) });
+      steps.push({
+        kind: "slit",
+        code: "cut-slit",
+        measure: up,
+        facts: { long: distance(from, to) },
+        scene: table([cut.id]),
+      });
     }
   }
   return steps;

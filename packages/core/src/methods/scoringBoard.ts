@@ -15,23 +15,53 @@ export const scoringBoard: Method = {
     if (!main) return [];
     const { width, height } = main.blank;
     const steps: StepDraft[] = [
-      { kind: "cut", code: "cut-sheet", measure: width, facts: { width, height }, scene: { on: "table", piece: main.id, pose: { x: 0, y: 0, rotation: 0, flip: false }, done: [], now: ["blank"], folded: 0 } },
+      {
+        kind: "cut",
+        code: "cut-sheet",
+        measure: width,
+        facts: { width, height },
+        scene: {
+          on: "table",
+          piece: main.id,
+          pose: { x: 0, y: 0, rotation: 0, flip: false },
+          done: [],
+          now: ["blank"],
+          folded: 0,
+        },
+      },
     ];
     const done = ["blank"];
     for (const fold of main.folds) {
       // scores across the sheet need a quarter turn anticlockwise, which brings its upper edge to the stop
       const upright = isUpright(fold);
-      const pose = upright ? { x: 0, y: -height, rotation: 0, flip: false } : { x: height, y: -width, rotation: 90, flip: false };
+      const pose = upright
+        ? { x: 0, y: -height, rotation: 0, flip: false }
+        : { x: height, y: -width, rotation: 90, flip: false };
       const measure = upright ? fold.from[0] : height - fold.from[1];
       steps.push({
-        kind: "score", code: upright ? "score-from-left" : "score-from-top", measure, facts: { mountain: fold.angle < 0 ? 1 : 0 },
+        kind: "score",
+        code: upright ? "score-from-left" : "score-from-top",
+        measure,
+        facts: { mountain: fold.angle < 0 ? 1 : 0 },
         scene: { on: "board", piece: main.id, pose, done: [...done], now: [fold.id], folded: 0 },
       });
       done.push(fold.id);
     }
     const radius = making.spec.settings["cornerRadius"];
     if (typeof radius === "number" && radius > 0) {
-      steps.push({ kind: "round", code: "round-corners", measure: radius, scene: { on: "table", piece: main.id, pose: { x: 0, y: 0, rotation: 0, flip: false }, done: [...done, "outline"], now: ["outline"], folded: 0 } });
+      steps.push({
+        kind: "round",
+        code: "round-corners",
+        measure: radius,
+        scene: {
+          on: "table",
+          piece: main.id,
+          pose: { x: 0, y: 0, rotation: 0, flip: false },
+          done: [...done, "outline"],
+          now: ["outline"],
+          folded: 0,
+        },
+      });
     }
     return [...steps, ...assemblySteps(making)];
   },

@@ -58,5 +58,9 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   draft(input: DraftInput<z.output<S>>): Drafted;
 }
 
+/** A form's settings by name, in the order they are said. */
+export const settingsOf = (form: Pick<Form, "settings">): readonly (readonly [name: string, schema: z.ZodType])[] =>
+  Object.entries(form.settings.shape);
+
 /** Declares a form with its settings typed inside `draft`, and forgets them outside so that forms fit one list. */
-export const defineForm = <S extends z.ZodObject>(form: Form<S>): Form => form as unknown as Form;
+export const defineForm = <S extends z.ZodObject>(form: Form<S>): Form => form;

@@ -31,7 +31,12 @@ interface LengthOptions {
 
 /** A length setting in mm. */
 export const length = (label: string, { default: preset, ...rest }: LengthOptions) =>
-  z.number().min(rest.min).max(rest.max).default(preset).meta({ kind: "length", label, unit: "mm", ...rest } satisfies SettingMeta);
+  z
+    .number()
+    .min(rest.min)
+    .max(rest.max)
+    .default(preset)
+    .meta({ kind: "length", label, unit: "mm", ...rest } satisfies SettingMeta);
 
 /** A length in mm, or `"auto"`: worked out by the form. Auto is the default. */
 export const autoLength = (label: string, options: Omit<LengthOptions, "default">) =>
@@ -41,7 +46,12 @@ export const autoLength = (label: string, options: Omit<LengthOptions, "default"
     .meta({ kind: "length", label, unit: "mm", auto: true, ...options } satisfies SettingMeta);
 
 /** One of a few named ways. */
-export const choice = <const K extends string>(label: string, options: Readonly<Record<K, string>>, preset: NoInfer<K>, about: string) =>
+export const choice = <const K extends string>(
+  label: string,
+  options: Readonly<Record<K, string>>,
+  preset: NoInfer<K>,
+  about: string,
+) =>
   z
     .enum(Object.keys(options) as [K, ...K[]])
     .default(preset as never)
@@ -49,11 +59,15 @@ export const choice = <const K extends string>(label: string, options: Readonly<
 
 /** Yes or no. */
 export const toggle = (label: string, preset: boolean, about: string) =>
-  z.boolean().default(preset).meta({ kind: "toggle", label, about } satisfies SettingMeta);
+  z
+    .boolean()
+    .default(preset)
+    .meta({ kind: "toggle", label, about } satisfies SettingMeta);
 
 /** What a setting's schema says of itself. Throws on a schema that was not made by this file. */
 export function settingMeta(schema: z.ZodType): SettingMeta {
   const meta = schema.meta() as SettingMeta | undefined;
-  if (!meta?.kind) throw new Error("a setting's schema carries no meta: make it with length(), autoLength(), choice() or toggle()");
+  if (!meta?.kind)
+    throw new Error("a setting's schema carries no meta: make it with length(), autoLength(), choice() or toggle()");
   return meta;
 }

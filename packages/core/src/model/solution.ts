@@ -36,7 +36,8 @@ export interface Remedy {
   readonly board?: string;
 }
 
-export type StepKind = "cut" | "punch" | "score" | "turn" | "round" | "trim" | "slit" | "fold" | "glue" | "fill" | "close";
+export type StepKind =
+  "cut" | "punch" | "score" | "turn" | "round" | "trim" | "slit" | "fold" | "glue" | "fill" | "close";
 
 /** How the paper lies while a step is done. */
 export interface Scene {

@@ -9,20 +9,33 @@ function offFolds(edge: Segment, folds: readonly Fold[]): Segment[] {
   if (edge.kind !== "line") return [edge];
   const length = distance(edge.from, edge.to);
   const along = (p: Point): number =>
-    ((p[0] - edge.from[0]) * (edge.to[0] - edge.from[0]) + (p[1] - edge.from[1]) * (edge.to[1] - edge.from[1])) / length;
+    ((p[0] - edge.from[0]) * (edge.to[0] - edge.from[0]) + (p[1] - edge.from[1]) * (edge.to[1] - edge.from[1])) /
+    length;
   const off = (p: Point): number =>
-    Math.abs((edge.to[0] - edge.from[0]) * (p[1] - edge.from[1]) - (edge.to[1] - edge.from[1]) * (p[0] - edge.from[0])) / length;
+    Math.abs(
+      (edge.to[0] - edge.from[0]) * (p[1] - edge.from[1]) - (edge.to[1] - edge.from[1]) * (p[0] - edge.from[0]),
+    ) / length;
   const at = (t: number): Point =>
-    t <= SAME_POINT_MM ? edge.from : t >= length - SAME_POINT_MM ? edge.to
-      : [edge.from[0] + ((edge.to[0] - edge.from[0]) * t) / length, edge.from[1] + ((edge.to[1] - edge.from[1]) * t) / length];
+    t <= SAME_POINT_MM
+      ? edge.from
+      : t >= length - SAME_POINT_MM
+        ? edge.to
+        : [
+            edge.from[0] + ((edge.to[0] - edge.from[0]) * t) / length,
+            edge.from[1] + ((edge.to[1] - edge.from[1]) * t) / length,
+          ];
   let free: [number, number][] = [[0, length]];
   for (const fold of folds) {
     if (off(fold.from) > SAME_POINT_MM || off(fold.to) > SAME_POINT_MM) continue;
     const low = Math.min(along(fold.from), along(fold.to));
     const high = Math.max(along(fold.from), along(fold.to));
     free = free.flatMap(([a, b]): [number, number][] =>
-      high <= a + SAME_POINT_MM || low >= b - SAME_POINT_MM ? [[a, b]]
-        : [[a, Math.max(a, low)], [Math.min(b, high), b]],
+      high <= a + SAME_POINT_MM || low >= b - SAME_POINT_MM
+        ? [[a, b]]
+        : [
+            [a, Math.max(a, low)],
+            [Math.min(b, high), b],
+          ],
     );
   }
   return free.filter(([a, b]) => b - a > SAME_POINT_MM).map(([a, b]) => line(at(a), at(b)));

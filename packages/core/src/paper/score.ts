@@ -13,7 +13,8 @@ function locate(loop: Path, p: Point): { readonly index: number; readonly t: num
     if (distance(s.from, p) < SAME_POINT_MM) return { index, t: 0 };
     if (s.kind !== "line") continue;
     const length = distance(s.from, s.to);
-    const t = ((p[0] - s.from[0]) * (s.to[0] - s.from[0]) + (p[1] - s.from[1]) * (s.to[1] - s.from[1])) / (length * length);
+    const t =
+      ((p[0] - s.from[0]) * (s.to[0] - s.from[0]) + (p[1] - s.from[1]) * (s.to[1] - s.from[1])) / (length * length);
     if (t > 0 && t < 1 && distance(pointAt(s, t), p) < SAME_POINT_MM) return { index, t };
   }
   return undefined;
@@ -41,9 +42,15 @@ function cutAlong(loop: Path, from: Point, to: Point): readonly [Path, Path] | u
   const [head, tail]: [Path, Path] =
     t === 0
       ? [started.slice(0, index), started.slice(index)]
-      : [[...started.slice(0, index), split(s, t)[0]], [split(s, t)[1], ...started.slice(index + 1)]];
+      : [
+          [...started.slice(0, index), split(s, t)[0]],
+          [split(s, t)[1], ...started.slice(index + 1)],
+        ];
   if (head.length === 0 || tail.length === 0) return undefined;
-  return [[...head, line(to, from)], [...tail, line(from, to)]];
+  return [
+    [...head, line(to, from)],
+    [...tail, line(from, to)],
+  ];
 }
 
 /** A panel to be found in a scored blank: the one that holds `at`. */
@@ -61,16 +68,11 @@ export interface PanelAt {
 export function scoreBlank(outline: Path, folds: readonly Fold[], panels: readonly PanelAt[]): Panel[] {
   let loops: Path[] = [outline];
   for (const fold of folds) {
-    let scored = false;
-    loops = loops.flatMap((loop) => {
-      const middle: Point = [(fold.from[0] + fold.to[0]) / 2, (fold.from[1] + fold.to[1]) / 2];
-      if (scored || !holds(flatten(loop), middle)) return [loop];
-      const parts = cutAlong(loop, fold.from, fold.to);
-      if (!parts) return [loop];
-      scored = true;
-      return [...parts];
-    });
-    if (!scored) throw new Error(`score '${fold.id}' does not run from edge to edge of the blank`);
+    const middle: Point = [(fold.from[0] + fold.to[0]) / 2, (fold.from[1] + fold.to[1]) / 2];
+    const at = loops.findIndex((loop) => holds(flatten(loop), middle));
+    const parts = at < 0 ? undefined : cutAlong(loops[at] as Path, fold.from, fold.to);
+    if (!parts) throw new Error(`score '${fold.id}' does not run from edge to edge of the blank`);
+    loops = loops.toSpliced(at, 1, ...parts);
   }
   return panels.map(({ id, name, at }) => {
     const loop = loops.find((l) => holds(flatten(l), at));

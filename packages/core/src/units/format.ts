@@ -16,6 +16,8 @@ export interface FormatOptions {
 
 /** Display figures further than this from the length are marked as rounded; a hand cannot see less (mm). */
 const SEEN_MM = 0.051;
+/** Off the marks and below a quarter inch a fraction says too little: gaps and thicknesses are shown as decimals (mm). */
+const SMALL_MM = MM_PER.in / 4;
 const DECIMALS = { "in-decimal": 3, mm: 1, cm: 2 } as const;
 const WORD = { in: "in", "in-decimal": "in", mm: "mm", cm: "cm" } as const;
 
@@ -38,7 +40,8 @@ function fractionText(inches: number, parts: number): string {
 }
 
 /**
- * A length (mm) as text in the unit on show. A figure that had to be rounded by more than a hand can see
+ * A length (mm) as text in the unit on show. Inches are set as fractions; small lengths off the ruler's marks, such as a
+ * gap or a thickness, as decimals to 0.01 in. A figure that had to be rounded by more than a hand can see
  * starts with `~`, so that nobody cuts to it believing it exact.
  */
 export function formatLength(mm: number, display: Display, options: FormatOptions = {}): string {
@@ -46,7 +49,11 @@ export function formatLength(mm: number, display: Display, options: FormatOption
   const parts = display.fraction ?? 16;
   let figure: string;
   let shown: number;
-  if (display.unit === "in") {
+  const offMark = Math.abs(inches * parts - Math.round(inches * parts)) > 1e-6;
+  if (display.unit === "in" && offMark && Math.abs(mm) < SMALL_MM) {
+    figure = trimZeros(inches.toFixed(2)).replace("-", "−");
+    shown = mm;
+  } else if (display.unit === "in") {
     figure = fractionText(inches, parts);
     shown = (Math.round(inches * parts) / parts) * MM_PER.in;
   } else {
@@ -66,9 +73,16 @@ export function formatSize(width: number, height: number, display: Display, opti
   return `${first} × ${formatLength(height, display, options)}`;
 }
 
+/** A long run (tape) in the large unit makers buy it in, rounded up: metres, or feet. */
+export function formatRun(mm: number, display: Display): string {
+  const metric = display.unit === "mm" || display.unit === "cm";
+  const per = metric ? MM_PER.m : MM_PER.in * 12;
+  return `${(Math.ceil((mm / per) * 10) / 10).toFixed(1)}\u00a0${metric ? "m" : "ft"}`;
+}
+
 /**
- * A length (mm) as text that can be typed again and gives the same length: plain slashes, and decimals
- * wherever the fraction would have to be rounded.
+ * A length (mm) as text that can be typed again and gives the same length: plain slashes; where the fraction would have
+ * to be rounded, millimetres if the length is a round number of them, else decimals.
  */
 export function editLength(mm: number, display: Display): string {
   const parts = display.fraction ?? 16;
@@ -77,6 +91,8 @@ export function editLength(mm: number, display: Display): string {
   if (display.unit === "in" && onMark) {
     return fractionText(inches, parts).replace("⁄", "/").replace("\u00a0", " ").replace("−", "-") + " in";
   }
+  const tenths = mm * 10;
+  if (display.unit === "in" && Math.abs(tenths - Math.round(tenths)) < 1e-6) return `${trimZeros(mm.toFixed(1))} mm`;
   const word = WORD[display.unit];
   const per = word === "in" ? MM_PER.in : MM_PER[word];
   return `${trimZeros((mm / per).toFixed(word === "in" ? 4 : 3))} ${word}`;

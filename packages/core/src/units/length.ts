@@ -64,8 +64,6 @@ export function readLength(text: string, unit: Unit): ReadLength {
   if (given === undefined) return { ok: false, problem: "unknown-unit", text };
   if (below !== undefined && Number(below) === 0) return { ok: false, problem: "zero-denominator", text };
   const count =
-    decimal !== undefined
-      ? Number(decimal.replace(",", "."))
-      : Number(whole ?? 0) + Number(above) / Number(below);
+    decimal !== undefined ? Number(decimal.replace(",", ".")) : Number(whole ?? 0) + Number(above) / Number(below);
   return { ok: true, mm: (sign === "-" ? -1 : 1) * count * MM_PER[given] };
 }

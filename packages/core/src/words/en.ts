@@ -11,35 +11,53 @@ import { type Display, formatLength, formatSize } from "../units/format.ts";
 type Facts = Readonly<Record<string, number | string>>;
 type Say = (mm: (value: number) => string) => string;
 
-const sayer = (display: Display) => (mm: number): string => formatLength(mm, display);
+const sayer =
+  (display: Display) =>
+  (mm: number): string =>
+    formatLength(mm, display);
 const num = (facts: Facts | undefined, key: string): number => Number(facts?.[key] ?? 0);
 const str = (facts: Facts | undefined, key: string): string => String(facts?.[key] ?? "");
-const axisWord = (facts: Facts | undefined): string => (str(facts, "axis") === "width" ? "Across the width" : "Across the height");
+const axisWord = (facts: Facts | undefined): string =>
+  str(facts, "axis") === "width" ? "Across the width" : "Across the height";
 const cap = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One sentence for each finding, by `check.code`. */
 export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "gap.tight": (f) => () => `${axisWord(f.facts)} there is no room left. Ask for 1.5 mm to spare.`,
-  "gap.loose": (f) => (mm) => `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
-  "overlap.short": (f) => (mm) => `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Trim less off their tips.`,
-  "overlap.past-fold": (f) => (mm) => `The ${str({ panel: f.panel ?? "flap" }, "panel")} flap runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
-  "board.past-ruler": (f) => (mm) => `The first score lies at ${mm(f.figure)}, and the ruler of this board ends at ${mm(f.limit)}. Turn the card the other way, or score by hand.`,
-  "board.too-small": (f) => (mm) => `A square of ${mm(f.figure)} is too small to hold on the board, which needs ${mm(f.limit)}. Give more room, or another form.`,
-  "board.too-long": (f) => (mm) => `The sheet is ${mm(f.figure)} long and the board ${mm(f.limit)}: measure the score with a ruler instead.`,
-  "sheet.too-small": (f) => (mm) => `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
+  "gap.loose": (f) => (mm) =>
+    `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
+  "overlap.short": (f) => (mm) =>
+    `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Trim less off their tips.`,
+  "overlap.past-fold": (f) => (mm) =>
+    `The ${str({ panel: f.panel ?? "flap" }, "panel")} flap runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
+  "board.past-ruler": (f) => (mm) =>
+    `The first score lies at ${mm(f.figure)}, and the ruler of this board ends at ${mm(f.limit)}. Turn the card the other way, or score by hand.`,
+  "board.too-small": (f) => (mm) =>
+    `A square of ${mm(f.figure)} is too small to hold on the board, which needs ${mm(f.limit)}. Give more room, or another form.`,
+  "board.too-long": (f) => (mm) =>
+    `The sheet is ${mm(f.figure)} long and the board ${mm(f.limit)}: measure the score with a ruler instead.`,
+  "sheet.too-small": (f) => (mm) =>
+    `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
   "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
-  "seam.short": (f) => (mm) => `Only ${mm(f.figure)} of seam can be glued on this low envelope; ${mm(f.limit)} holds. Widen the glue strip, or glue to the very edge.`,
+  "seam.short": (f) => (mm) =>
+    `Only ${mm(f.figure)} of seam can be glued on this low envelope; ${mm(f.limit)} holds. Widen the glue strip, or glue to the very edge.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm(f.limit)} at most.`,
-  "stock.heavy": (f) => () => `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
-  "stock.score-first": (f) => () => `${grams(f.figure)} must be scored before it is folded. Fold along the grain where you can.`,
+  "stock.heavy": (f) => () =>
+    `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
+  "stock.score-first": (f) => () =>
+    `${grams(f.figure)} must be scored before it is folded. Fold along the grain where you can.`,
   "stock.flimsy": (f) => () => `${grams(f.figure)} lets the contents show through and tears at the seam.`,
-  "thickness.bulky": (f) => (mm) => `At ${mm(f.figure)} thick the contents push a flat envelope out of shape; from ${mm(f.limit)} on use one with walls.`,
-  "size.rounded": (f) => (mm) => `${f.facts?.["axis"] === "width" ? "The width" : "The height"} comes out at ${mm(f.figure)}, the last mark of this ruler before ${mm(f.limit)}.`,
+  "thickness.bulky": (f) => (mm) =>
+    `At ${mm(f.figure)} thick the contents push a flat envelope out of shape; from ${mm(f.limit)} on use one with walls.`,
+  "size.rounded": (f) => (mm) =>
+    `${f.facts?.["axis"] === "width" ? "The width" : "The height"} comes out at ${mm(f.figure)}, the last mark of this ruler before ${mm(f.limit)}.`,
 };
 
 const grams = (weight: number): string => `${String(weight)} g/m²`;
 const reverse = (f: Finding, mm: (v: number) => string): string =>
-  f.facts?.["cardWidth"] === undefined ? "" : `; or make the card ${mm(num(f.facts, "cardWidth"))} × ${mm(num(f.facts, "cardHeight"))}`;
+  f.facts?.["cardWidth"] === undefined
+    ? ""
+    : `; or make the card ${mm(num(f.facts, "cardWidth"))} × ${mm(num(f.facts, "cardHeight"))}`;
 
 /** What a remedy's button says. */
 export function remedyWords(finding: Finding, display: Display): string {
@@ -51,7 +69,8 @@ export function remedyWords(finding: Finding, display: Display): string {
     return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
   }
   if (typeof settings["play"] === "number") return `Ask for ${mm(settings["play"])}`;
-  if (remedy.contents?.width !== undefined) return `Make the card ${formatSize(remedy.contents.width, remedy.contents.height ?? 0, display)}`;
+  if (remedy.contents?.width !== undefined)
+    return `Make the card ${formatSize(remedy.contents.width, remedy.contents.height ?? 0, display)}`;
   if (remedy.sheet) return `Take ${str(finding.facts, "sheet")}`;
   if (remedy.stock) return `Use ${str(finding.facts, "lighter") || "a heavier text paper"}`;
   if (remedy.tape) return `Use tape of ${mm(Number(remedy.tape))}`;
@@ -63,23 +82,38 @@ const ordinal = (n: number): string => ["", "first", "second", "third", "fourth"
 /** One sentence for each step, by code. */
 export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
-  "cut-sheet": (s) => (mm) => `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
-  "punch-first": (s) => (mm) => `Outside up, edge against the fence. Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch.`,
+  "cut-sheet": (s) => (mm) =>
+    `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+  "punch-first": (s) => (mm) =>
+    `Outside up, edge against the fence. Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch.`,
   "punch-again": (s) => () => `Hold it there and punch the ${ordinal(num(s.facts, "count"))} notch.`,
-  "score-groove": (s) => () => (num(s.facts, "count") === 1 ? "Without moving it, score down the groove from the notch to the far edge." : `Score down the groove: the ${ordinal(num(s.facts, "count"))} score.`),
-  "turn-to-guide": () => () => "Turn the paper a quarter turn to the left. Edge against the fence, last score on the guide line. No measuring.",
-  "trim-tip": (s) => (mm) => `Trim the point of the ${str(s.facts, "flaps")} straight across, ${mm(s.measure ?? 0)} from the tip.`,
+  "score-groove": (s) => () =>
+    num(s.facts, "count") === 1
+      ? "Without moving it, score down the groove from the notch to the far edge."
+      : `Score down the groove: the ${ordinal(num(s.facts, "count"))} score.`,
+  "turn-to-guide": () => () =>
+    "Turn the paper a quarter turn to the left. Edge against the fence, last score on the guide line. No measuring.",
+  "trim-tip": (s) => (mm) =>
+    `Trim the point of the ${str(s.facts, "flaps")} straight across, ${mm(s.measure ?? 0)} from the tip.`,
   "round-tips": (s) => (mm) => `Round the tips, radius ${mm(s.measure ?? 0)}.`,
   "round-corners": (s) => (mm) => `Round the four corners, radius ${mm(s.measure ?? 0)}.`,
-  "cut-slit": (s) => (mm) => `Cut a slit ${mm(num(s.facts, "long"))} long in the bottom flap, ${mm(s.measure ?? 0)} from its score, in the middle.`,
+  "cut-slit": (s) => (mm) =>
+    `Cut a slit ${mm(num(s.facts, "long"))} long in the bottom flap, ${mm(s.measure ?? 0)} from its score, in the middle.`,
   "score-from-left": (s) => (mm) => `Outside up, left edge at the stop. Score at ${mm(s.measure ?? 0)}.`,
-  "score-from-top": (s) => (mm) => `Outside up, give it a quarter turn to the left so that the top edge is at the stop. Score at ${mm(s.measure ?? 0)}.`,
+  "score-from-top": (s) => (mm) =>
+    `Outside up, give it a quarter turn to the left so that the top edge is at the stop. Score at ${mm(s.measure ?? 0)}.`,
   "crease-all": (s) => () =>
-    num(s.facts, "folds") === 1 ? "Fold along the score, away from the groove, so that the ridge lies inside. Burnish." : `Fold all ${String(num(s.facts, "folds"))} scores away from the groove, so that the ridge lies inside. Burnish and open again.`,
-  "cut-part": (s) => (mm) => `Cut the ${str(s.facts, "part").toLowerCase()} from the offcut, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
-  "glue-part": (s) => () => `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
-  "glue-flap": (s) => (mm) => `Tape or glue the slanted edges of the ${str(s.facts, "flap")}: tape no wider than ${mm(num(s.facts, "tape"))}.`,
-  "fold-in": (s) => () => (num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} back.`),
+    num(s.facts, "folds") === 1
+      ? "Fold along the score, away from the groove, so that the ridge lies inside. Burnish."
+      : `Fold all ${String(num(s.facts, "folds"))} scores away from the groove, so that the ridge lies inside. Burnish and open again.`,
+  "cut-part": (s) => (mm) =>
+    `Cut the ${str(s.facts, "part").toLowerCase()} from the offcut, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
+  "glue-part": (s) => () =>
+    `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
+  "glue-flap": (s) => (mm) =>
+    `Tape or glue the slanted edges of the ${str(s.facts, "flap")}: tape no wider than ${mm(num(s.facts, "tape"))}.`,
+  "fold-in": (s) => () =>
+    num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} back.`,
   "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
   fill: (s) => () => `Slide in: ${str(s.facts, "contents")}.`,
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
@@ -101,11 +135,22 @@ export const dimensionWords: Readonly<Record<string, string>> = {
 
 /** A short head for the step's picture. */
 export const stepHeads: Readonly<Record<Step["kind"], string>> = {
-  cut: "Cut", punch: "Punch", score: "Score", turn: "Turn", round: "Round", trim: "Trim", slit: "Slit", fold: "Fold", glue: "Glue", fill: "Fill", close: "Close",
+  cut: "Cut",
+  punch: "Punch",
+  score: "Score",
+  turn: "Turn",
+  round: "Round",
+  trim: "Trim",
+  slit: "Slit",
+  fold: "Fold",
+  glue: "Glue",
+  fill: "Fill",
+  close: "Close",
 };
 
 /** The sentence of a finding. @throws when the table lacks its code: a mistake of ours that a test catches */
-export const sayFinding = (finding: Finding, display: Display): string => said(findingWords, `${finding.check}.${finding.code}`)(finding)(sayer(display));
+export const sayFinding = (finding: Finding, display: Display): string =>
+  said(findingWords, `${finding.check}.${finding.code}`)(finding)(sayer(display));
 /** The sentence of a step. */
 export const sayStep = (step: Step, display: Display): string => cap(said(stepWords, step.code)(step)(sayer(display)));
 /** The name of a dimension. */
@@ -122,15 +167,31 @@ export function sayProblem({ code, facts }: Problem, display: Display): string {
   const mm = sayer(display);
   const given = str(facts, "given");
   switch (code) {
-    case "missing": return `missing: give ${str(facts, "allowed")}`;
-    case "unknown-key": return `is not a word this understands; allowed here: ${str(facts, "allowed")}`;
-    case "not-a-length": return given === "" ? "is empty: give a length, such as 4 1/4 in or 108 mm" : `'${given}' is not a length: write it like 4 1/4 in, 4.25in, 10.8 cm or 108`;
-    case "unknown-unit": return `'${given}' has a unit this does not know: use mm, cm, m or in`;
-    case "too-small": return facts["minCount"] === undefined ? `${mm(num(facts, "given"))} is too small: ${mm(num(facts, "min"))} to ${mm(num(facts, "max"))} is allowed` : `${given} is too small: ${str(facts, "minCount")} to ${str(facts, "maxCount")} is allowed`;
-    case "too-large": return facts["minCount"] === undefined ? `${mm(num(facts, "given"))} is too large: ${mm(num(facts, "min"))} to ${mm(num(facts, "max"))} is allowed` : `${given} is too large: ${str(facts, "minCount")} to ${str(facts, "maxCount")} is allowed`;
-    case "not-allowed": return `'${given}' is not one of: ${str(facts, "allowed")}`;
-    case "unknown-preset": return `'${given}' is not in the catalogue; known: ${str(facts, "allowed")}`;
-    case "wrong-type": return `must be ${str(facts, "wants")}`;
-    case "not-made-this-way": return `${str(facts, "form")} cannot be made with '${given}'; it can with: ${str(facts, "allowed")}`;
+    case "missing":
+      return `missing: give ${str(facts, "allowed")}`;
+    case "unknown-key":
+      return `is not a word this understands; allowed here: ${str(facts, "allowed")}`;
+    case "not-a-length":
+      return given === ""
+        ? "is empty: give a length, such as 4 1/4 in or 108 mm"
+        : `'${given}' is not a length: write it like 4 1/4 in, 4.25in, 10.8 cm or 108`;
+    case "unknown-unit":
+      return `'${given}' has a unit this does not know: use mm, cm, m or in`;
+    case "too-small":
+      return facts["minCount"] === undefined
+        ? `${mm(num(facts, "given"))} is too small: ${mm(num(facts, "min"))} to ${mm(num(facts, "max"))} is allowed`
+        : `${given} is too small: ${str(facts, "minCount")} to ${str(facts, "maxCount")} is allowed`;
+    case "too-large":
+      return facts["minCount"] === undefined
+        ? `${mm(num(facts, "given"))} is too large: ${mm(num(facts, "min"))} to ${mm(num(facts, "max"))} is allowed`
+        : `${given} is too large: ${str(facts, "minCount")} to ${str(facts, "maxCount")} is allowed`;
+    case "not-allowed":
+      return `'${given}' is not one of: ${str(facts, "allowed")}`;
+    case "unknown-preset":
+      return `'${given}' is not in the catalogue; known: ${str(facts, "allowed")}`;
+    case "wrong-type":
+      return `must be ${str(facts, "wants")}`;
+    case "not-made-this-way":
+      return `${str(facts, "form")} cannot be made with '${given}'; it can with: ${str(facts, "allowed")}`;
   }
 }

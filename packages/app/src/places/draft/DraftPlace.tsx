@@ -49,28 +49,56 @@ export function DraftPlace() {
       else undo();
     };
     window.addEventListener("keydown", onKey);
-    return () => { window.removeEventListener("keydown", onKey); };
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
   }, []);
 
   if (!loading && !known) {
     return (
       <main className="empty">
         <h1>This draft is not here</h1>
-        <p>It may have been deleted, or it belongs to another browser. Its file, if you saved one, can be taken in again.</p>
-        <Button variant="contained" component={Link} to="/drafts">All drafts</Button>
+        <p>
+          It may have been deleted, or it belongs to another browser. Its file, if you saved one, can be taken in again.
+        </p>
+        <Button variant="contained" component={Link} to="/drafts">
+          All drafts
+        </Button>
       </main>
     );
   }
-  if (draft?.id !== id) return <main className="empty" aria-busy="true"><p>Laying out the paper …</p></main>;
+  if (draft?.id !== id)
+    return (
+      <main className="empty" aria-busy="true">
+        <p>Laying out the paper …</p>
+      </main>
+    );
   const solution = solutionOf(draft.spec);
   const colours = coloursOf(draft.spec);
   return (
     <main className={`draft view-${view}`}>
-      {view === "steps" ? null : <StagesRail draft={draft} solution={solution} open={stage} onOpen={(next) => { setSearch({ stage: next }, { replace: true }); }} />}
+      {view === "steps" ? null : (
+        <StagesRail
+          draft={draft}
+          solution={solution}
+          open={stage}
+          onOpen={(next) => {
+            setSearch({ stage: next }, { replace: true });
+          }}
+        />
+      )}
       <div className="board">
         <div className="board-bar">
-          <Tabs value={view} onChange={(_, next: View) => { void navigate(`/draft/${id}/${next}?stage=${stage}`, { replace: false }); }} aria-label="Views of the draft">
-            {VIEWS.map((v) => <Tab key={v} value={v} label={VIEW_TITLES[v]} />)}
+          <Tabs
+            value={view}
+            onChange={(_, next: View) => {
+              void navigate(`/draft/${id}/${next}?stage=${stage}`, { replace: false });
+            }}
+            aria-label="Views of the draft"
+          >
+            {VIEWS.map((v) => (
+              <Tab key={v} value={v} label={VIEW_TITLES[v]} />
+            ))}
           </Tabs>
           <div style={{ flex: 1 }} />
           <Keep />
@@ -86,7 +114,13 @@ export function DraftPlace() {
   );
 }
 
-function Flat({ solution, colours }: { readonly solution: Solution; readonly colours: { readonly face: string; readonly back: string } }) {
+function Flat({
+  solution,
+  colours,
+}: {
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+}) {
   const measured = useSettings((s) => s.settings.pixelsPerMm);
   const [trueSize, setTrueSize] = useState(false);
   return (
@@ -97,9 +131,21 @@ function Flat({ solution, colours }: { readonly solution: Solution; readonly col
       <div className="legend">
         <Legend solution={solution} />
         <span style={{ flex: 1 }} />
-        {measured === undefined
-          ? <Button size="small" component={Link} to="/settings#true-size">Show it at true size …</Button>
-          : <Button size="small" aria-pressed={trueSize} onClick={() => { setTrueSize((on) => !on); }}>{trueSize ? "Fit the window" : "True size"}</Button>}
+        {measured === undefined ? (
+          <Button size="small" component={Link} to="/settings#true-size">
+            Show it at true size …
+          </Button>
+        ) : (
+          <Button
+            size="small"
+            aria-pressed={trueSize}
+            onClick={() => {
+              setTrueSize((on) => !on);
+            }}
+          >
+            {trueSize ? "Fit the window" : "True size"}
+          </Button>
+        )}
       </div>
     </div>
   );
@@ -108,15 +154,30 @@ function Flat({ solution, colours }: { readonly solution: Solution; readonly col
 /** Only what is on the page. */
 function Legend({ solution }: { readonly solution: Solution }) {
   const roles = new Set<StrokeRole>(["cut"]);
-  for (const piece of solution.pieces) for (const l of piece.lines) roles.add(l.role === "score" ? (l.fold ?? "valley") : l.role);
+  for (const piece of solution.pieces)
+    for (const l of piece.lines) roles.add(l.role === "score" ? (l.fold ?? "valley") : l.role);
   const glued = solution.pieces.some((p) => p.glue.some((g) => g.face === "front"));
   return (
     <>
       {[...roles].map((role) => (
-        <span key={role} className="legend-item"><svg width={34} height={10} aria-hidden><line x1={1} y1={5} x2={33} y2={5} {...strokeOf(role)} /></svg>{ROLE_WORDS[role]}</span>
+        <span key={role} className="legend-item">
+          <svg width={34} height={10} aria-hidden>
+            <line x1={1} y1={5} x2={33} y2={5} {...strokeOf(role)} />
+          </svg>
+          {ROLE_WORDS[role]}
+        </span>
       ))}
-      {glued ? <span className="legend-item"><svg width={26} height={12} aria-hidden><rect width={26} height={12} fill="url(#flat-glue)" opacity={0.6} /></svg>glue</span> : null}
-      <span className="legend-item" style={{ color: colour.slate, textDecoration: "underline dotted" }}>type or drag</span>
+      {glued ? (
+        <span className="legend-item">
+          <svg width={26} height={12} aria-hidden>
+            <rect width={26} height={12} fill="url(#flat-glue)" opacity={0.6} />
+          </svg>
+          glue
+        </span>
+      ) : null}
+      <span className="legend-item" style={{ color: colour.slate, textDecoration: "underline dotted" }}>
+        type or drag
+      </span>
     </>
   );
 }
@@ -130,24 +191,56 @@ function Keep() {
     setAnchor(undefined);
     setBusy(true);
     work()
-      .then((result) => { if (result !== false && done) enqueueSnackbar(done); })
-      .catch((error: unknown) => { enqueueSnackbar(`${error instanceof Error ? error.message : "That did not work."} Nothing was changed; try again.`, { variant: "error" }); })
-      .finally(() => { setBusy(false); });
+      .then((result) => {
+        if (result !== false && done) enqueueSnackbar(done);
+      })
+      .catch((error: unknown) => {
+        enqueueSnackbar(
+          `${error instanceof Error ? error.message : "That did not work."} Nothing was changed; try again.`,
+          { variant: "error" },
+        );
+      })
+      .finally(() => {
+        setBusy(false);
+      });
   };
   const draft = useOpenDraft((s) => s.draft);
   if (!draft) return null;
   const openPrint = async (): Promise<void> => {
     const url = URL.createObjectURL(await printPdf(draft));
-    if (!window.open(url, "_blank")) throw new Error("The browser kept the page from opening: allow windows for this address, or save the PDF.");
+    if (!window.open(url, "_blank"))
+      throw new Error("The browser kept the page from opening: allow windows for this address, or save the PDF.");
   };
   return (
     <>
-      <Button variant="outlined" aria-haspopup="menu" aria-expanded={anchor !== undefined} disabled={busy} onClick={(event) => { setAnchor(event.currentTarget); }}>{busy ? "Writing …" : "Print and save"}</Button>
-      <Menu anchorEl={anchor} open={anchor !== undefined} onClose={() => { setAnchor(undefined); }}>
+      <Button
+        variant="outlined"
+        aria-haspopup="menu"
+        aria-expanded={anchor !== undefined}
+        disabled={busy}
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+        }}
+      >
+        {busy ? "Writing …" : "Print and save"}
+      </Button>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== undefined}
+        onClose={() => {
+          setAnchor(undefined);
+        }}
+      >
         <MenuItem onClick={doing(openPrint, undefined)}>Open to print, at true size</MenuItem>
-        <MenuItem onClick={doing(() => savePdf(draft), "PDF saved: print it at 100 %.")}>Save PDF: template and steps</MenuItem>
-        <MenuItem onClick={doing(() => saveSvg(draft), "SVG saved, in true millimetres.")}>Save SVG: the outline, in true mm</MenuItem>
-        <MenuItem onClick={doing(() => saveProject([draft], draft.name), "Draft saved as a file.")}>Save draft as a file</MenuItem>
+        <MenuItem onClick={doing(() => savePdf(draft), "PDF saved: print it at 100 %.")}>
+          Save PDF: template and steps
+        </MenuItem>
+        <MenuItem onClick={doing(() => saveSvg(draft), "SVG saved, in true millimetres.")}>
+          Save SVG: the outline, in true mm
+        </MenuItem>
+        <MenuItem onClick={doing(() => saveProject([draft], draft.name), "Draft saved as a file.")}>
+          Save draft as a file
+        </MenuItem>
       </Menu>
     </>
   );

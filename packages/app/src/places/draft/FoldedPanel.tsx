@@ -37,7 +37,9 @@ function saying(solution: Solution, progress: number): string {
   const filling = fills && progress > last - 1 && progress <= last;
   if (filling) return `${solution.contents[0]?.name ?? "Contents"} going in`;
   const order = progress <= last - 1 || !fills ? Math.ceil(progress) : last;
-  const names = main.folds.filter((f) => f.order === order).map((f) => main.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? "");
+  const names = main.folds
+    .filter((f) => f.order === order)
+    .map((f) => main.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? "");
   return `Folding the ${names.join(" and ")}`;
 }
 
@@ -62,45 +64,91 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
       });
       frame = requestAnimationFrame(tick);
     });
-    return () => { cancelAnimationFrame(frame); clock.current = 0; };
+    return () => {
+      cancelAnimationFrame(frame);
+      clock.current = 0;
+    };
   }, [playing, end]);
 
   const play = (): void => {
     // with reduced motion the paper jumps from fold to fold
-    if (matchMedia("(prefers-reduced-motion: reduce)").matches) setProgress((p) => (p >= end ? 0 : Math.min(end, Math.floor(p) + 1)));
+    if (matchMedia("(prefers-reduced-motion: reduce)").matches)
+      setProgress((p) => (p >= end ? 0 : Math.min(end, Math.floor(p) + 1)));
     else {
       if (progress >= end) setProgress(0);
       setPlaying((on) => !on);
     }
   };
 
-  const still = <div style={{ position: "absolute", inset: 40 }}><PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} /></div>;
+  const still = (
+    <div style={{ position: "absolute", inset: 40 }}>
+      <PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} />
+    </div>
+  );
   return (
     <div style={{ position: "absolute", inset: 0, display: "flex", flexDirection: "column" }}>
-      <div style={{ position: "relative", flex: 1, minHeight: 0 }} role="img" aria-label={`Folded view: ${saying(solution, progress)}`}>
+      <div
+        style={{ position: "relative", flex: 1, minHeight: 0 }}
+        role="img"
+        aria-label={`Folded view: ${saying(solution, progress)}`}
+      >
         {able ? (
-          <ErrorBoundary fallbackRender={({ resetErrorBoundary }) => (
-            <>
-              {still}
-              <div role="alert" style={{ position: "absolute", insetInline: 0, bottom: 12, textAlign: "center" }}>
-                The view in space could not be loaded. <Button onClick={resetErrorBoundary}>Try again</Button>
-              </div>
-            </>
-          )}>
-            <Suspense fallback={<p style={{ textAlign: "center", paddingTop: 80, color: colour.soft }}>Folding the paper …</p>}>
+          <ErrorBoundary
+            fallbackRender={({ resetErrorBoundary }) => (
+              <>
+                {still}
+                <div role="alert" style={{ position: "absolute", insetInline: 0, bottom: 12, textAlign: "center" }}>
+                  The view in space could not be loaded. <Button onClick={resetErrorBoundary}>Try again</Button>
+                </div>
+              </>
+            )}
+          >
+            <Suspense
+              fallback={<p style={{ textAlign: "center", paddingTop: 80, color: colour.soft }}>Folding the paper …</p>}
+            >
               <FoldedView solution={solution} colours={colours} progress={progress} side={side} />
             </Suspense>
           </ErrorBoundary>
-        ) : <>{still}<p style={{ position: "absolute", insetInline: 0, bottom: 0, textAlign: "center", color: colour.soft }}>This browser cannot draw in space, so here it is closed. Steps shows every fold.</p></>}
+        ) : (
+          <>
+            {still}
+            <p style={{ position: "absolute", insetInline: 0, bottom: 0, textAlign: "center", color: colour.soft }}>
+              This browser cannot draw in space, so here it is closed. Steps shows every fold.
+            </p>
+          </>
+        )}
       </div>
       <div style={{ display: "flex", gap: 20, alignItems: "center", padding: "4px 24px 14px", flexWrap: "wrap" }}>
-        <Button variant="outlined" onClick={play} style={{ minWidth: 92 }}>{playing ? "Hold" : progress >= end ? "Again" : "Fold"}</Button>
+        <Button variant="outlined" onClick={play} style={{ minWidth: 92 }}>
+          {playing ? "Hold" : progress >= end ? "Again" : "Fold"}
+        </Button>
         <div style={{ flex: 1, minWidth: 200 }}>
-          <div style={{ fontSize: 14, color: colour.soft, height: 20 }} aria-hidden>{saying(solution, progress)}</div>
-          <Slider aria-label="Folding" min={0} max={end} step={0.02} value={progress} onChange={(_, value) => { setPlaying(false); setProgress(value); }}
-            getAriaValueText={(value) => saying(solution, value)} marks={Array.from({ length: end + 1 }, (_, i) => ({ value: i }))} />
+          <div style={{ fontSize: 14, color: colour.soft, height: 20 }} aria-hidden>
+            {saying(solution, progress)}
+          </div>
+          <Slider
+            aria-label="Folding"
+            min={0}
+            max={end}
+            step={0.02}
+            value={progress}
+            onChange={(_, value) => {
+              setPlaying(false);
+              setProgress(value);
+            }}
+            getAriaValueText={(value) => saying(solution, value)}
+            marks={Array.from({ length: end + 1 }, (_, i) => ({ value: i }))}
+          />
         </div>
-        <ToggleButtonGroup exclusive value={side} onChange={(_, value: Side | null) => { if (value) setSide(value); }} aria-label="Seen from" size="small">
+        <ToggleButtonGroup
+          exclusive
+          value={side}
+          onChange={(_, value: Side | null) => {
+            if (value) setSide(value);
+          }}
+          aria-label="Seen from"
+          size="small"
+        >
           <ToggleButton value="closing">Closing side</ToggleButton>
           <ToggleButton value="address">Front</ToggleButton>
           <ToggleButton value="open">Into the mouth</ToggleButton>

@@ -1,5 +1,13 @@
 /** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
-import { type Finding, formatLength, formatSize, remedyWords, sayFinding, type Solution } from "@cut-fold/core";
+import {
+  type Finding,
+  formatLength,
+  formatRun,
+  formatSize,
+  remedyWords,
+  sayFinding,
+  type Solution,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo } from "react";
 import { light } from "../../drawing/lit.ts";
@@ -23,7 +31,11 @@ function changeFor({ remedy }: Finding): SpecChange {
   };
 }
 
-const SEVERITY: Readonly<Record<Finding["severity"], string>> = { error: "Will not work", warning: "Look here", advice: "Worth knowing" };
+const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
+  error: "Will not work",
+  warning: "Look here",
+  advice: "Worth knowing",
+};
 
 export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
@@ -34,7 +46,9 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
     <aside className="rail numbers" aria-label="The numbers">
       <section>
         <h3>{square ? "Cut a square" : "Cut to"}</h3>
-        <p className="figure-cut">{square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}</p>
+        <p className={square ? "figure-cut" : "figure-cut wide-size"}>
+          {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
+        </p>
         {square ? <p className="figure-note">each way</p> : null}
         {first ? (
           <>
@@ -46,12 +60,41 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
       </section>
       {solution.contents.length > 0 ? <GapPicture solution={solution} /> : null}
       <section aria-label="Findings" aria-live="polite">
-        {solution.findings.length === 0 ? <p className="figure-note" style={{ margin: 0 }}>Nothing stands in the way: it folds, fits and closes.</p> : null}
+        {solution.findings.length === 0 ? (
+          <p className="figure-note" style={{ margin: 0 }}>
+            Nothing stands in the way: it folds, fits and closes.
+          </p>
+        ) : null}
         {solution.findings.map((finding, i) => (
-          <div key={`${finding.check}.${finding.code}.${String(i)}`} className={`finding ${finding.severity}`} onPointerEnter={() => { if (finding.panel) light([finding.panel]); }} onPointerLeave={() => { light([]); }}>
+          <div
+            key={`${finding.check}.${finding.code}.${String(i)}`}
+            className={`finding ${finding.severity}`}
+            onPointerEnter={() => {
+              if (finding.panel) light([finding.panel]);
+            }}
+            onPointerLeave={() => {
+              light([]);
+            }}
+          >
             <strong>{SEVERITY[finding.severity]}</strong>
             <p>{sayFinding(finding, display)}</p>
-            {finding.remedy ? <Button size="small" className="remedy" onFocus={() => { if (finding.panel) light([finding.panel]); }} onBlur={() => { light([]); }} onClick={() => { change(changeFor(finding)); }}>{remedyWords(finding, display)}</Button> : null}
+            {finding.remedy ? (
+              <Button
+                size="small"
+                className="remedy"
+                onFocus={() => {
+                  if (finding.panel) light([finding.panel]);
+                }}
+                onBlur={() => {
+                  light([]);
+                }}
+                onClick={() => {
+                  change(changeFor(finding));
+                }}
+              >
+                {remedyWords(finding, display)}
+              </Button>
+            ) : null}
           </div>
         ))}
       </section>
@@ -61,8 +104,24 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
           <tbody>
             {solution.materials.map((m) => (
               <tr key={m.item}>
-                <th scope="row">{m.item}{m.code === "piece" ? <small>{m.stock}</small> : <small>{formatLength(m.size.height, display)} wide</small>}</th>
-                <td>{m.code === "tape" ? formatLength(m.size.width * m.quantity, display.unit === "mm" ? { unit: "cm" } : display, { plain: true }) : <>{m.quantity}<small>{formatSize(m.size.width, m.size.height, display)}</small></>}</td>
+                <th scope="row">
+                  {m.item}
+                  {m.code === "piece" ? (
+                    <small>{m.stock}</small>
+                  ) : (
+                    <small>{formatLength(m.size.height, display)} wide</small>
+                  )}
+                </th>
+                <td>
+                  {m.code === "tape" ? (
+                    formatRun(m.size.width * m.quantity, display)
+                  ) : (
+                    <>
+                      {m.quantity}
+                      <small>{formatSize(m.size.width, m.size.height, display)}</small>
+                    </>
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -79,17 +138,39 @@ function GapPicture({ solution }: { readonly solution: Solution }) {
   const [w, h] = [212, Math.max(64, Math.min(150, (212 * inside.height) / inside.width))];
   // one mm of gap is drawn 3 px wide: half the gap stands on each side
   const swell = 3;
-  const [gx, gy] = [Math.max(2, Math.min(30, (gap.width / 2) * swell)), Math.max(2, Math.min(24, (gap.height / 2) * swell))];
+  const [gx, gy] = [
+    Math.max(2, Math.min(30, (gap.width / 2) * swell)),
+    Math.max(2, Math.min(24, (gap.height / 2) * swell)),
+  ];
   return (
     <section>
       <h3>Gap all round</h3>
-      <svg width={w + 4} height={h + 4} role="img" aria-label={`${formatLength(gap.width / 2, display)} at each end, ${formatLength(gap.height / 2, display)} above and below`}>
+      <svg
+        width={w + 4}
+        height={h + 4}
+        role="img"
+        aria-label={`${formatLength(gap.width / 2, display)} at each end, ${formatLength(gap.height / 2, display)} above and below`}
+      >
         <rect x={2} y={2} width={w} height={h} fill="none" stroke={colour.ink} strokeWidth={2} />
-        <rect x={2 + gx} y={2 + gy} width={Math.max(10, w - 2 * gx)} height={Math.max(10, h - 2 * gy)} fill="#fffdf8" stroke={colour.rust} strokeWidth={1.2} />
-        <text x={w / 2 + 2} y={h / 2 - 5} textAnchor="middle" fontSize={16} fontWeight={600} fill={colour.ink}>{formatLength(gap.width / 2, display)} each end</text>
-        <text x={w / 2 + 2} y={h / 2 + 16} textAnchor="middle" fontSize={14} fill={colour.soft}>{formatLength(gap.height / 2, display)} above and below</text>
+        <rect
+          x={2 + gx}
+          y={2 + gy}
+          width={Math.max(10, w - 2 * gx)}
+          height={Math.max(10, h - 2 * gy)}
+          fill="#fffdf8"
+          stroke={colour.rust}
+          strokeWidth={1.2}
+        />
+        <text x={w / 2 + 2} y={h / 2 - 5} textAnchor="middle" fontSize={16} fontWeight={600} fill={colour.ink}>
+          {formatLength(gap.width / 2, display)} each end
+        </text>
+        <text x={w / 2 + 2} y={h / 2 + 16} textAnchor="middle" fontSize={14} fill={colour.soft}>
+          {formatLength(gap.height / 2, display)} above and below
+        </text>
       </svg>
-      <p className="figure-note">Half a thickness is taken off already, {formatLength(spec.contents.thickness / 2, display)} each side.</p>
+      <p className="figure-note">
+        Half a thickness is taken off already, {formatLength(spec.contents.thickness / 2, display)} each side.
+      </p>
     </section>
   );
 }

@@ -1,8 +1,19 @@
 /** The maker's own order, always in view: Inside, Holder, Paper, Details. One stands open, the others say what was chosen. */
-import { catalogue, type Draft, find, formatLength, formatSize, formById, settingMeta, type Display, type Solution, type Spec } from "@cut-fold/core";
+import {
+  catalogue,
+  type Draft,
+  find,
+  formatLength,
+  formatSize,
+  formById,
+  settingMeta,
+  settingsOf,
+  type Display,
+  type Solution,
+  type Spec,
+} from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
 import { memo, type ReactNode } from "react";
-import type { z } from "zod";
 import { describe, beginGesture, endGesture } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { DetailsStage } from "./stages/DetailsStage.tsx";
@@ -12,25 +23,40 @@ import { PaperStage } from "./stages/PaperStage.tsx";
 
 export const STAGES = ["inside", "holder", "paper", "details"] as const;
 export type Stage = (typeof STAGES)[number];
-const TITLES: Readonly<Record<Stage, string>> = { inside: "Inside", holder: "Holder", paper: "Paper", details: "Details" };
+const TITLES: Readonly<Record<Stage, string>> = {
+  inside: "Inside",
+  holder: "Holder",
+  paper: "Paper",
+  details: "Details",
+};
 
 function detailsSaid(spec: Spec, display: Display): string {
-  const shape = formById(spec.form)?.settings.shape as Record<string, z.ZodType> | undefined;
-  return Object.entries(shape ?? {}).map(([name, schema]) => {
-    const { label, options } = settingMeta(schema);
-    const value = spec.settings[name];
-    if (options) return options[String(value)] ?? "";
-    return `${label.toLowerCase()} ${typeof value === "number" ? formatLength(value, display) : "as needed"}`;
-  }).join(" · ");
+  const form = formById(spec.form);
+  return (form ? settingsOf(form) : [])
+    .map(([name, schema]) => {
+      const { label, options } = settingMeta(schema);
+      const value = spec.settings[name];
+      if (options) return options[String(value)] ?? "";
+      return `${label.toLowerCase()} ${typeof value === "number" ? formatLength(value, display) : "as needed"}`;
+    })
+    .join(" · ");
 }
 
 function said(stage: Stage, spec: Spec, display: Display): string {
-  if (stage === "inside") return `${spec.contents.name ?? "Card"}, ${formatSize(spec.contents.width, spec.contents.height, display)}, ${formatLength(spec.contents.thickness, display)} thick · ${String(spec.quantity)} to make`;
-  if (stage === "holder") return `${formById(spec.form)?.title ?? ""} · ${find(catalogue.boards, spec.method.board)?.title ?? ""}`;
+  if (stage === "inside")
+    return `${spec.contents.name ?? "Card"}, ${formatSize(spec.contents.width, spec.contents.height, display)}, ${formatLength(spec.contents.thickness, display)} thick · ${String(spec.quantity)} to make`;
+  if (stage === "holder")
+    return `${formById(spec.form)?.title ?? ""} · ${find(catalogue.boards, spec.method.board)?.title ?? ""}`;
   if (stage === "details") return detailsSaid(spec, display);
   const sheet = spec.sheet;
-  const named = sheet?.preset === undefined ? undefined : find([...catalogue.sheets, ...catalogue.mats], sheet.preset)?.title;
-  return [spec.stock.title ?? `${String(spec.stock.weight)} g/m²`, sheet ? `from ${named ?? formatSize(sheet.width, sheet.height, display)}` : ""].filter(Boolean).join(" · ");
+  const named =
+    sheet?.preset === undefined ? undefined : find([...catalogue.sheets, ...catalogue.mats], sheet.preset)?.title;
+  return [
+    spec.stock.title ?? `${String(spec.stock.weight)} g/m²`,
+    sheet ? `from ${named ?? formatSize(sheet.width, sheet.height, display)}` : "",
+  ]
+    .filter(Boolean)
+    .join(" · ");
 }
 
 interface StagesRailProps {
@@ -50,16 +76,43 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
   };
   return (
     <nav className="rail stages" aria-label="Stages">
-      <input className="draft-name" aria-label="Name of the draft" value={draft.name} maxLength={120} onFocus={beginGesture}
-        onChange={(event) => { describe({ name: event.target.value }); }}
-        onBlur={(event) => { if (event.target.value.trim() === "") describe({ name: "Draft without a name" }); endGesture(); }} />
+      <textarea
+        rows={1}
+        className="draft-name"
+        aria-label="Name of the draft"
+        value={draft.name}
+        maxLength={120}
+        onFocus={beginGesture}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") {
+            event.preventDefault();
+            event.currentTarget.blur();
+          }
+        }}
+        onChange={(event) => {
+          describe({ name: event.target.value.replace(/\s*\n\s*/gu, " ") });
+        }}
+        onBlur={(event) => {
+          if (event.target.value.trim() === "") describe({ name: "Draft without a name" });
+          endGesture();
+        }}
+      />
       {STAGES.map((stage, i) => (
         <section key={stage} className={stage === open ? "stage open" : "stage"}>
-          <ButtonBase className="stage-head" aria-expanded={stage === open} aria-controls={`stage-${stage}`} onClick={() => { onOpen(stage); }}>
+          <ButtonBase
+            className="stage-head"
+            aria-expanded={stage === open}
+            aria-controls={`stage-${stage}`}
+            onClick={() => {
+              onOpen(stage);
+            }}
+          >
             <span className="stage-number">{i + 1}</span>
             <span className="stage-title">{TITLES[stage]}</span>
           </ButtonBase>
-          <div id={`stage-${stage}`} className="stage-body">{stage === open ? bodies[stage]() : <p>{said(stage, draft.spec, display)}</p>}</div>
+          <div id={`stage-${stage}`} className="stage-body">
+            {stage === open ? bodies[stage]() : <p>{said(stage, draft.spec, display)}</p>}
+          </div>
         </section>
       ))}
     </nav>

@@ -17,14 +17,27 @@ import { solutionOf } from "../../store/openDraft.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
 
 const matches = (draft: Draft, words: string): boolean => {
-  const text = [draft.name, draft.note, draft.spec.contents.name ?? "", formById(draft.spec.form)?.title ?? "", ...draft.tags].join(" ").toLowerCase();
-  return words.toLowerCase().split(/\s+/u).every((w) => text.includes(w));
+  const text = [
+    draft.name,
+    draft.note,
+    draft.spec.contents.name ?? "",
+    formById(draft.spec.form)?.title ?? "",
+    ...draft.tags,
+  ]
+    .join(" ")
+    .toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/u)
+    .every((w) => text.includes(w));
 };
 
 /** A new draft starts from the card most makers have in hand, in their own units. */
-function freshDraft(inInches: boolean): Draft {
+function freshDraft(inInches: boolean, notch: number | undefined): Draft {
   const read = readSpec({
-    form: "square-blank-envelope", contents: { preset: inInches ? "us-a2" : "iso-a6" }, method: { board: inInches ? "eighth-inch" : "one-millimetre" },
+    form: "square-blank-envelope",
+    contents: { preset: inInches ? "us-a2" : "iso-a6" },
+    method: { board: inInches ? "eighth-inch" : "one-millimetre", ...(notch !== undefined && { notch }) },
     sheet: { preset: inInches ? "us-letter" : "iso-a4" },
   });
   if (!read.ok) throw new Error("the recipe a new draft starts with is wrong");
@@ -38,46 +51,111 @@ export function DraftsPlace() {
   const [search, setSearch] = useSearchParams();
   const { enqueueSnackbar } = useSnackbar();
   const navigate = useNavigate();
-  const unit = useSettings((s) => s.settings.unit);
+  const { unit, notch } = useSettings((s) => s.settings);
   const words = search.get("find") ?? "";
   const tag = search.get("tag") ?? "";
   const tags = useMemo(() => [...new Set([...drafts.values()].flatMap((d) => d.tags))].sort(), [drafts]);
   const shown = useMemo(
-    () => [...drafts.values()].filter((d) => matches(d, words) && (tag === "" || d.tags.includes(tag))).sort((a, b) => b.changed.localeCompare(a.changed)),
+    () =>
+      [...drafts.values()]
+        .filter((d) => matches(d, words) && (tag === "" || d.tags.includes(tag)))
+        .sort((a, b) => b.changed.localeCompare(a.changed)),
     [drafts, words, tag],
   );
-  const look = (find: string, nextTag: string): void => { setSearch({ ...(find && { find }), ...(nextTag && { tag: nextTag }) }, { replace: true }); };
+  const look = (find: string, nextTag: string): void => {
+    setSearch({ ...(find && { find }), ...(nextTag && { tag: nextTag }) }, { replace: true });
+  };
   const begin = (): void => {
-    const draft = freshDraft(unit.startsWith("in"));
+    const draft = freshDraft(unit.startsWith("in"), notch);
     put([draft]);
     void navigate(`/draft/${draft.id}/flat?stage=inside`);
   };
   const takeIn = (): void => {
-    importProject().then((said) => { if (said) enqueueSnackbar(said); }).catch((error: unknown) => { enqueueSnackbar(error instanceof Error ? error.message : "The file could not be read.", { variant: "error", autoHideDuration: 10_000 }); });
+    importProject()
+      .then((said) => {
+        if (said) enqueueSnackbar(said);
+      })
+      .catch((error: unknown) => {
+        enqueueSnackbar(error instanceof Error ? error.message : "The file could not be read.", {
+          variant: "error",
+          autoHideDuration: 10_000,
+        });
+      });
   };
   return (
     <main className="place">
       <div className="place-head">
         <h1>Drafts</h1>
-        <label className="search"><Search size={18} aria-hidden /><Input disableUnderline placeholder="Find by name, card or tag" value={words} inputProps={{ "aria-label": "Find drafts", type: "search" }} onChange={(event) => { look(event.target.value, tag); }} /></label>
+        <label className="search">
+          <Search size={18} aria-hidden />
+          <Input
+            disableUnderline
+            placeholder="Find by name, card or tag"
+            value={words}
+            inputProps={{ "aria-label": "Find drafts", type: "search" }}
+            onChange={(event) => {
+              look(event.target.value, tag);
+            }}
+          />
+        </label>
         <span style={{ flex: 1 }} />
-        <Button variant="outlined" startIcon={<FolderInput size={18} />} onClick={takeIn}>Take in a file</Button>
-        <Button variant="contained" startIcon={<Plus size={18} />} onClick={begin}>New draft</Button>
+        <Button variant="outlined" startIcon={<FolderInput size={18} />} onClick={takeIn}>
+          Take in a file
+        </Button>
+        <Button variant="contained" startIcon={<Plus size={18} />} onClick={begin}>
+          New draft
+        </Button>
       </div>
       {tags.length > 0 ? (
         <div className="tags" role="group" aria-label="Tags">
-          {tags.map((t) => <button key={t} type="button" aria-pressed={t === tag} onClick={() => { look(words, t === tag ? "" : t); }}>{t}</button>)}
+          {tags.map((t) => (
+            <button
+              key={t}
+              type="button"
+              aria-pressed={t === tag}
+              onClick={() => {
+                look(words, t === tag ? "" : t);
+              }}
+            >
+              {t}
+            </button>
+          ))}
         </div>
       ) : null}
-      {loading ? <p aria-busy="true" style={{ padding: "40px 0" }}>Opening the drawer …</p> : null}
+      {loading ? (
+        <p aria-busy="true" style={{ padding: "40px 0" }}>
+          Opening the drawer …
+        </p>
+      ) : null}
       {!loading && shown.length === 0 ? (
         <div className="empty">
           <h2>{drafts.size === 0 ? "The drawer is empty" : "No draft like that"}</h2>
-          <p>{drafts.size === 0 ? "Start with the card in front of you: name it, and the envelope follows." : "Try fewer words, or look at all of them."}</p>
-          {drafts.size === 0 ? <Button variant="contained" onClick={begin}>New draft</Button> : <Button variant="outlined" onClick={() => { look("", ""); }}>Show all</Button>}
+          <p>
+            {drafts.size === 0
+              ? "Start with the card in front of you: name it, and the envelope follows."
+              : "Try fewer words, or look at all of them."}
+          </p>
+          {drafts.size === 0 ? (
+            <Button variant="contained" onClick={begin}>
+              New draft
+            </Button>
+          ) : (
+            <Button
+              variant="outlined"
+              onClick={() => {
+                look("", "");
+              }}
+            >
+              Show all
+            </Button>
+          )}
         </div>
       ) : null}
-      <ul className="draft-grid">{shown.map((draft) => <DraftCard key={draft.id} draft={draft} />)}</ul>
+      <ul className="draft-grid">
+        {shown.map((draft) => (
+          <DraftCard key={draft.id} draft={draft} />
+        ))}
+      </ul>
     </main>
   );
 }
@@ -95,28 +173,76 @@ const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) 
   const drop = (): void => {
     setAnchor(undefined);
     remove(draft.id);
-    enqueueSnackbar(`Deleted: ${draft.name}`, { autoHideDuration: 9000, action: (key) => <Button color="inherit" onClick={() => { put([draft]); closeSnackbar(key); }}>Put it back</Button> });
+    enqueueSnackbar(`Deleted: ${draft.name}`, {
+      autoHideDuration: 9000,
+      action: (key) => (
+        <Button
+          color="inherit"
+          onClick={() => {
+            put([draft]);
+            closeSnackbar(key);
+          }}
+        >
+          Put it back
+        </Button>
+      ),
+    });
   };
   const keep = (): void => {
     setAnchor(undefined);
-    saveProject([draft], draft.name).catch((error: unknown) => { enqueueSnackbar(error instanceof Error ? error.message : "The file could not be saved.", { variant: "error" }); });
+    saveProject([draft], draft.name).catch((error: unknown) => {
+      enqueueSnackbar(error instanceof Error ? error.message : "The file could not be saved.", { variant: "error" });
+    });
   };
   return (
     <li className="draft-card">
       <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
         <span className="draft-pictures">
-          <span><PictureView picture={pictures.flat} label="" colours={colours} weight={0.75} /></span>
-          <span><PictureView picture={pictures.closed} label="" colours={colours} weight={0.75} /></span>
+          <span>
+            <PictureView picture={pictures.flat} label="" colours={colours} weight={0.75} />
+          </span>
+          <span>
+            <PictureView picture={pictures.closed} label="" colours={colours} weight={0.75} />
+          </span>
         </span>
         <span className="draft-words">
           <strong>{draft.name}</strong>
-          <span>{formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make</span>
-          <span className="draft-size">{formatSize(blank.width, blank.height, display)}{troubles > 0 ? <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em> : null}</span>
+          <span>
+            {formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make
+          </span>
+          <span className="draft-size">
+            {formatSize(blank.width, blank.height, display)}
+            {troubles > 0 ? (
+              <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em>
+            ) : null}
+          </span>
         </span>
       </Link>
-      <IconButton className="draft-more" aria-label={`More for ${draft.name}`} aria-haspopup="menu" onClick={(event) => { setAnchor(event.currentTarget); }}><EllipsisVertical size={20} /></IconButton>
-      <Menu anchorEl={anchor} open={anchor !== undefined} onClose={() => { setAnchor(undefined); }}>
-        <MenuItem onClick={() => { setAnchor(undefined); put([duplicateDraft(draft)]); }}>Duplicate</MenuItem>
+      <IconButton
+        className="draft-more"
+        aria-label={`More for ${draft.name}`}
+        aria-haspopup="menu"
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+        }}
+      >
+        <EllipsisVertical size={20} />
+      </IconButton>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== undefined}
+        onClose={() => {
+          setAnchor(undefined);
+        }}
+      >
+        <MenuItem
+          onClick={() => {
+            setAnchor(undefined);
+            put([duplicateDraft(draft)]);
+          }}
+        >
+          Duplicate
+        </MenuItem>
         <MenuItem onClick={keep}>Save as a file</MenuItem>
         <MenuItem onClick={drop}>Delete</MenuItem>
       </Menu>

@@ -14,7 +14,10 @@ import { type Settings, useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 
 const UNITS: readonly { readonly value: Settings["unit"]; readonly text: string }[] = [
-  { value: "in", text: "Inches, as fractions" }, { value: "in-decimal", text: "Inches, decimal" }, { value: "mm", text: "Millimetres" }, { value: "cm", text: "Centimetres" },
+  { value: "in", text: "Inches, as fractions" },
+  { value: "in-decimal", text: "Inches, decimal" },
+  { value: "mm", text: "Millimetres" },
+  { value: "cm", text: "Centimetres" },
 ];
 const NOTCH_MM = { min: 2, max: 30 };
 /** CSS says a pixel is 1/96 in; screens differ, so the maker compares. */
@@ -25,28 +28,80 @@ export function SettingsPlace() {
   const drafts = useDrafts((s) => s.drafts);
   const { enqueueSnackbar } = useSnackbar();
   const told = (work: Promise<string | undefined>): void => {
-    work.then((said) => { if (said) enqueueSnackbar(said); }).catch((error: unknown) => { enqueueSnackbar(error instanceof Error ? error.message : "That did not work.", { variant: "error", autoHideDuration: 10_000 }); });
+    work
+      .then((said) => {
+        if (said) enqueueSnackbar(said);
+      })
+      .catch((error: unknown) => {
+        enqueueSnackbar(error instanceof Error ? error.message : "That did not work.", {
+          variant: "error",
+          autoHideDuration: 10_000,
+        });
+      });
   };
   return (
     <main className="place settings">
-      <div className="place-head"><h1>Settings</h1></div>
+      <div className="place-head">
+        <h1>Settings</h1>
+      </div>
       <section>
         <h2>Lengths</h2>
         <p>Any length can be typed in any unit at any time; this is how they are shown.</p>
-        <ToggleButtonGroup exclusive value={settings.unit} aria-label="Unit" onChange={(_, unit: Settings["unit"] | null) => { if (unit) set({ unit }); }}>
-          {UNITS.map((u) => <ToggleButton key={u.value} value={u.value}>{u.text}</ToggleButton>)}
+        <ToggleButtonGroup
+          exclusive
+          value={settings.unit}
+          aria-label="Unit"
+          onChange={(_, unit: Settings["unit"] | null) => {
+            if (unit) set({ unit });
+          }}
+        >
+          {UNITS.map((u) => (
+            <ToggleButton key={u.value} value={u.value}>
+              {u.text}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
         {settings.unit === "in" ? (
-          <ToggleButtonGroup exclusive value={settings.fraction} aria-label="Smallest fraction" sx={{ ml: 2 }} onChange={(_, fraction: Settings["fraction"] | null) => { if (fraction) set({ fraction }); }}>
-            {([8, 16, 32] as const).map((f) => <ToggleButton key={f} value={f}>to 1⁄{f}</ToggleButton>)}
+          <ToggleButtonGroup
+            exclusive
+            value={settings.fraction}
+            aria-label="Smallest fraction"
+            sx={{ ml: 2 }}
+            onChange={(_, fraction: Settings["fraction"] | null) => {
+              if (fraction) set({ fraction });
+            }}
+          >
+            {([8, 16, 32] as const).map((f) => (
+              <ToggleButton key={f} value={f}>
+                to 1⁄{f}
+              </ToggleButton>
+            ))}
           </ToggleButtonGroup>
         ) : null}
       </section>
       <section>
         <h2>My tools</h2>
         <div className="chart-asks">
-          <Choice label="Paper in the printer" value={settings.paper} options={[{ value: "iso-a4", text: "A4" }, { value: "us-letter", text: "Letter" }]} onChange={(paper) => { set({ paper: paper as Settings["paper"] }); }} />
-          <LengthField label="My punch's notch, edge to inner corner" mm={settings.notch ?? 10.7} bounds={NOTCH_MM} onChange={(notch) => { set({ notch }); }} about="Punch a scrap and measure. Charts and new drafts use it." />
+          <Choice
+            label="Paper in the printer"
+            value={settings.paper}
+            options={[
+              { value: "iso-a4", text: "A4" },
+              { value: "us-letter", text: "Letter" },
+            ]}
+            onChange={(paper) => {
+              set({ paper: paper as Settings["paper"] });
+            }}
+          />
+          <LengthField
+            label="My punch's notch, edge to inner corner"
+            mm={settings.notch ?? 10.7}
+            bounds={NOTCH_MM}
+            onChange={(notch) => {
+              set({ notch });
+            }}
+            about="Punch a scrap and measure. Charts and new drafts use it."
+          />
         </div>
       </section>
       <section id="true-size">
@@ -57,9 +112,37 @@ export function SettingsPlace() {
         <h2>Keep and bring back</h2>
         <p>Drafts live in this browser. A file of everything is the copy that survives it.</p>
         <div style={{ display: "flex", gap: 12, flexWrap: "wrap" }}>
-          <Button variant="contained" disabled={drafts.size === 0} onClick={() => { told(saveProject([...drafts.values()], "all-drafts").then((kept) => (kept ? `${String(drafts.size)} drafts saved in one file.` : undefined))); }}>Save all {drafts.size} drafts to a file</Button>
-          <Button variant="outlined" onClick={() => { told(importProject()); }}>Bring drafts back from a file</Button>
-          <Button variant="outlined" onClick={() => { const demo = adopt(demoDrafts(), drafts); useDrafts.getState().put(demo); enqueueSnackbar(`${String(demo.length)} demo drafts added.`); }}>Add the demo drafts</Button>
+          <Button
+            variant="contained"
+            disabled={drafts.size === 0}
+            onClick={() => {
+              told(
+                saveProject([...drafts.values()], "all-drafts").then((kept) =>
+                  kept ? `${String(drafts.size)} drafts saved in one file.` : undefined,
+                ),
+              );
+            }}
+          >
+            Save all {drafts.size} drafts to a file
+          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => {
+              told(importProject());
+            }}
+          >
+            Bring drafts back from a file
+          </Button>
+          <Button
+            variant="outlined"
+            onClick={() => {
+              const demo = adopt(demoDrafts(), drafts);
+              useDrafts.getState().put(demo);
+              enqueueSnackbar(`${String(demo.length)} demo drafts added.`);
+            }}
+          >
+            Add the demo drafts
+          </Button>
         </div>
       </section>
     </main>
@@ -73,12 +156,58 @@ function TrueSize() {
   const [scale, setScale] = useState(settings.pixelsPerMm ?? CSS_PIXELS_PER_MM);
   return (
     <>
-      <p>Hold a gift card or any plastic card flat against the screen, left edge to left edge, and move the slider until the drawn card is exactly as wide. The flat view can then show every blank at the size it will be cut, and the card can be laid on it.</p>
-      <svg width={card.width * scale + 4} height={card.height * scale + 4} role="img" aria-label="A card to compare with"><rect x={2} y={2} width={card.width * scale} height={card.height * scale} rx={3.18 * scale} fill="#fffdf8" stroke={colour.rust} strokeWidth={2} /></svg>
-      <div style={{ maxWidth: 420 }}><Slider aria-label="Width of the drawn card" min={2} max={9} step={0.005} value={scale} onChange={(_, value) => { setScale(value); }} /></div>
+      <p>
+        Hold a gift card or any plastic card flat against the screen, left edge to left edge, and move the slider until
+        the drawn card is exactly as wide. The flat view can then show every blank at the size it will be cut, and the
+        card can be laid on it.
+      </p>
+      <svg
+        width={card.width * scale + 4}
+        height={card.height * scale + 4}
+        role="img"
+        aria-label="A card to compare with"
+      >
+        <rect
+          x={2}
+          y={2}
+          width={card.width * scale}
+          height={card.height * scale}
+          rx={3.18 * scale}
+          fill="#fffdf8"
+          stroke={colour.rust}
+          strokeWidth={2}
+        />
+      </svg>
+      <div style={{ maxWidth: 420 }}>
+        <Slider
+          aria-label="Width of the drawn card"
+          min={2}
+          max={9}
+          step={0.005}
+          value={scale}
+          onChange={(_, value) => {
+            setScale(value);
+          }}
+        />
+      </div>
       <div style={{ display: "flex", gap: 12 }}>
-        <Button variant="contained" onClick={() => { set({ pixelsPerMm: scale }); }}>The two are equal</Button>
-        {settings.pixelsPerMm === undefined ? null : <Button onClick={() => { set({ pixelsPerMm: undefined }); }}>Forget it</Button>}
+        <Button
+          variant="contained"
+          onClick={() => {
+            set({ pixelsPerMm: scale });
+          }}
+        >
+          The two are equal
+        </Button>
+        {settings.pixelsPerMm === undefined ? null : (
+          <Button
+            onClick={() => {
+              set({ pixelsPerMm: undefined });
+            }}
+          >
+            Forget it
+          </Button>
+        )}
       </div>
       {settings.pixelsPerMm === undefined ? null : <p>Measured. “True size” stands under the flat view.</p>}
     </>

@@ -21,28 +21,69 @@ const FormOffer = memo(function FormOffer({ form, spec }: { readonly form: Form;
   if (!solution || !picture || !blank) return null;
   const trouble = solution.findings.find((f) => f.severity === "error");
   return (
-    <ButtonBase className="offer" aria-pressed={chosen} onClick={() => { if (!chosen) change({ form: form.id }); }}>
-      <span className="offer-picture"><PictureView picture={picture} label="" colours={coloursOf(spec)} weight={0.6} /></span>
+    <ButtonBase
+      className="offer"
+      aria-pressed={chosen}
+      onClick={() => {
+        if (!chosen) change({ form: form.id });
+      }}
+    >
+      <span className="offer-picture">
+        <PictureView picture={picture} label="" colours={coloursOf(spec)} weight={0.6} />
+      </span>
       <span>
         <strong>{form.title}</strong>
         <span className="offer-about">{form.about}</span>
         <span style={{ fontWeight: 600 }}>{formatSize(blank.width, blank.height, display)}</span>
-        {trouble ? <span className="offer-about" style={{ color: colour.rust }}>{sayFinding(trouble, display)}</span> : spec.sheet ? <span className="offer-about">Comes out of the sheet in hand.</span> : null}
+        {trouble ? (
+          <span className="offer-about" style={{ color: colour.rust }}>
+            {sayFinding(trouble, display)}
+          </span>
+        ) : spec.sheet ? (
+          <span className="offer-about">Comes out of the sheet in hand.</span>
+        ) : null}
       </span>
     </ButtonBase>
   );
 });
 
-const RULERS = [{ value: "", text: "The board's own" }, ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title }))];
+const RULERS = [
+  { value: "", text: "The board's own" },
+  ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
+];
 
 /** The holder, and the tools it is made with. */
 export function HolderStage({ spec }: { readonly spec: Spec }) {
-  const boards = catalogue.boards.filter((b) => b.kind === spec.method.kind).map((b) => ({ value: b.id, text: b.title }));
+  const boards = catalogue.boards
+    .filter((b) => b.kind === spec.method.kind)
+    .map((b) => ({ value: b.id, text: b.title }));
   return (
     <div className="fields">
-      <div className="wide offers">{forms.map((form) => <FormOffer key={form.id} form={form} spec={spec} />)}</div>
-      <div className="wide"><Choice label="Board" value={spec.method.board} options={boards} onChange={(board) => { change({ method: { board } }); }} /></div>
-      <div className="wide"><Choice label="Ruler" value={spec.method.ruler ?? ""} options={RULERS} onChange={(ruler) => { change({ method: { ruler: ruler || undefined } }); }} /></div>
+      <div className="wide offers">
+        {forms.map((form) => (
+          <FormOffer key={form.id} form={form} spec={spec} />
+        ))}
+      </div>
+      <div className="wide">
+        <Choice
+          label="Board"
+          value={spec.method.board}
+          options={boards}
+          onChange={(board) => {
+            change({ method: { board } });
+          }}
+        />
+      </div>
+      <div className="wide">
+        <Choice
+          label="Ruler"
+          value={spec.method.ruler ?? ""}
+          options={RULERS}
+          onChange={(ruler) => {
+            change({ method: { ruler: ruler || undefined } });
+          }}
+        />
+      </div>
     </div>
   );
 }

@@ -9,18 +9,35 @@ import { CountField } from "../../../parts/CountField.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { beginGesture, change, endGesture } from "../../../store/openDraft.ts";
 
-const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = { card: "Cards", "square card": "Square cards", "plastic card": "Plastic cards", "flat paper": "Flat paper" };
+const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = {
+  card: "Cards",
+  "square card": "Square cards",
+  "plastic card": "Plastic cards",
+  "flat paper": "Flat paper",
+};
 const OPTIONS = [
   { value: "", text: "Own size" },
   ...catalogue.contents.map((c) => ({ value: c.id, text: c.title, group: GROUPS[c.kind] })),
 ];
 
-const onWidth = (width: number): void => { change({ contents: { width, preset: undefined } }); };
-const onHeight = (height: number): void => { change({ contents: { height, preset: undefined } }); };
-const onThickness = (thickness: number): void => { change({ contents: { thickness } }); };
-const onQuantity = (quantity: number): void => { change({ quantity }); };
+const onWidth = (width: number): void => {
+  change({ contents: { width, preset: undefined } });
+};
+const onHeight = (height: number): void => {
+  change({ contents: { height, preset: undefined } });
+};
+const onThickness = (thickness: number): void => {
+  change({ contents: { thickness } });
+};
+const onQuantity = (quantity: number): void => {
+  change({ quantity });
+};
 const onPreset = (preset: string): void => {
-  change(preset === "" ? { contents: { preset: undefined } } : { contents: { preset, width: undefined, height: undefined, thickness: undefined, name: undefined } });
+  change(
+    preset === ""
+      ? { contents: { preset: undefined } }
+      : { contents: { preset, width: undefined, height: undefined, thickness: undefined, name: undefined } },
+  );
 };
 
 /** What goes inside: named, measured, counted. */
@@ -28,12 +45,25 @@ export function InsideStage({ spec }: { readonly spec: Spec }) {
   const { contents } = spec;
   return (
     <div className="fields">
-      <div className="wide"><Choice label="What goes in" value={contents.preset ?? ""} options={OPTIONS} onChange={onPreset} /></div>
+      <div className="wide">
+        <Choice label="What goes in" value={contents.preset ?? ""} options={OPTIONS} onChange={onPreset} />
+      </div>
       <div className="wide">
         <FormControl variant="standard" fullWidth>
-          <InputLabel htmlFor="contents-name" shrink>Called</InputLabel>
-          <Input id="contents-name" value={contents.name ?? ""} placeholder="Card" inputProps={{ maxLength: 80 }}
-            onFocus={beginGesture} onBlur={endGesture} onChange={(event) => { change({ contents: { name: event.target.value || undefined } }); }} />
+          <InputLabel htmlFor="contents-name" shrink>
+            Called
+          </InputLabel>
+          <Input
+            id="contents-name"
+            value={contents.name ?? ""}
+            placeholder="Card"
+            inputProps={{ maxLength: 80 }}
+            onFocus={beginGesture}
+            onBlur={endGesture}
+            onChange={(event) => {
+              change({ contents: { name: event.target.value || undefined } });
+            }}
+          />
         </FormControl>
       </div>
       <LengthField label="Width" mm={contents.width} bounds={SIZE_MM} onChange={onWidth} />
@@ -41,7 +71,12 @@ export function InsideStage({ spec }: { readonly spec: Spec }) {
       <LengthField label="Thickness" mm={contents.thickness} bounds={THICKNESS_MM} onChange={onThickness} />
       <CountField label="How many" value={spec.quantity} {...QUANTITY} onChange={onQuantity} />
       <div className="wide">
-        <Button startIcon={<RotateCwSquare size={18} />} onClick={() => { change({ contents: { width: contents.height, height: contents.width, preset: undefined } }); }}>
+        <Button
+          startIcon={<RotateCwSquare size={18} />}
+          onClick={() => {
+            change({ contents: { width: contents.height, height: contents.width, preset: undefined } });
+          }}
+        >
           {contents.width >= contents.height ? "Stand it upright" : "Lay it across"}
         </Button>
       </div>

@@ -10,13 +10,21 @@ import { colour } from "../../../theme/theme.ts";
 
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 const SHEETS = [
-  { value: "none", text: "Not said" }, { value: "own", text: "An offcut, own size" },
+  { value: "none", text: "Not said" },
+  { value: "own", text: "An offcut, own size" },
   ...catalogue.sheets.map((s) => ({ value: s.id, text: s.title, group: "Sheets" })),
   ...catalogue.mats.map((s) => ({ value: s.id, text: s.title, group: "Mats, what a machine can cut" })),
 ];
-const TAPES = [{ value: "0", text: "Wet glue" }, ...catalogue.tapes.map((t) => ({ value: String(t.width), text: t.title }))];
-const onSheetWidth = (width: number): void => { change({ sheet: { width, preset: undefined } }); };
-const onSheetHeight = (height: number): void => { change({ sheet: { height, preset: undefined } }); };
+const TAPES = [
+  { value: "0", text: "Wet glue" },
+  ...catalogue.tapes.map((t) => ({ value: String(t.width), text: t.title })),
+];
+const onSheetWidth = (width: number): void => {
+  change({ sheet: { width, preset: undefined } });
+};
+const onSheetHeight = (height: number): void => {
+  change({ sheet: { height, preset: undefined } });
+};
 const OFFCUT = { width: 200, height: 200 } as const;
 
 function chooseSheet(id: string, spec: Spec): void {
@@ -32,15 +40,48 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
   const { face, back } = coloursOf(spec);
   const largest = useMemo(() => {
     const form = formById(spec.form);
-    return form && sheet ? largestCard({ form, contents: spec.contents, settings: spec.settings, setup: setupOf(spec), sheet }) : undefined;
+    return form && sheet
+      ? largestCard({ form, contents: spec.contents, settings: spec.settings, setup: setupOf(spec), sheet })
+      : undefined;
   }, [spec, sheet]);
   return (
     <div className="fields">
       <div className="wide" style={{ display: "flex", gap: 10, alignItems: "end" }}>
-        <span aria-hidden style={{ width: 34, height: 34, flex: "none", background: `linear-gradient(135deg, ${face} 50%, ${back} 50%)`, border: `1px solid ${colour.hair}` }} />
-        <Choice label="Paper" value={spec.stock.preset ?? ""} options={STOCKS} onChange={(preset) => { change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } }); }} />
+        <span
+          aria-hidden
+          style={{
+            width: 34,
+            height: 34,
+            flex: "none",
+            background: `linear-gradient(135deg, ${face} 50%, ${back} 50%)`,
+            border: `1px solid ${colour.hair}`,
+          }}
+        />
+        <Choice
+          label="Paper"
+          value={spec.stock.preset ?? ""}
+          options={STOCKS}
+          onChange={(preset) => {
+            change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } });
+          }}
+        />
       </div>
-      <div className="wide"><Choice label="Sheet in hand" value={sheet ? (sheet.preset && find([...catalogue.sheets, ...catalogue.mats], sheet.preset) ? sheet.preset : "own") : "none"} options={SHEETS} onChange={(id) => { chooseSheet(id, spec); }} /></div>
+      <div className="wide">
+        <Choice
+          label="Sheet in hand"
+          value={
+            sheet
+              ? sheet.preset && find([...catalogue.sheets, ...catalogue.mats], sheet.preset)
+                ? sheet.preset
+                : "own"
+              : "none"
+          }
+          options={SHEETS}
+          onChange={(id) => {
+            chooseSheet(id, spec);
+          }}
+        />
+      </div>
       {sheet ? (
         <>
           <LengthField label="Sheet width" mm={sheet.width} bounds={SHEET_MM} onChange={onSheetWidth} />
@@ -48,14 +89,33 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
           <div className="wide answer">
             {largest ? (
               <>
-                The largest card of these proportions it can serve is <strong>{formatSize(largest.width, largest.height, display)}</strong>.
-                <Button size="small" onClick={() => { change({ contents: { ...largest, preset: undefined } }); }}>Use that size</Button>
+                The largest card of these proportions it can serve is{" "}
+                <strong>{formatSize(largest.width, largest.height, display)}</strong>.
+                <Button
+                  size="small"
+                  onClick={() => {
+                    change({ contents: { ...largest, preset: undefined } });
+                  }}
+                >
+                  Use that size
+                </Button>
               </>
-            ) : "No card worth making comes out of this sheet."}
+            ) : (
+              "No card worth making comes out of this sheet."
+            )}
           </div>
         </>
       ) : null}
-      <div className="wide"><Choice label="Tape in hand" value={String(spec.tape ?? 0)} options={TAPES} onChange={(width) => { change({ tape: width === "0" ? null : Number(width) }); }} /></div>
+      <div className="wide">
+        <Choice
+          label="Tape in hand"
+          value={String(spec.tape ?? 0)}
+          options={TAPES}
+          onChange={(width) => {
+            change({ tape: width === "0" ? null : Number(width) });
+          }}
+        />
+      </div>
     </div>
   );
 }

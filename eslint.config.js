@@ -1,0 +1,30 @@
+import js from "@eslint/js";
+import reactHooks from "eslint-plugin-react-hooks";
+import globals from "globals";
+import tseslint from "typescript-eslint";
+
+export default tseslint.config(
+  { ignores: ["**/dist/**", "**/node_modules/**", ".cache/**", "docs/**", ".dependency-cruiser.cjs"] },
+  js.configs.recommended,
+  {
+    files: ["**/*.{ts,tsx}"],
+    extends: [tseslint.configs.strictTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_" }],
+      // the reader of recipes reports a problem and returns undefined in one word
+      "@typescript-eslint/no-confusing-void-expression": "off",
+      "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: { attributes: false } }],
+      // `as Point` after an index that was just counted is clearer here than a guard for what cannot happen
+      "@typescript-eslint/non-nullable-type-assertion-style": "off",
+      "@typescript-eslint/no-unnecessary-condition": ["error", { allowConstantLoopConditions: true }],
+    },
+  },
+  {
+    files: ["packages/app/**/*.{ts,tsx}"],
+    extends: [reactHooks.configs.flat["recommended-latest"]],
+    // these two ask for what only the React Compiler needs, and it is not used here
+    rules: { "react-hooks/preserve-manual-memoization": "off", "react-hooks/immutability": "off" },
+  },
+  { files: ["**/*.{js,mjs}"], languageOptions: { globals: { ...globals.node, document: "readonly" } } },
+);

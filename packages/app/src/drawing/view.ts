@@ -1,0 +1,13 @@
+import type { Point } from "@cut-fold/core";
+
+/** How a drawing in mm lies on the screen. */
+export interface View {
+  /** pixels for a mm */
+  readonly k: number;
+  /** where the drawing's lower left corner stands, px */
+  readonly x0: number;
+  readonly y0: number;
+}
+
+/** A place of the drawing (mm, y up) on the screen (px, y down). */
+export const toScreen = ({ k, x0, y0 }: View, [x, y]: Point): Point => [x0 + x * k, y0 - y * k];

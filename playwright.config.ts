@@ -1,0 +1,36 @@
+import { defineConfig } from "@playwright/test";
+
+const PORT = "4300";
+
+export default defineConfig({
+  testDir: "e2e",
+  outputDir: ".cache/test-results",
+  // software drawing uses both cores: two workers only get in each other's way
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  forbidOnly: Boolean(process.env["CI"]),
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: "reduce",
+    trace: "retain-on-failure",
+    launchOptions: {
+      executablePath: process.env["CHROMIUM_PATH"] ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--use-gl=angle",
+        "--use-angle=swiftshader",
+        "--enable-unsafe-swiftshader",
+        "--disable-quic",
+      ],
+    },
+  },
+  webServer: {
+    command: "node packages/server/dist/main.js",
+    env: { PORT },
+    url: `http://127.0.0.1:${PORT}/api/health`,
+    reuseExistingServer: false,
+    timeout: 30_000,
+  },
+});

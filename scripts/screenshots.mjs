@@ -1,0 +1,61 @@
+// Takes one picture of each main view from the demo data: `node scripts/screenshots.mjs [folder] [name …]`.
+import { spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import path from "node:path";
+import { chromium } from "@playwright/test";
+import { ensureBuild, ensureDeps, root } from "./lib.mjs";
+
+const VIEWS = [
+  ["drafts", "/drafts"],
+  ["flat", "/draft/demo-invitation-envelope/flat?stage=inside"],
+  ["holder", "/draft/demo-helpers-thanks/flat?stage=holder", "in"],
+  ["paper", "/draft/demo-pressed-leaf/flat?stage=paper", "in"],
+  ["details", "/draft/demo-shop-voucher/flat?stage=details"],
+  ["folded", "/draft/demo-helpers-thanks/folded?stage=inside", "in"],
+  [
+    "steps",
+    "/draft/demo-helpers-thanks/steps",
+    "in",
+    async (page) => {
+      for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowRight");
+    },
+  ],
+  ["card-base", "/draft/demo-invitation-card/flat?stage=details"],
+  ["size-chart", "/size-chart?sheet=us-letter", "in"],
+  ["settings", "/settings"],
+];
+
+ensureDeps();
+ensureBuild();
+const [folder = "docs/screenshots", ...only] = process.argv.slice(2);
+mkdirSync(path.resolve(root, folder), { recursive: true });
+const port = "4307";
+const server = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
+  env: { ...process.env, PORT: port },
+  stdio: ["ignore", "pipe", "inherit"],
+});
+await new Promise((resolve) => server.stdout.once("data", resolve));
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic"],
+});
+try {
+  for (const [name, address, unit, act] of VIEWS) {
+    if (only.length > 0 && !only.includes(name)) continue;
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.on("pageerror", (error) => console.error(name, error.message));
+    await page.goto(`http://127.0.0.1:${port}/drafts`);
+    await page.locator(".draft-card").first().waitFor();
+    if (unit) await page.getByRole("button", { name: unit, exact: true }).click();
+    await page.goto(`http://127.0.0.1:${port}${address}`);
+    await page.evaluate(() => document.fonts.ready);
+    await page.locator("main").waitFor();
+    if (act) await act(page);
+    await page.waitForTimeout(name === "folded" ? 2500 : 500);
+    await page.screenshot({ path: path.resolve(root, folder, `${name}.png`) });
+    await page.close();
+  }
+} finally {
+  await browser.close();
+  server.kill();
+}
