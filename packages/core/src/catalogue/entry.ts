@@ -8,8 +8,8 @@ export interface Entry {
   readonly source: string;
 }
 
-/** Inches as the standard states them, in mm. */
-export const inches = (count: number): number => count * MM_PER.in;
+/** Inches as the standard states them, in mm, without the last bit's noise: 4 1/4 in is 107.95 and not 107.94999999999999. */
+export const inches = (count: number): number => Math.round(count * MM_PER.in * 1e9) / 1e9;
 
 /** Custom rather than a written standard: what the stationery trade sells under the name. */
 export const US_STATIONERY = "US stationery trade size, stated in inches";

@@ -3,10 +3,11 @@ import { board } from "./board.ts";
 import type { Check } from "./check.ts";
 import { gap } from "./gap.ts";
 import { overlap } from "./overlap.ts";
+import { refused } from "./refused.ts";
 import { seam } from "./seam.ts";
 import { sheet } from "./sheet.ts";
 import { size } from "./size.ts";
 import { stock } from "./stock.ts";
 import { thickness } from "./thickness.ts";
 
-export const checks: readonly Check[] = [gap, overlap, board, sheet, seam, stock, thickness, size];
+export const checks: readonly Check[] = [gap, overlap, board, sheet, refused, seam, stock, thickness, size];

@@ -6,7 +6,7 @@
 import { sharedArea } from "../geometry/clipper.ts";
 import { areaOf, flatten, polygon } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
-import { LANDING_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
+import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
 import { foldedPanels, lastOrder, move, type Point3, type Rigid, undo } from "./pose.ts";
@@ -86,7 +86,7 @@ export function prove(solution: Solution): Proof {
       (axis) => Math.abs((contents.gap?.[axis] ?? 0) - solution.gap[axis]) <= GAP_MM && (contents.gap?.[axis] ?? 0) > 0,
     );
   const ok =
-    landings.every((l) => l.distance <= LANDING_MM && l.outside <= TOUCHING_MM2) &&
+    landings.every((l) => l.distance <= LANDING_MM + SAME_POINT_MM && l.outside <= TOUCHING_MM2) &&
     gapTrue &&
     contents.crossing <= TOUCHING_MM2 &&
     crossings.length === 0 &&

@@ -16,12 +16,15 @@ const ESCAPES: Readonly<Record<string, string>> = {
   '"': "&quot;",
   "'": "&apos;",
 };
-/** Text for an XML file: markup escaped, control characters dropped. */
+/** Signs XML 1.0 forbids, but for tab and line ends. */
+const isForbidden = (sign: string): boolean =>
+  (sign < " " && !"\t\n\r".includes(sign)) || sign === "\ufffe" || sign === "\uffff";
+/** Text for an XML file: markup escaped, forbidden signs dropped. */
 export const escapeXml = (text: string): string =>
-   
-  text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/gu, "")
-    .replace(/[&<>"']/gu, (c) => ESCAPES[c] ?? c);
+  [...text]
+    .filter((sign) => !isForbidden(sign))
+    .map((sign) => ESCAPES[sign] ?? sign)
+    .join("");
 
 /** mm between pieces laid side by side. */
 export const PIECE_SPACING_MM = 10;

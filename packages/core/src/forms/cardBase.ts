@@ -122,6 +122,7 @@ function draft({ contents, settings: set, setup }: Input) {
     dimensions,
     overlaps: [],
     trims: [],
+    refused: [],
   };
 }
 

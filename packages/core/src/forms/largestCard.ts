@@ -20,7 +20,7 @@ const HALVINGS = 18;
 
 /**
  * The reverse question: the largest contents of these proportions whose blank can be cut from `sheet`, on the ruler's
- * grid. Undefined when even the smallest size a hand can hold does not fit.
+ * grid. Undefined when even the smallest size a hand, or the board, can hold does not fit.
  */
 export function largestCard({
   form,
@@ -37,6 +37,9 @@ export function largestCard({
       (piece) => !piece.blank || fitsIn(piece.blank.width, piece.blank.height, sheet.width, sheet.height),
     );
   };
+  // a board that cannot hold a blank of this size makes nothing out of it
+  if (setup.board.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.board.smallest)
+    return undefined;
   const least = SIZE_MM.min / Math.min(contents.width, contents.height);
   if (!fits(sized(least))) return undefined;
   let low = least;

@@ -22,7 +22,7 @@ import { COMMON_NOTCH_MM } from "../catalogue/boards.ts";
 import { clipConvex, flatten, line, polygon, roundCorners } from "../geometry/path.ts";
 import { add, type Point, scale } from "../geometry/point.ts";
 import { defineForm, type DraftInput } from "../model/form.ts";
-import type { Dimension, Fold, Glue, Join, PieceDraft } from "../model/piece.ts";
+import type { Cut, Dimension, Fold, Glue, Join, PieceDraft } from "../model/piece.ts";
 import { autoLength, choice, length } from "../model/setting.ts";
 import { scoreBlank } from "../paper/score.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
@@ -70,8 +70,8 @@ const SEAM = 10;
 const TAPE_MARGIN = 1.5;
 /** A slanted edge shorter than this (mm) holds badly: glue the upright edge below it as well. */
 const SHORT_SLANT = 20;
-/** The closure tab, at least: width, glued and free length; the slit is wider and lies a little below the tip. */
-const TAB = { width: 22, glued: 18, free: 16, end: 8, slitPlay: 2, below: 2 } as const;
+/** The closure tab, at least: width, glued and free length; its slit is wider, lies a little below the tip, and keeps clear of edges. */
+const TAB = { width: 22, glued: 18, free: 16, end: 8, slitPlay: 2, below: 2, clear: 5 } as const;
 
 /** The tab on the ruler in use: every size is one that can be measured. */
 function tabOn(grid: number) {
@@ -125,31 +125,82 @@ function bodyFrame({ punch: p, notch: d, side: S, width: W, height: H }: SquareB
   };
 }
 
+/** One closing flap: how much of its point is cut off, how far it reaches, and where its slanted edge ends. */
+interface Flap {
+  readonly trim: number;
+  readonly reach: number;
+  readonly straight: number;
+}
+
+/** Everything the parts below draw from: the square, the body's frame and the closing flaps, all mm. */
+interface Sketch extends ReturnType<typeof bodyFrame> {
+  readonly square: SquareBlank;
+  readonly set: Input["settings"];
+  readonly grid: number;
+  /** depth of the notch across the body: how far a flap's upright edges run before they slant */
+  readonly rim: number;
+  readonly flaps: { readonly bottom: Flap; readonly top: Flap };
+  /** the closure tab and its slit, when they are wanted and there is room */
+  readonly tab: (ReturnType<typeof tabOn> & { readonly slitAt: number }) | undefined;
+}
+
+function sketch({ contents, settings: set, setup }: Input): Sketch {
+  const notch = setup.board.kind === "punch-board" ? setup.board.notch : COMMON_NOTCH_MM;
+  const around = contents.thickness + set.play;
+  const square = squareBlank(contents.width + around, contents.height + around, notch, setup.grid);
+  const frame = bodyFrame(square);
+  const plan = { ...frame, square, set, grid: setup.grid, rim: notch * Math.SQRT2 };
+  const plain = { ...plan, flaps: closingFlaps(plan, undefined), tab: undefined };
+  if (set.closure !== "tab") return plain;
+  const tab = tabOn(setup.grid);
+  const flaps = closingFlaps(plan, tab);
+  const slitAt = roundDown(frame.short - flaps.top.reach - TAB.below, setup.grid);
+  return hasRoomForTab({ ...plan, flaps, tab: { ...tab, slitAt } })
+    ? { ...plan, flaps, tab: { ...tab, slitAt } }
+    : plain;
+}
+
 /** How far each closing flap reaches from its score, and how much of its point is trimmed away. */
 function closingFlaps(
-  apex: number,
-  short: number,
-  { cornerRadius, tipTrim, closure }: Input["settings"],
-  grid: number,
-) {
-  const auto = (limit: number, least: number): number => {
+  { long, short, rim, set: { cornerRadius, tipTrim }, grid }: Omit<Sketch, "flaps" | "tab">,
+  tab: ReturnType<typeof tabOn> | undefined,
+): Sketch["flaps"] {
+  const apex = long / 2 + rim;
+  // a trim past the slant would reach the notches; what is left of the flap is then far too short, and the checks say so
+  const most = roundDown(long / 2 - 1, grid);
+  const needed = (limit: number, least: number): number => {
     const rounded = apex - cornerRadius * (Math.SQRT2 - 1);
     return rounded <= limit && least === 0 ? 0 : roundUp(Math.max(apex - limit, least), grid);
   };
-  const limit = short - SHORT_OF_FOLD;
-  const tab = tabOn(grid);
-  const bottom = tipTrim === "auto" ? auto(limit, 0) : tipTrim;
-  const top = closure === "tab" ? Math.max(auto(short - tab.room, tab.trim), tipTrim === "auto" ? 0 : tipTrim) : bottom;
-  const flap = (trim: number) => ({
-    trim,
-    reach: trim > 0 ? apex - trim : apex - cornerRadius * (Math.SQRT2 - 1),
-    // where the slanted edge ends and the rounding begins: 45° and 90° corners have tangents r·tan(22.5°) and r
-    straight:
-      trim > 0
-        ? apex - trim - Math.max(TAPE_MARGIN, cornerRadius * (1 - Math.SQRT1_2))
-        : apex - Math.max(TAPE_MARGIN, cornerRadius * Math.SQRT1_2),
-  });
+  const bottom = tipTrim === "auto" ? needed(short - SHORT_OF_FOLD, 0) : tipTrim;
+  const top = tab ? Math.max(needed(short - tab.room, tab.trim), tipTrim === "auto" ? 0 : tipTrim) : bottom;
+  const flap = (asked: number): Flap => {
+    const trim = Math.min(asked, most);
+    return {
+      trim,
+      reach: trim > 0 ? apex - trim : apex - cornerRadius * (Math.SQRT2 - 1),
+      // the rounding begins a tangent's length before the tip: r·tan(22.5°) at a trimmed corner, r at a pointed one
+      straight:
+        trim > 0
+          ? apex - trim - Math.max(TAPE_MARGIN, cornerRadius * (1 - Math.SQRT1_2))
+          : apex - Math.max(TAPE_MARGIN, cornerRadius * Math.SQRT1_2),
+    };
+  };
   return { bottom: flap(bottom), top: flap(top) };
+}
+
+/** The tab needs a flap to sit on, and paper all round its slit. */
+function hasRoomForTab({ flaps: { bottom, top }, tab, long, short, rim }: Sketch): boolean {
+  if (!tab) return false;
+  const { slit, slitAt, glued } = tab;
+  const halfWidthAt = (y: number): number => long / 2 - Math.max(0, y - rim);
+  return (
+    top.reach >= glued + TAB.below &&
+    bottom.reach + top.reach >= short + SEAM &&
+    slitAt >= TAB.clear &&
+    bottom.straight >= slitAt + TAB.clear &&
+    halfWidthAt(slitAt) >= slit / 2 + TAB.clear
+  );
 }
 
 /** The square with its four notches, rounded and trimmed tips; anticlockwise from the lower left. */
@@ -184,24 +235,57 @@ function edge({ side: S, punch: p, notch: d }: SquareBlank, trims: readonly numb
   return roundCorners(points, radii);
 }
 
-function draft({ contents, settings: set, setup }: Input) {
-  const notch = setup.board.kind === "punch-board" ? setup.board.notch : COMMON_NOTCH_MM;
-  const square = squareBlank(
-    contents.width + contents.thickness + set.play,
-    contents.height + contents.thickness + set.play,
-    notch,
-    setup.grid,
-  );
-  const { side: S, notch: d, width: W, height: H } = square;
-  const { wide, long, short, rotation, flat } = bodyFrame(square);
-  const rim = d * Math.SQRT2;
-  const flaps = closingFlaps(long / 2 + rim, short, set, setup.grid);
+function draft(input: Input) {
+  const { contents } = input;
+  const plan = sketch(input);
+  const { square, tab } = plan;
+  const around = contents.thickness;
+  const envelope: PieceDraft = {
+    id: "envelope",
+    name: "Envelope",
+    quantity: 1,
+    blank: { width: square.side, height: square.side },
+    root: "body",
+    ...scored(plan),
+    cuts: tab ? [slitFor(plan, tab)] : [],
+    glue: [seam(plan, "left"), seam(plan, "right")],
+  };
+  return {
+    inside: { width: square.width, height: square.height, depth: 0 },
+    gap: {
+      width: square.width - contents.width - around,
+      height: square.height - contents.height - around,
+      depth: 0,
+    },
+    pieces: tab ? [envelope, closureTab(tab)] : [envelope],
+    joins: tab ? [tabJoin(plan, tab)] : [],
+    contents: [
+      {
+        name: contents.name ?? "Card",
+        width: contents.width,
+        height: contents.height,
+        thickness: contents.thickness,
+        on: { piece: "envelope", panel: "body" },
+        x: square.side / 2,
+        y: square.side / 2,
+        rotation: 45,
+      },
+    ],
+    overlaps: [
+      { piece: "envelope", panels: ["bottom", "top"] as const, least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim" },
+    ],
+    trims: (["bottom", "top"] as const)
+      .filter((id) => plan.flaps[id].trim > 0)
+      .map((id) => ({ panel: id, amount: plan.flaps[id].trim })),
+    refused: input.settings.closure === "tab" && !tab ? [{ setting: "closure", instead: "none" }] : [],
+    dimensions: dimensions(plan, contents),
+  };
+}
 
+/** The square scored along its four folds: panels and folds. */
+function scored({ square, wide, long, short, rim, flat, set, flaps }: Sketch): Pick<PieceDraft, "panels" | "folds"> {
   // corner (0,0) is the flap on the H side at u = 0, then anticlockwise
   const trims = wide ? [0, flaps.bottom.trim, 0, flaps.top.trim] : [flaps.top.trim, 0, flaps.bottom.trim, 0];
-  const outline = edge(square, trims, set.cornerRadius);
-
-  const sidesMeet = short / 2 + rim > long / 2;
   const hinge = (id: string, from: Point, to: Point, order: number): Fold => ({
     id: `score-${id}`,
     panels: ["body", id],
@@ -210,6 +294,8 @@ function draft({ contents, settings: set, setup }: Input) {
     angle: 180,
     order,
   });
+  // side flaps long enough to overlap one another cannot fold into the same ply
+  const sidesMeet = short / 2 + rim > long / 2;
   const last = sidesMeet ? 3 : 2;
   const folds = [
     hinge("left", flat(0, short), flat(0, 0), 1),
@@ -217,126 +303,82 @@ function draft({ contents, settings: set, setup }: Input) {
     hinge("bottom", flat(0, 0), flat(long, 0), last),
     hinge("top", flat(long, short), flat(0, short), last + 1),
   ];
-  const panels = scoreBlank(outline, folds, [
+  const panels = scoreBlank(edge(square, trims, set.cornerRadius), folds, [
     { id: "body", name: "Body", at: flat(long / 2, short / 2) },
     { id: "left", name: "Left flap", at: flat(-rim / 2, short / 2) },
     { id: "right", name: "Right flap", at: flat(long + rim / 2, short / 2) },
     { id: "bottom", name: "Bottom flap", at: flat(long / 2, -rim / 2) },
     { id: "top", name: "Top flap", at: flat(long / 2, short + rim / 2) },
   ]);
+  return { panels, folds };
+}
 
-  // Glue goes on the inner face of the bottom flap, along its slanted edges, where it meets the side flaps folded under it.
-  // On low envelopes the slant is short, and the upright edges below it are glued as well.
+/**
+ * Glue goes on the inner face of the bottom flap, along its slanted edge, where it meets the side flap folded under it.
+ * On low envelopes the slant is short, and the upright edge below it is glued as well.
+ */
+function seam({ long, short, rim, flat, set, flaps: { bottom } }: Sketch, id: "left" | "right"): Glue {
   const band = set.glueStrip - 2 * TAPE_MARGIN;
-  const seam = (id: "left" | "right"): Glue => {
-    // in the folded body's frame, for the left side: the slanted edge runs from (0, rim) up at 45°
-    const start = flaps.bottom.straight - rim < SHORT_SLANT ? TAPE_MARGIN : rim;
-    const side = (off: number): Point[] => [
-      ...(start < rim
-        ? ([
-            [off, start],
-            [off, rim - off * (Math.SQRT2 - 1)],
-          ] as Point[])
-        : ([[off * Math.SQRT2, rim]] as Point[])),
-      [flaps.bottom.straight - rim + off * Math.SQRT2, flaps.bottom.straight],
-    ];
-    const strip = [...side(TAPE_MARGIN + band), ...side(TAPE_MARGIN).reverse()];
-    // the side flap lies under it, from the fold to its point; inset so that glue never reaches its edge
-    const under: Point[] = [
-      [0, TAPE_MARGIN],
-      [rim, TAPE_MARGIN],
-      [rim + short / 2 - TAPE_MARGIN * Math.SQRT2, short / 2],
-      [rim, short - TAPE_MARGIN],
-      [0, short - TAPE_MARGIN],
-    ];
-    const tipOff = set.cornerRadius * (Math.SQRT2 - 1) + TAPE_MARGIN;
-    const stopAt = Math.min(rim + short / 2 - tipOff, long / 2);
-    const kept = clipConvex(clipConvex(strip, under), [
-      [0, 0],
-      [stopAt, 0],
-      [stopAt, short],
-      [0, short],
-    ]);
-    const mirrored = id === "left" ? kept : kept.map(([x, y]): Point => [long - x, y]);
-    return {
-      id: `glue-${id}`,
-      panel: "bottom",
-      face: "front",
-      // unfolded, the bottom flap lies below the body: y ↦ −y
-      polygon: mirrored.map(([x, y]) => flat(x, -y)),
-      onto: { piece: "envelope", panel: id, face: "back" },
-      widestTape: band,
-    };
-  };
-
-  const withTab = set.closure === "tab";
-  const tab = tabOn(setup.grid);
-  const slitAt = roundDown(short - flaps.top.reach - TAB.below, setup.grid);
-  const slitHalf = tab.slit / 2;
-  const envelope: PieceDraft = {
-    id: "envelope",
-    name: "Envelope",
-    quantity: 1,
-    blank: { width: S, height: S },
-    root: "body",
-    panels,
-    folds,
-    cuts: withTab
-      ? [
-          {
-            id: "slit",
-            panel: "bottom",
-            path: [line(flat(long / 2 - slitHalf, -slitAt), flat(long / 2 + slitHalf, -slitAt))],
-          },
-        ]
-      : [],
-    glue: [seam("left"), seam("right")],
-  };
-  const pieces = withTab ? [envelope, closureTab(tab)] : [envelope];
-  const tabAt = flat(long / 2 - tab.width / 2, short + flaps.top.reach - tab.glued);
-  const joins: Join[] = withTab
-    ? [
-        {
-          piece: "tab",
-          panel: "tab",
-          onto: { piece: "envelope", panel: "top", face: "front" },
-          x: tabAt[0],
-          y: tabAt[1],
-          rotation,
-          flip: false,
-        },
-      ]
-    : [];
-
-  const gap = {
-    width: W - contents.width - contents.thickness,
-    height: H - contents.height - contents.thickness,
-    depth: 0,
-  };
+  // in the folded body's frame, for the left side: the slanted edge runs from (0, rim) up at 45°
+  const start = bottom.straight - rim < SHORT_SLANT ? TAPE_MARGIN : rim;
+  const side = (off: number): Point[] => [
+    ...(start < rim
+      ? ([
+          [off, start],
+          [off, rim - off * (Math.SQRT2 - 1)],
+        ] as Point[])
+      : ([[off * Math.SQRT2, rim]] as Point[])),
+    [bottom.straight - rim + off * Math.SQRT2, bottom.straight],
+  ];
+  const strip = [...side(TAPE_MARGIN + band), ...side(TAPE_MARGIN).reverse()];
+  // the side flap lies under it, from the fold to its point; inset so that glue never reaches its edge
+  const under: Point[] = [
+    [0, TAPE_MARGIN],
+    [rim, TAPE_MARGIN],
+    [rim + short / 2 - TAPE_MARGIN * Math.SQRT2, short / 2],
+    [rim, short - TAPE_MARGIN],
+    [0, short - TAPE_MARGIN],
+  ];
+  const tipOff = set.cornerRadius * (Math.SQRT2 - 1) + TAPE_MARGIN;
+  const stopAt = Math.min(rim + short / 2 - tipOff, long / 2);
+  const kept = clipConvex(clipConvex(strip, under), [
+    [0, 0],
+    [stopAt, 0],
+    [stopAt, short],
+    [0, short],
+  ]);
+  const mirrored = id === "left" ? kept : kept.map(([x, y]): Point => [long - x, y]);
   return {
-    inside: { width: W, height: H, depth: 0 },
-    gap,
-    pieces,
-    joins,
-    contents: [
-      {
-        name: contents.name ?? "Card",
-        width: contents.width,
-        height: contents.height,
-        thickness: contents.thickness,
-        on: { piece: "envelope", panel: "body" },
-        x: S / 2,
-        y: S / 2,
-        rotation: 45,
-      },
-    ],
-    overlaps: [
-      { piece: "envelope", panels: ["bottom", "top"] as const, least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim" },
-    ],
-    trims: (["bottom", "top"] as const)
-      .filter((id) => flaps[id].trim > 0)
-      .map((id) => ({ panel: id, amount: flaps[id].trim })),
-    dimensions: dimensions(square, contents, set, flaps, flat, long, short),
+    id: `glue-${id}`,
+    panel: "bottom",
+    face: "front",
+    // unfolded, the bottom flap lies below the body: y ↦ −y
+    polygon: mirrored.map(([x, y]) => flat(x, -y)),
+    onto: { piece: "envelope", panel: id, face: "back" },
+    widestTape: band,
+  };
+}
+
+type Tab = NonNullable<Sketch["tab"]>;
+
+/** The slit in the bottom flap, in its middle, under the top flap's tip. */
+const slitFor = ({ long, flat }: Sketch, { slit, slitAt }: Tab): Cut => ({
+  id: "slit",
+  panel: "bottom",
+  path: [line(flat((long - slit) / 2, -slitAt), flat((long + slit) / 2, -slitAt))],
+});
+
+/** The tab lies on the inside of the top flap, its glued end on the paper and its free end past the tip. */
+function tabJoin({ long, short, rotation, flat, flaps }: Sketch, { width, glued }: Tab): Join {
+  const [x, y] = flat((long - width) / 2, short + flaps.top.reach - glued);
+  return {
+    piece: "tab",
+    panel: "tab",
+    onto: { piece: "envelope", panel: "top", face: "front" },
+    x,
+    y,
+    rotation,
+    flip: false,
   };
 }
 
@@ -384,13 +426,8 @@ function closureTab({ width, glued, tall }: ReturnType<typeof tabOn>): PieceDraf
 }
 
 function dimensions(
-  { side: S, punch: p }: SquareBlank,
+  { square: { side: S, punch: p }, set, flaps, flat, long, short, wide }: Sketch,
   contents: Input["contents"],
-  set: Input["settings"],
-  flaps: ReturnType<typeof closingFlaps>,
-  flat: (x: number, y: number) => Point,
-  long: number,
-  short: number,
 ): Dimension[] {
   const piece = "envelope";
   const half: Point = [(contents.width * Math.SQRT1_2) / 2, (contents.height * Math.SQRT1_2) / 2];
@@ -428,7 +465,7 @@ function dimensions(
   if (set.cornerRadius > 0) {
     const corner0: Point = [S, S];
     const r = set.cornerRadius;
-    const tip = flat(0, 0)[0] < flat(long, 0)[0] ? corner0 : ([S, 0] as Point);
+    const tip = wide ? corner0 : ([S, 0] as Point);
     const inwards: Point = tip[1] === S ? [-1, -1] : [-1, 1];
     const arcMiddle = add(tip, scale(inwards, r * (1 - Math.SQRT1_2)));
     found.push({

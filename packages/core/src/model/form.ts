@@ -31,6 +31,12 @@ export interface Overlap {
   readonly trims: string;
 }
 
+/** A setting that was asked for and cannot be made here, and what was made instead. */
+export interface Refusal {
+  readonly setting: string;
+  readonly instead: string | number | boolean;
+}
+
 /** A form's answer: panels and folds, what is glued to what, and the figures worth showing. */
 export interface Drafted {
   readonly inside: Extent;
@@ -42,6 +48,7 @@ export interface Drafted {
   readonly overlaps: readonly Overlap[];
   /** flaps whose point is cut straight across, and how much of it (mm, from the point) */
   readonly trims: readonly { readonly panel: string; readonly amount: number }[];
+  readonly refused: readonly Refusal[];
 }
 
 /** One kind of holder or card: a file in `forms/`. */

@@ -42,6 +42,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "seam.short": (f) => (mm) =>
     `Only ${mm(f.figure)} of seam can be glued on this low envelope; ${mm(f.limit)} holds. Widen the glue strip, or glue to the very edge.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm(f.limit)} at most.`,
+  "refused.closure": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "stock.heavy": (f) => () =>
     `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
   "stock.score-first": (f) => () =>
@@ -68,6 +69,7 @@ export function remedyWords(finding: Finding, display: Display): string {
   if (settings["tipTrim"] === "auto") {
     return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
   }
+  if (settings["closure"] === "none") return "Fold it over";
   if (typeof settings["play"] === "number") return `Ask for ${mm(settings["play"])}`;
   if (remedy.contents?.width !== undefined)
     return `Make the card ${formatSize(remedy.contents.width, remedy.contents.height ?? 0, display)}`;

@@ -1,0 +1,102 @@
+/** The proof must catch wrong geometry. Each case breaks one thing in a good solution, and a form with a wrong formula is run as well. */
+import { describe, expect, it } from "vitest";
+import { placePath } from "../geometry/path.ts";
+import type { Piece } from "../model/piece.ts";
+import type { Solution } from "../model/solution.ts";
+import { derivePiece } from "../paper/derive.ts";
+import { solve } from "../solve.ts";
+import { formOf, specOf } from "../test/randomSpec.ts";
+import { setupOf } from "../forms/readSpec.ts";
+import { posesOf, move } from "./pose.ts";
+import { prove } from "./proof.ts";
+
+const spec = specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, settings: { closure: "tab" } });
+const good = solve(spec);
+const withBody = (change: (piece: Piece) => Piece): Solution => ({
+  ...good,
+  pieces: good.pieces.map((p, i) => (i === 0 ? change(p) : p)),
+});
+
+describe("the folding proof", () => {
+  it("passes what is right", () => {
+    expect(prove(good)).toMatchObject({ ok: true, crossings: [] });
+  });
+
+  it("measures the folds and not the claim: a gap that is reported wrong is caught", () => {
+    expect(prove({ ...good, gap: { ...good.gap, height: good.gap.height + 0.5 } }).ok).toBe(false);
+  });
+
+  it("catches glue that misses its target", () => {
+    const moved = withBody((p) => ({
+      ...p,
+      glue: p.glue.map((g) => ({ ...g, polygon: g.polygon.map(([x, y]) => [x + 12, y] as const) })),
+    }));
+    const proof = prove(moved);
+    expect(proof.ok).toBe(false);
+    expect(Math.max(...proof.landings.map((l) => l.outside))).toBeGreaterThan(50);
+  });
+
+  it("catches glue on the wrong face", () => {
+    const turned = withBody((p) => ({ ...p, glue: p.glue.map((g) => ({ ...g, onto: { ...g.onto, panel: "top" } })) }));
+    expect(prove(turned).ok).toBe(false);
+  });
+
+  it("catches two flaps that claim the same ply", () => {
+    const flat = withBody((p) => ({ ...p, folds: p.folds.map((f) => ({ ...f, order: 1 })) }));
+    expect(prove(flat).crossings.some((c) => c.when === "folded")).toBe(true);
+  });
+
+  it("catches panels that overlap in the blank, and an outline that is not theirs", () => {
+    const shifted = withBody((p) => ({
+      ...p,
+      panels: p.panels.map((panel) =>
+        panel.id === "top"
+          ? { ...panel, outline: placePath(panel.outline, { x: 0, y: -4, rotation: 0, flip: false }) }
+          : panel,
+      ),
+    }));
+    expect(prove(shifted).crossings.some((c) => c.when === "flat")).toBe(true);
+    const cut = withBody((p) => ({ ...p, panels: p.panels.slice(0, 4) }));
+    expect(() => prove(cut)).toThrow(/moves a panel/u);
+  });
+
+  it("catches contents that are too large for the cavity", () => {
+    const larger = { ...good, contents: good.contents.map((c) => ({ ...c, height: c.height + 12 })) };
+    expect(prove(larger).contents.crossing).toBeGreaterThan(0);
+    expect(prove(larger).ok).toBe(false);
+  });
+
+  it("catches a form with a wrong formula: a height that forgets the thickness", () => {
+    const form = formOf("square-blank-envelope");
+    const input = { contents: spec.contents, stock: spec.stock, settings: spec.settings, setup: setupOf(spec) };
+    const thick = { ...input, contents: { ...input.contents, thickness: 5 } };
+    const forgetful = form.draft({ ...thick, contents: { ...thick.contents, height: thick.contents.height - 5 } });
+    const honest = form.draft(thick);
+    const solutionOf = (drafted: typeof honest): Solution => ({
+      ...good,
+      ...drafted,
+      pieces: drafted.pieces.map(derivePiece),
+      contents: honest.contents.map((c, i) => ({
+        ...c,
+        x: drafted.contents[i]?.x ?? 0,
+        y: drafted.contents[i]?.y ?? 0,
+      })),
+    });
+    expect(prove(solutionOf(honest)).ok).toBe(true);
+    expect(prove(solutionOf(forgetful)).ok).toBe(false);
+  });
+});
+
+describe("poses", () => {
+  it("turns a valley fold towards whoever looks at the drawn face, and a mountain away", () => {
+    const card = solve(specOf({ form: "card-base", contents: { preset: "iso-a6" } })).pieces[0] as Piece;
+    const half = posesOf(card, { progress: 0.5, caliper: 0.3, filled: 0 });
+    const front = half.get("front");
+    if (!front) throw new Error("no front");
+    // half way through a mountain fold the front stands away from the viewer: z below the sheet
+    expect(move(front, [card.blank.width, 10, 0])[2]).toBeLessThan(-100);
+    const body = posesOf(good.pieces[0] as Piece, { progress: 0.5, caliper: 0.3, filled: 0 }).get("left");
+    if (!body) throw new Error("no flap");
+    expect(move(body, [20, 20, 0])[2]).toBeGreaterThan(20);
+  });
+});

@@ -1,0 +1,39 @@
+import { describe, expect, it } from "vitest";
+import { solve } from "../solve.ts";
+import { specOf } from "../test/randomSpec.ts";
+
+const card = (given: object) => solve(specOf({ form: "card-base", ...given }));
+
+describe("card base, worked by hand", () => {
+  it("folds at the side: twice the width, scored at the width", () => {
+    const s = card({
+      contents: { preset: "iso-a6" },
+      settings: { fold: "side" },
+      method: { board: "scoring-millimetre" },
+    });
+    expect(s.pieces[0]?.blank).toEqual({ width: 296, height: 105 });
+    expect(s.steps.find((x) => x.kind === "score")).toMatchObject({ measure: 148, code: "score-from-left" });
+  });
+
+  it("folds at the top: twice the height, scored at the height from the top edge", () => {
+    const s = card({
+      contents: { preset: "iso-a6" },
+      settings: { fold: "top" },
+      method: { board: "scoring-millimetre" },
+    });
+    expect(s.pieces[0]?.blank).toEqual({ width: 148, height: 210 });
+    expect(s.steps.find((x) => x.kind === "score")).toMatchObject({ measure: 105, code: "score-from-top" });
+  });
+
+  it("comes out smaller, never larger, where the ruler has no mark: 148 mm is 46.6 eighths", () => {
+    const s = card({ contents: { preset: "iso-a6" }, settings: { fold: "side" }, method: { board: "scoring-eighth" } });
+    expect(s.inside.width).toBeCloseTo(46 * 3.175, 9);
+    expect(s.findings.map((f) => `${f.check}.${f.code}`)).toContain("size.rounded");
+  });
+
+  it("is scored on its outside, so that the ridge lies inside", () => {
+    const s = card({ contents: { preset: "us-a2" } });
+    expect(s.pieces[0]?.lines).toMatchObject([{ role: "score", fold: "mountain" }]);
+    expect(s.pieces[0]?.root).toBe("back");
+  });
+});

@@ -1,0 +1,116 @@
+/** What every form must keep, for any card, board, ruler, stock and setting. Walks the list: a new form is tested by being in it. */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { prove } from "../folding/proof.ts";
+import { areaOf, flatten } from "../geometry/path.ts";
+import { distance } from "../geometry/point.ts";
+import { settingsOf } from "../model/form.ts";
+import { settingMeta } from "../model/setting.ts";
+import { solve } from "../solve.ts";
+import { randomSpec, specOf } from "../test/randomSpec.ts";
+import { editLength } from "../units/format.ts";
+import { forms } from "./index.ts";
+
+const RUNS = 1000;
+
+describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => {
+  it("folds, lands every glued zone and holds its contents with the gap it reports", () => {
+    fc.assert(
+      fc.property(randomSpec(form), (spec) => {
+        const proof = prove(solve(spec));
+        if (!proof.ok) throw new Error(JSON.stringify(proof));
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it("leaves at least the room that was asked for, and no more than the ruler forces", () => {
+    fc.assert(
+      fc.property(randomSpec(form), (spec) => {
+        const { gap, contents, grid } = solve(spec);
+        if (contents.length === 0) return;
+        const play = Number(spec.settings["play"] ?? 0);
+        for (const axis of ["width", "height"] as const) {
+          expect(gap[axis]).toBeGreaterThanOrEqual(play - 1e-6);
+          // one mark of the ruler along the edge is √2 marks across the body
+          expect(gap[axis]).toBeLessThan(play + grid * Math.SQRT2 + 1e-6);
+        }
+      }),
+      { numRuns: RUNS },
+    );
+  });
+
+  it("has one closed outline without bad numbers, and folds that lie on both their panels", () => {
+    fc.assert(
+      fc.property(randomSpec(form), (spec) => {
+        for (const piece of solve(spec).pieces) {
+          for (const loop of piece.outline) {
+            loop.forEach((s, i) => {
+              expect(distance(s.to, (loop[(i + 1) % loop.length] as typeof s).from)).toBeLessThan(1e-5);
+            });
+          }
+          expect(areaOf(piece.outline[0] ?? [])).toBeGreaterThan(0);
+          for (const fold of piece.folds) {
+            for (const id of fold.panels) {
+              const points = flatten(piece.panels.find((p) => p.id === id)?.outline ?? []);
+              const ends = [fold.from, fold.to].filter((end) => points.some((p) => distance(p, end) < 1e-6));
+              expect(ends, `${fold.id} on ${id}`).toHaveLength(2);
+            }
+          }
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it("gives the same paper when the recipe is typed in inches", () => {
+    fc.assert(
+      fc.property(randomSpec(form), (spec) => {
+        const inches = { unit: "in-decimal" } as const;
+        const { width, height, thickness } = spec.contents;
+        const settings = Object.fromEntries(
+          Object.entries(spec.settings).map(([k, v]) => [k, typeof v === "number" ? v / 25.4 : v]),
+        );
+        const again = specOf({
+          ...spec,
+          units: "in",
+          tape: undefined,
+          sheet: undefined,
+          contents: { width: width / 25.4, height: height / 25.4, thickness: editLength(thickness, inches) },
+          stock: { ...spec.stock, caliper: spec.stock.caliper / 25.4 },
+          settings,
+          method: { ...spec.method, ...(spec.method.notch !== undefined && { notch: spec.method.notch / 25.4 }) },
+        });
+        const [a, b] = [solve(spec), solve(again)];
+        a.pieces.forEach((piece, i) => {
+          // a thickness typed to four places of an inch may tip a mark: by one mark, never more
+          expect(Math.abs(piece.blank.width - (b.pieces[i]?.blank.width ?? 0))).toBeLessThanOrEqual(2 * a.grid + 1e-6);
+        });
+        const exact = solve(
+          specOf({
+            ...spec,
+            contents: { width: `${String(width)} mm`, height: `${String(height / 10)} cm`, thickness },
+          }),
+        );
+        expect(exact.pieces.map((p) => p.blank)).toEqual(a.pieces.map((p) => p.blank));
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it("answers every end of every setting without throwing", () => {
+    for (const [name, schema] of settingsOf(form)) {
+      const meta = settingMeta(schema);
+      const ends = meta.kind === "length" ? [meta.min ?? 0, meta.max ?? 0] : Object.keys(meta.options ?? { true: 1 });
+      for (const end of ends) {
+        const solution = solve(specOf({ form: form.id, contents: { preset: "iso-a6" }, settings: { [name]: end } }));
+        expect(solution.steps.length, `${name} ${String(end)}`).toBeGreaterThan(0);
+      }
+    }
+  });
+
+  it("is pure: the same recipe gives the same solution", () => {
+    const spec = specOf({ form: form.id, contents: { preset: "us-a7" } });
+    expect(solve(spec)).toEqual(solve(spec));
+  });
+});

@@ -1,0 +1,214 @@
+/**
+ * Boards simulated. Each does only what a step says: lay the paper to a measure, punch, score down the groove, turn a
+ * quarter and lay the last score on the guide. What is then on the paper must be what was drawn.
+ */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { catalogue } from "../catalogue/index.ts";
+import type { Line } from "../geometry/path.ts";
+import { type Point, turn } from "../geometry/point.ts";
+import { solve } from "../solve.ts";
+import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import type { Step } from "../model/solution.ts";
+import { lieOnBoard } from "./punchBoard.ts";
+import { place } from "../geometry/point.ts";
+import { pictureOf } from "../folding/picture.ts";
+
+/** mm that a simulated score may stand off the drawn one */
+const TOLERANCE = 0.1;
+
+/** Paper on a punch board: knows its own side, where it lies, and what was done to it, in its own coordinates. */
+class PunchBoard {
+  private readonly side: number;
+  private readonly notchDepth: number;
+  /** paper to board: outside up, so the paper is seen mirrored */
+  private angle = 180;
+  private shift: Point = [0, 0];
+  readonly notches: Point[] = [];
+  readonly scores: [Point, Point][] = [];
+
+  constructor(side: number, notchDepth: number) {
+    this.side = side;
+    this.notchDepth = notchDepth;
+  }
+
+  private toBoard([x, y]: Point): Point {
+    const [c, s] = turn(this.angle);
+    return [c * -x - s * y + this.shift[0], s * -x + c * y + this.shift[1]];
+  }
+
+  private toPaper([x, y]: Point): Point {
+    const [c, s] = turn(-this.angle);
+    const [u, v] = [x - this.shift[0], y - this.shift[1]];
+    return [-(c * u - s * v), s * u + c * v];
+  }
+
+  private corners(): Point[] {
+    return (
+      [
+        [0, 0],
+        [this.side, 0],
+        [this.side, this.side],
+        [0, this.side],
+      ] as const
+    ).map((p) => this.toBoard(p));
+  }
+
+  private moveBy(dx: number, dy: number): void {
+    this.shift = [this.shift[0] + dx, this.shift[1] + dy];
+  }
+
+  private toFence(): void {
+    this.moveBy(0, -Math.max(...this.corners().map((p) => p[1])));
+  }
+
+  /** Edge to the fence, left corner to the measure on the ruler, which runs to the left from the punch. */
+  layAt(measure: number): void {
+    this.toFence();
+    this.moveBy(-measure - Math.min(...this.corners().map((p) => p[0])), 0);
+  }
+
+  punch(): void {
+    this.notches.push(this.toPaper([0, -this.notchDepth]));
+  }
+
+  /** Down the groove, from the notch to the far edge of the paper. */
+  score(): void {
+    const right = Math.max(...this.corners().map((p) => p[0]));
+    const bottom = Math.min(...this.corners().map((p) => p[1]));
+    const run = Math.min(right, -this.notchDepth - bottom);
+    this.scores.push([this.toPaper([0, -this.notchDepth]), this.toPaper([run, -this.notchDepth - run])]);
+  }
+
+  /** A quarter turn to the left, edge to the fence, and along it until the last score lies on the guide. */
+  turnToGuide(): void {
+    this.angle += 90;
+    this.toFence();
+    const last = this.scores.at(-1);
+    if (!last) throw new Error("nothing has been scored to lie on the guide");
+    const [a, b] = [this.toBoard(last[0]), this.toBoard(last[1])];
+    // the guide falls from the notch at 45° to the left: y = x − notch
+    const slope = (b[1] - a[1]) / (b[0] - a[0]);
+    expect(slope).toBeCloseTo(1, 6);
+    this.moveBy(a[1] + this.notchDepth - a[0], 0);
+  }
+
+  follow(steps: readonly Step[]): void {
+    for (const step of steps) {
+      if (step.kind === "punch") {
+        if (step.measure !== undefined) this.layAt(step.measure);
+        this.punch();
+      } else if (step.kind === "score") this.score();
+      else if (step.kind === "turn") this.turnToGuide();
+    }
+  }
+}
+
+const offSegment = (p: Point, [a, b]: readonly [Point, Point]): number => {
+  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+  const t = Math.min(1, Math.max(0, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / (dx * dx + dy * dy)));
+  return Math.hypot(a[0] + dx * t - p[0], a[1] + dy * t - p[1]);
+};
+
+describe("punch board", () => {
+  it("measures once, and blindly followed makes the drawn notches and scores", () => {
+    fc.assert(
+      fc.property(randomSpec(formOf("square-blank-envelope")), (spec) => {
+        const s = solve(spec);
+        const piece = s.pieces[0];
+        if (!piece) throw new Error("no piece");
+        const common = catalogue.boards.find((b) => b.kind === "punch-board");
+        const depth = spec.method.notch ?? (common?.kind === "punch-board" ? common.notch : 0);
+        const board = new PunchBoard(piece.blank.width, depth);
+        board.follow(s.steps);
+        expect(s.steps.filter((x) => x.kind === "punch" && x.measure !== undefined)).toHaveLength(1);
+        expect(board.notches).toHaveLength(4);
+        for (const fold of piece.folds) {
+          // every drawn score lies on a made one, over its whole length
+          const nearest = Math.min(
+            ...board.scores.map((made) => Math.max(offSegment(fold.from, made), offSegment(fold.to, made))),
+          );
+          expect(nearest, fold.id).toBeLessThan(TOLERANCE);
+          expect(
+            Math.min(...board.notches.map((n) => Math.hypot(n[0] - fold.from[0], n[1] - fold.from[1]))),
+          ).toBeLessThan(TOLERANCE);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it("shows the paper where the simulated board has it, turn after turn", () => {
+    const s = solve(specOf({ form: "square-blank-envelope", contents: { preset: "us-a7" } }));
+    const side = s.pieces[0]?.blank.width ?? 0;
+    const p = s.steps.find((x) => x.kind === "punch")?.measure ?? 0;
+    for (let k = 0; k < 4; k += 1) {
+      const corners = (
+        [
+          [0, 0],
+          [side, 0],
+          [side, side],
+          [0, side],
+        ] as const
+      ).map((c) => place(c, lieOnBoard(side, p, k)));
+      expect(Math.max(...corners.map((c) => c[1]))).toBeCloseTo(0, 9);
+      // the punch is p from the left corner, and p from the right one after an odd number of turns
+      expect(Math.min(...corners.map((c) => c[0]))).toBeCloseTo(k % 2 === 0 ? -p : p - side, 9);
+    }
+  });
+});
+
+describe("scoring board", () => {
+  it("reads every score from one edge: blindly followed it makes the drawn scores", () => {
+    fc.assert(
+      fc.property(randomSpec(formOf("card-base")), (spec) => {
+        const s = solve(spec);
+        const piece = s.pieces[0];
+        if (!piece) throw new Error("no piece");
+        const scores = s.steps.filter((x) => x.kind === "score");
+        expect(scores).toHaveLength(piece.folds.length);
+        scores.forEach((step, i) => {
+          const measure = step.measure ?? 0;
+          // a score from the left is upright at that x; from the top, after a quarter turn to the left, it is level
+          const made: readonly [Point, Point] =
+            step.code === "score-from-left"
+              ? [
+                  [measure, 0],
+                  [measure, piece.blank.height],
+                ]
+              : [
+                  [0, piece.blank.height - measure],
+                  [piece.blank.width, piece.blank.height - measure],
+                ];
+          const drawn = piece.folds[i];
+          expect(Math.max(offSegment(drawn?.from ?? [0, 0], made), offSegment(drawn?.to ?? [0, 0], made))).toBeLessThan(
+            TOLERANCE,
+          );
+          // and the picture lays it where the groove is: at the measure to the right of the stop
+          const shown = pictureOf(s, step).shapes.find((shape) => shape.of === drawn?.id)?.path[0] as Line;
+          expect(shown.from[0]).toBeCloseTo(measure, 6);
+          expect(shown.to[0]).toBeCloseTo(measure, 6);
+        });
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
+describe("pictures", () => {
+  it("draws every step of every form within bounds and without bad numbers", () => {
+    for (const id of ["square-blank-envelope", "card-base"]) {
+      fc.assert(
+        fc.property(randomSpec(formOf(id)), (spec) => {
+          const s = solve(spec);
+          for (const step of s.steps) {
+            const picture = pictureOf(s, step);
+            expect(picture.shapes.length).toBeGreaterThan(0);
+            for (const v of Object.values(picture.bounds)) expect(Number.isFinite(v)).toBe(true);
+          }
+        }),
+        { numRuns: 60 },
+      );
+    }
+  });
+});
