@@ -148,7 +148,8 @@ function templatePages(doc: Doc, piece: Piece, { title, display, paper }: PdfOpt
   tiles.forEach((tile, i) => {
     doc.addPage({ size: [page.width * POINTS, page.height * POINTS], margin: 0 });
     doc.save().scale(POINTS).translate(MARGIN_MM, MARGIN_MM);
-    doc.rect(0, 0, area.width, area.height).clip();
+    // a hair wider than the tile, or an outline along its edge would lose half its weight
+    doc.rect(-1, -1, area.width + 2, area.height + 2).clip();
     doc.translate(-tile.x, -tile.y);
     for (const path of piece.outline) stroke(doc, yDown(path, 0, height), "cut");
     for (const line of piece.lines)

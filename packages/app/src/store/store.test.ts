@@ -1,0 +1,153 @@
+import "fake-indexeddb/auto";
+import type { Draft } from "@cut-fold/core";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { db } from "./db.ts";
+import { demoDrafts } from "./demo.ts";
+import { adopt, duplicateDraft, useDrafts } from "./drafts.ts";
+import {
+  beginGesture,
+  change,
+  endGesture,
+  openDraft,
+  redo,
+  solutionOf,
+  standAt,
+  undo,
+  useOpenDraft,
+} from "./openDraft.ts";
+import { setDimension } from "./setDimension.ts";
+
+const sample = (): Draft => demoDrafts()[0] as Draft;
+const widthNow = (): number | undefined => useOpenDraft.getState().draft?.spec.contents.width;
+const kept = async (id: string): Promise<number | undefined> => (await db.drafts.get(id))?.spec.contents.width;
+const settled = (): Promise<void> => vi.waitFor(() => expect(useDrafts.getState().writing).toBe(0));
+
+beforeEach(async () => {
+  vi.restoreAllMocks();
+  await db.drafts.clear();
+  useDrafts.setState({ drafts: new Map(), trouble: undefined, loading: true });
+});
+
+describe("the demo scenario", () => {
+  it("is read by the reader every file goes through, and solves", () => {
+    const drafts = demoDrafts();
+    expect(drafts.length).toBeGreaterThanOrEqual(5);
+    for (const draft of drafts) expect(solutionOf(draft.spec).pieces.length, draft.name).toBeGreaterThan(0);
+  });
+});
+
+describe("the open draft", () => {
+  it("saves every change at once, and undo and redo are saved too", async () => {
+    openDraft(sample());
+    change({ contents: { width: 150, preset: undefined } });
+    change({ contents: { width: 160 } });
+    await settled();
+    expect(await kept(sample().id)).toBe(160);
+    undo();
+    expect(widthNow()).toBe(150);
+    undo();
+    expect(widthNow()).toBe(148);
+    redo();
+    expect(widthNow()).toBe(150);
+    await settled();
+    expect(await kept(sample().id)).toBe(150);
+  });
+
+  it("makes one step of undo out of a whole drag, and one write", async () => {
+    openDraft(sample());
+    const put = vi.spyOn(db.drafts, "bulkPut");
+    beginGesture();
+    for (let width = 149; width <= 180; width += 1) change({ contents: { width, preset: undefined } });
+    expect(put).not.toHaveBeenCalled();
+    endGesture();
+    await settled();
+    expect(put).toHaveBeenCalledTimes(1);
+    undo();
+    expect(widthNow()).toBe(148);
+    redo();
+    expect(widthNow()).toBe(180);
+  });
+
+  it("refuses what cannot be and keeps what was", () => {
+    openDraft(sample());
+    expect(change({ contents: { width: 9999 } })).toMatchObject([{ field: "contents.width", code: "too-large" }]);
+    expect(widthNow()).toBe(148);
+  });
+
+  it("keeps the maker's place in the steps through undo, and does not count it as a change", () => {
+    openDraft(sample());
+    change({ quantity: 12 });
+    standAt(5);
+    undo();
+    expect(useOpenDraft.getState().draft).toMatchObject({ step: 5, spec: { quantity: 40 } });
+    expect(useOpenDraft.temporal.getState().pastStates).toHaveLength(0);
+  });
+
+  it("starts another form with that form's own settings and method", () => {
+    openDraft(sample());
+    expect(change({ form: "card-base" })).toEqual([]);
+    expect(useOpenDraft.getState().draft?.spec).toMatchObject({
+      form: "card-base",
+      method: { kind: "scoring-board" },
+      settings: { fold: "side" },
+      contents: { width: 148 },
+    });
+  });
+
+  it("answers a typed paper size with the largest card it serves", () => {
+    openDraft(sample());
+    const spec = (): Draft["spec"] => (useOpenDraft.getState().draft as Draft).spec;
+    const blank = solutionOf(spec()).dimensions.find((d) => d.id === "blank");
+    if (!blank) throw new Error("no figure for the blank");
+    expect(setDimension(blank, 180)).toBeUndefined();
+    expect(solutionOf(spec()).pieces[0]?.blank.width).toBeLessThanOrEqual(180);
+    expect(spec().contents.width / spec().contents.height).toBeCloseTo(148 / 105, 1);
+    expect(setDimension(blank, 30)).toMatch(/larger sheet/u);
+  });
+});
+
+describe("the drawer of drafts", () => {
+  it("holds the demo scenario on a first visit, and only then", async () => {
+    await db.kept.clear();
+    await useDrafts.getState().load();
+    expect(useDrafts.getState().drafts.size).toBe(demoDrafts().length);
+    await db.drafts.clear();
+    await useDrafts.getState().load();
+    expect(useDrafts.getState().drafts.size).toBe(0);
+  });
+
+  it.each([
+    ["blocked", new DOMException("denied", "InvalidStateError")],
+    ["full", new DOMException("no room", "QuotaExceededError")],
+  ] as const)(
+    "goes on in memory when the browser's store is %s, and catches up when it comes back",
+    async (trouble, error) => {
+      openDraft(sample());
+      const broken = vi.spyOn(db.drafts, "bulkPut").mockRejectedValue(error);
+      change({ contents: { width: 170, preset: undefined } });
+      await settled();
+      expect(useDrafts.getState().trouble).toBe(trouble);
+      expect(useDrafts.getState().drafts.get(sample().id)?.spec.contents.width).toBe(170);
+      broken.mockRestore();
+      change({ quantity: 3 });
+      await settled();
+      expect(useDrafts.getState().trouble).toBeUndefined();
+      expect(await kept(sample().id)).toBe(170);
+    },
+  );
+
+  it("opens with the demo drafts in memory when nothing can be read", async () => {
+    vi.spyOn(db.kept, "get").mockRejectedValue(new DOMException("denied", "InvalidStateError"));
+    await useDrafts.getState().load();
+    expect(useDrafts.getState()).toMatchObject({ trouble: "blocked", loading: false });
+    expect(useDrafts.getState().drafts.size).toBeGreaterThan(0);
+  });
+
+  it("never writes over a draft when a file is taken in", () => {
+    const mine = sample();
+    const [same, other] = adopt([mine, { ...mine, id: "other" }], new Map([[mine.id, mine]]));
+    expect(same?.id).not.toBe(mine.id);
+    expect(other?.id).toBe("other");
+    expect(duplicateDraft(mine)).toMatchObject({ name: `${mine.name}, again`, spec: mine.spec });
+  });
+});

@@ -1,0 +1,107 @@
+/** The contract, from outside: a process, its exit code, its two streams. */
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { afterAll, describe, expect, it } from "vitest";
+
+const MAIN = path.resolve(import.meta.dirname, "main.ts");
+const run = (args: readonly string[], input?: unknown) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ["--import", "tsx", MAIN, ...args], {
+    encoding: "utf8",
+    ...(input !== undefined && { input: typeof input === "string" ? input : JSON.stringify(input) }),
+  });
+  return { status, stderr, json: (): unknown => JSON.parse(stdout) as unknown, stdout };
+};
+const SPEC = {
+  units: "in",
+  form: "square-blank-envelope",
+  contents: { preset: "us-a2", thickness: "1 mm" },
+  stock: { preset: "text-120" },
+  settings: { play: "1.5 mm" },
+  method: { kind: "punch-board", board: "eighth-inch" },
+};
+
+interface Solved {
+  readonly pieces: readonly {
+    readonly blank: { readonly width: number };
+    readonly outline: string;
+    readonly panels: readonly { readonly polygon: readonly (readonly [number, number])[] }[];
+  }[];
+  readonly steps: readonly { readonly kind: string; readonly measure?: number; readonly text: string }[];
+  readonly findings: readonly { readonly message: string }[];
+}
+
+describe("the command line", () => {
+  const folder = mkdtempSync(path.join(tmpdir(), "cut-fold-cli-"));
+  afterAll(() => {
+    rmSync(folder, { recursive: true });
+  });
+
+  it("solves the contract's own example", () => {
+    const { status, json, stderr } = run(["solve", "-"], SPEC);
+    expect([status, stderr]).toEqual([0, ""]);
+    const solved = json() as Solved;
+    expect(solved.pieces[0]?.blank.width).toBe(203.2);
+    expect(solved.steps.find((s) => s.kind === "punch")?.measure).toBe(88.9);
+    expect(solved.pieces[0]?.outline).toMatch(/^M.*A.*Z$/u);
+    expect(solved.steps.every((s) => s.text.length > 5)).toBe(true);
+  });
+
+  it("answers an array one by one, each by itself", () => {
+    const { status, json } = run(["solve", "-"], [SPEC, { form: "hat" }, { ...SPEC, contents: { width: "x" } }]);
+    expect(status).toBe(0);
+    const [good, bad, worse] = json() as [Solved, { error: string[] }, { error: string[] }];
+    expect(good.pieces).toHaveLength(1);
+    expect(bad.error.join(" ")).toContain("'hat'");
+    expect(worse.error.some((line) => line.startsWith("contents.width:"))).toBe(true);
+  });
+
+  it("proves", () => {
+    const { json } = run(["prove", "-"], SPEC);
+    expect(json()).toMatchObject({ ok: true, crossings: [], contents: { crossing: 0 } });
+  });
+
+  it("lists forms with schemas, the catalogue, and a chart", () => {
+    const forms = run(["forms"]).json() as {
+      id: string;
+      settings: { properties: Record<string, { default: unknown; unit?: string }> };
+    }[];
+    expect(forms.map((f) => f.id)).toEqual(["square-blank-envelope", "card-base"]);
+    expect(forms[0]?.settings.properties["play"]).toMatchObject({
+      default: 1.5,
+      minimum: 0,
+      maximum: 15,
+      unit: "mm",
+      label: "Room to spare",
+    });
+    expect(Object.keys(run(["catalogue"]).json() as object)).toEqual(
+      expect.arrayContaining(["contents", "envelopes", "stocks", "sheets", "mats", "boards", "tapes"]),
+    );
+    expect(
+      run(["chart", "--form", "square-blank-envelope", "--board", "five-millimetre", "--units", "in"]).json(),
+    ).toMatchObject({ form: "square-blank-envelope" });
+  });
+
+  it.each(["svg", "pdf", "json"])("exports %s", (format) => {
+    const out = path.join(folder, `draft.${format}`);
+    const { json } = run(["export", "-", "--format", format, "--out", out], SPEC);
+    expect(json()).toEqual({ file: out, bytes: readFileSync(out).length });
+  });
+
+  it.each([
+    [["solve", "-"], "{", /is not JSON/u],
+    [["solve", "-"], { ...SPEC, foo: 1 }, /^foo: is not a word this understands/u],
+    [["solve", "-"], { ...SPEC, contents: { preset: "us-a2", width: "0" } }, /^contents\.width: .*too small.*allowed/u],
+    [["solve", "no-such-file.json"], undefined, /cannot be read/u],
+    [["solve"], undefined, /missing/u],
+    [["dance"], undefined, /'dance' is not known; there are: forms/u],
+    [["chart", "--form", "hat"], undefined, /'hat' is not known; allowed/u],
+    [["export", "-", "--format", "dwg", "--out", "x"], SPEC, /allowed: svg, pdf, json/u],
+    [["forms", "--loud", "1"], undefined, /--loud: is not known/u],
+  ])("%j answers bad input with exit 2 and a line that says what is allowed", (args, input, line) => {
+    const { status, stdout, stderr } = run(args, input);
+    expect([status, stdout]).toEqual([2, ""]);
+    expect(stderr).toMatch(line);
+  });
+});

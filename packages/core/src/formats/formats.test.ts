@@ -1,0 +1,275 @@
+/** What is written is read back by another program: an XML parser for SVG, poppler for PDF. */
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import fc from "fast-check";
+import { SaxesParser } from "saxes";
+import { afterAll, describe, expect, it } from "vitest";
+import { boundsOf } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
+import { solve } from "../solve.ts";
+import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import { MARGIN_MM, OVERLAP_MM, tilesOf, writePdf } from "./pdf.ts";
+import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
+import { writeSvg } from "./svg.ts";
+
+interface Element {
+  readonly name: string;
+  readonly attributes: Record<string, string>;
+}
+
+function parseXml(text: string): Element[] {
+  const found: Element[] = [];
+  const parser = new SaxesParser();
+  parser.on("error", (error) => {
+    throw error;
+  });
+  parser.on("opentag", (tag) => found.push({ name: tag.name, attributes: tag.attributes }));
+  parser.write(text).close();
+  return found;
+}
+
+/** End points of a path of M, L, A and Z, by a reader of its own. */
+function pointsOf(d: string): Point[] {
+  return [...d.matchAll(/([MLA])([^MLAZ]*)/gu)].map(([, verb, rest]) => {
+    const numbers = (rest ?? "")
+      .trim()
+      .split(/[\s,]+/u)
+      .map(Number);
+    return (verb === "A" ? [numbers[5], numbers[6]] : [numbers[0], numbers[1]]) as unknown as Point;
+  });
+}
+
+describe("SVG", () => {
+  it("is true to size: width, viewBox and the drawn outline agree with the blank", () => {
+    fc.assert(
+      fc.property(randomSpec(formOf("square-blank-envelope")), (spec) => {
+        const s = solve({ ...spec, settings: { ...spec.settings, closure: "none" } });
+        const elements = parseXml(writeSvg(s, 'Test <&> "draft"'));
+        const svg = elements.find((e) => e.name === "svg")?.attributes;
+        const side = s.pieces[0]?.blank.width ?? 0;
+        expect(Number.parseFloat(svg?.["width"] ?? "")).toBeCloseTo(side, 3);
+        expect(svg?.["width"]).toMatch(/mm$/u);
+        expect(svg?.["viewBox"]).toBe(
+          `0 0 ${String(Number.parseFloat(svg?.["width"] ?? ""))} ${String(Number.parseFloat(svg?.["height"] ?? ""))}`,
+        );
+        const outline = elements.find((e) => e.attributes["id"] === "envelope-outline")?.attributes["d"] ?? "";
+        const bounds = boundsOf(pointsOf(outline));
+        expect([bounds.left, bounds.bottom]).toEqual([0, 0]);
+        expect(bounds.right).toBeCloseTo(side, 3);
+        expect(bounds.top).toBeCloseTo(side, 3);
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it("has one group for each role, scores as long as the inside is", () => {
+    const s = solve(
+      specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, method: { board: "one-millimetre" } }),
+    );
+    const elements = parseXml(writeSvg(s, "A6"));
+    expect(elements.filter((e) => e.name === "g").map((g) => g.attributes["id"])).toEqual(["cut", "valley"]);
+    const lengths = elements
+      .filter((e) => e.attributes["id"]?.includes("score-"))
+      .map((e) => {
+        const [a, b] = pointsOf(e.attributes["d"] ?? "");
+        return Math.hypot((a?.[0] ?? 0) - (b?.[0] ?? 0), (a?.[1] ?? 0) - (b?.[1] ?? 0));
+      })
+      .sort((a, b) => a - b);
+    // by hand: (87 − 10.7)·√2 = 107.904 twice, (205 − 87 − 10.7)·√2 = 151.745 twice
+    [107.904, 107.904, 151.745, 151.745].forEach((wanted, i) => {
+      expect(lengths[i]).toBeCloseTo(wanted, 2);
+    });
+  });
+
+  it("keeps a hostile name out of the markup", () => {
+    const s = solve(specOf({ form: "card-base", contents: { preset: "iso-a6" } }));
+    expect(() => parseXml(writeSvg(s, "</title><script>\u0000\u0008"))).not.toThrow();
+    expect(writeSvg(s, "<script>")).not.toContain("<script>");
+  });
+});
+
+describe("PDF", () => {
+  const folder = mkdtempSync(path.join(tmpdir(), "cut-fold-pdf-"));
+  afterAll(() => {
+    rmSync(folder, { recursive: true });
+  });
+  const { resolve } = createRequire(import.meta.url);
+  const font = (weight: number) =>
+    new Uint8Array(
+      readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)),
+    );
+  const fonts = { regular: font(400), strong: font(600) };
+  const A4 = { width: 210, height: 297 };
+  const date = new Date("2026-09-20T09:00:00Z");
+  const write = async (given: object, parts?: ("template" | "steps")[]) => {
+    const s = solve(specOf(given));
+    const bytes = await writePdf(s, {
+      title: "Test draft",
+      display: { unit: "mm" },
+      paper: A4,
+      fonts,
+      date,
+      ...(parts && { parts }),
+    });
+    const file = path.join(folder, "test.pdf");
+    writeFileSync(file, bytes);
+    return { s, file, bytes };
+  };
+  /** Columns and rows with ink in a page rendered by poppler, as grey values. */
+  const render = (file: string, page: number, dpi: number) => {
+    const pgm = execFileSync("pdftoppm", ["-r", String(dpi), "-gray", "-f", String(page), "-l", String(page), file], {
+      maxBuffer: 1 << 28,
+    });
+    const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/u.exec(pgm.subarray(0, 40).toString("latin1"));
+    const [width, height] = [Number(head?.[1]), Number(head?.[2])];
+    const pixels = pgm.subarray(head?.[0].length ?? 0);
+    return { width, height, dark: (x: number, y: number): boolean => (pixels[y * width + x] ?? 255) < 140 };
+  };
+
+  it("prints a card base at true size, measured in the picture poppler makes", async () => {
+    const { file } = await write(
+      {
+        form: "card-base",
+        contents: { width: 150, height: 100, thickness: 1 },
+        settings: { fold: "top" },
+        method: { board: "scoring-millimetre" },
+      },
+      ["template"],
+    );
+    const dpi = 300;
+    const page = render(file, 1, dpi);
+    const px = dpi / 25.4;
+    // the outline's two upright edges, on a row through the upper half of the card
+    const row = Math.round((MARGIN_MM + 40) * px);
+    const inked = Array.from({ length: page.width }, (_, x) => x).filter((x) => page.dark(x, row));
+    const [left, right] = [Math.min(...inked), Math.max(...inked)];
+    // 0.4 mm of line weight stands half outside on each side
+    expect((right - left + 1) / px).toBeGreaterThan(150.4 - 0.12);
+    expect((right - left + 1) / px).toBeLessThan(150.4 + 0.12);
+    const column = Math.round((MARGIN_MM + 20) * px);
+    const down = Array.from({ length: Math.round(240 * px) }, (_, y) => y).filter((y) => page.dark(column, y));
+    expect((Math.max(...down) - Math.min(...down) + 1) / px).toBeCloseTo(200.4, 0);
+  });
+
+  it("has a check ruler of 100 mm on every template page", async () => {
+    const { file } = await write(
+      { form: "square-blank-envelope", contents: { preset: "iso-a5" }, method: { board: "one-millimetre" } },
+      ["template"],
+    );
+    const px = 600 / 25.4;
+    const page = render(file, 1, 600);
+    // the first upright tick stands at the margin, the last 100 mm further
+    const y = Math.round((page.height / px - 22 + 10 + 1) * px);
+    const ticks: number[] = [];
+    for (let x = 0; x < Math.round(112 * px); x += 1) if (page.dark(x, y) && !page.dark(x - 1, y)) ticks.push(x / px);
+    expect(ticks.length).toBe(11);
+    expect((ticks.at(-1) ?? 0) - (ticks[0] ?? 0)).toBeGreaterThan(99.9);
+    expect((ticks.at(-1) ?? 0) - (ticks[0] ?? 0)).toBeLessThan(100.1);
+  });
+
+  it("tiles a large blank over small paper, embeds its type, and tells every step", async () => {
+    const { s, file } = await write({
+      form: "square-blank-envelope",
+      contents: { preset: "iso-a5" },
+      method: { board: "one-millimetre" },
+    });
+    const info = execFileSync("pdfinfo", [file], { encoding: "utf8" });
+    // 281 mm of side on 190 × 265 mm of page: 2 columns × 2 rows, or lying 2 × 2; then 8 steps to a page
+    const tiles = tilesOf(s.pieces[0]?.blank.width ?? 0, s.pieces[0]?.blank.height ?? 0, { width: 190, height: 265 })
+      .tiles.length;
+    expect(tiles).toBeGreaterThan(1);
+    expect(Number(/Pages:\s+(\d+)/u.exec(info)?.[1])).toBe(tiles + Math.ceil(s.steps.length / 8));
+    expect(info).toMatch(/Page size:\s+(595\.\d+ x 841\.\d+|841\.\d+ x 595\.\d+) pts/u);
+    expect(execFileSync("pdffonts", [file], { encoding: "utf8" })).toMatch(/yes yes/u);
+    const words = execFileSync("pdftotext", [file, "-"], { encoding: "utf8" });
+    expect(words).toContain("100 mm");
+    expect(words).toContain("tile 2 of");
+    for (const step of s.steps) expect(words, step.code).toMatch(new RegExp(`\\b${String(step.n)}\\s`, "u"));
+  });
+
+  it("writes the same bytes for the same draft and date", async () => {
+    const one = await write({ form: "card-base", contents: { preset: "us-a2" } });
+    const two = await write({ form: "card-base", contents: { preset: "us-a2" } });
+    expect(Buffer.from(one.bytes).equals(Buffer.from(two.bytes))).toBe(true);
+  });
+});
+
+describe("tiles", () => {
+  it("cover the whole piece, each neighbour sharing the overlap", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 900 }), fc.integer({ min: 10, max: 900 }), (width, height) => {
+        const area = { width: 190, height: 265 };
+        const { tiles, columns, rows } = tilesOf(width, height, area);
+        expect(tiles).toHaveLength(columns * rows);
+        const last = tiles.at(-1);
+        expect((last?.x ?? 0) + area.width).toBeGreaterThanOrEqual(width);
+        expect((last?.y ?? 0) + area.height).toBeGreaterThanOrEqual(height);
+        if (columns > 1) expect((tiles[0]?.x ?? 0) + area.width - (tiles[1]?.x ?? 0)).toBe(OVERLAP_MM);
+        // no column is there for nothing
+        if (columns > 1) expect((last?.x ?? 0) + OVERLAP_MM).toBeLessThan(width);
+      }),
+    );
+  });
+});
+
+describe("project files", () => {
+  const draft: Draft = {
+    id: "draft-1",
+    name: "Open-day invitation",
+    tags: ["Open day"],
+    note: "oat",
+    made: "2026-09-20T09:00:00.000Z",
+    changed: "2026-09-20T09:00:00.000Z",
+    step: 3,
+    spec: specOf({
+      form: "square-blank-envelope",
+      contents: { preset: "us-a2", thickness: "1 mm" },
+      sheet: { preset: "us-letter" },
+      tape: 6,
+      quantity: 40,
+    }),
+  };
+
+  it("come back as they went", () => {
+    expect(readProject(writeProject([draft, { ...draft, id: "draft-2" }]))).toEqual({
+      ok: true,
+      drafts: [draft, { ...draft, id: "draft-2" }],
+    });
+  });
+
+  it("come back whatever the draft", () => {
+    fc.assert(
+      fc.property(randomSpec(formOf("square-blank-envelope")), (spec) => {
+        expect(readProject(writeProject([{ ...draft, spec }]))).toEqual({ ok: true, drafts: [{ ...draft, spec }] });
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  const good = JSON.parse(writeProject([draft])) as { drafts: { spec: Record<string, unknown> }[] };
+  it.each([
+    ["", "not-json"],
+    ["{", "not-json"],
+    ["[1,2]", "foreign"],
+    ['"text"', "foreign"],
+    ["null", "foreign"],
+    ['{"kind":"other","version":1}', "foreign"],
+    [JSON.stringify({ ...good, version: 2 }), "newer"],
+    [JSON.stringify({ ...good, extra: 1 }), "damaged"],
+    [JSON.stringify({ ...good, drafts: [{ ...good.drafts[0], name: "" }] }), "damaged"],
+    [
+      JSON.stringify({ ...good, drafts: [{ ...good.drafts[0], spec: { ...good.drafts[0]?.spec, form: "hat" } }] }),
+      "damaged",
+    ],
+    [JSON.stringify({ ...good, drafts: [{ ...good.drafts[0], id: "../../x" }] }), "damaged"],
+    ["x".repeat(PROJECT_MAX_BYTES + 1), "too-large"],
+    ["[".repeat(100_000), "not-json"],
+  ])("%.40s … is refused as %s, in a sentence", (text, code) => {
+    const read = readProject(text);
+    expect(read).toMatchObject({ ok: false, problem: { code } });
+    if (!read.ok) expect(sayProjectProblem(read.problem)).toMatch(/^This .+\./u);
+  });
+});

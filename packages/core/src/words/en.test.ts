@@ -1,0 +1,94 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { checks } from "../checks/index.ts";
+import { readSpec } from "../forms/readSpec.ts";
+import { forms } from "../forms/index.ts";
+import { solve } from "../solve.ts";
+import { randomSpec, specOf } from "../test/randomSpec.ts";
+import { dimensionWords, findingWords, remedyWords, sayDimension, sayFinding, sayProblem, sayStep } from "./en.ts";
+
+const MM = { unit: "mm" } as const;
+
+describe("words", () => {
+  it("has a sentence for every code of every check, and none that no check uses", () => {
+    const codes = checks.flatMap((c) => c.codes.map((code) => `${c.id}.${code}`)).sort();
+    expect(Object.keys(findingWords).sort()).toEqual(codes);
+  });
+
+  it.each(forms.map((f) => [f.id, f] as const))(
+    "says every step, dimension and finding of %s without a hole",
+    (_, form) => {
+      fc.assert(
+        fc.property(randomSpec(form), (spec) => {
+          const s = solve({ ...spec, sheet: { width: 210, height: 297 }, tape: 9 });
+          const said = [
+            ...s.steps.map((x) => sayStep(x, MM)),
+            ...s.dimensions.map(sayDimension),
+            ...s.findings.flatMap((f) => [sayFinding(f, MM), ...(f.remedy ? [remedyWords(f, MM)] : [])]),
+          ];
+          for (const sentence of said) {
+            expect(sentence).not.toMatch(/undefined|NaN|\[object|\{|~~|!/u);
+            expect(sentence.length).toBeGreaterThan(2);
+          }
+          for (const f of s.findings) if (f.remedy) expect(remedyWords(f, MM)).not.toBe("Mend this");
+        }),
+        { numRuns: 150 },
+      );
+    },
+  );
+
+  it("names every dimension that a form draws", () => {
+    for (const form of forms) {
+      for (const d of solve(specOf({ form: form.id, contents: { preset: "us-slimline" }, settings: {} })).dimensions)
+        expect(dimensionWords[d.id], d.id).toBeDefined();
+    }
+  });
+});
+
+describe("problems, each a sentence with what is allowed", () => {
+  const base = { form: "square-blank-envelope", contents: { preset: "iso-a6" } };
+  const told = (given: unknown): string[] => {
+    const read = readSpec(given);
+    return read.ok ? [] : read.problems.map((p) => `${p.field}: ${sayProblem(p, MM)}`);
+  };
+
+  it.each([
+    [{ ...base, contents: { preset: "iso-a6", width: "x" } }, /^contents\.width: 'x' is not a length: write it like/u],
+    [
+      { ...base, contents: { preset: "iso-a6", width: 0 } },
+      /^contents\.width: 0.mm is too small: 20.mm to 600.mm is allowed$/u,
+    ],
+    [{ ...base, contents: { preset: "iso-a6", width: -5 } }, /too small/u],
+    [
+      { ...base, contents: { preset: "iso-a6", width: "10 m" } },
+      /^contents\.width: 10000.mm is too large: 20.mm to 600.mm is allowed$/u,
+    ],
+    [{ ...base, contents: { preset: "iso-a6", width: "4 ell" } }, /unit this does not know: use mm, cm, m or in/u],
+    [{ ...base, contents: { preset: "a-hat" } }, /'a-hat' is not in the catalogue; known: us-mini-slimline/u],
+    [{ ...base, sizzle: 1 }, /^sizzle: is not a word this understands; allowed here: units, form/u],
+    [{ ...base, settings: { plya: 1 } }, /^settings\.plya: is not a word/u],
+    [{ ...base, settings: { closure: "wax" } }, /'wax' is not one of: none, tab/u],
+    [{ ...base, quantity: 2.5 }, /^quantity: must be a whole number$/u],
+    [{ ...base, quantity: 0 }, /1 to 5000 is allowed/u],
+    [{ ...base, method: { kind: "scoring-board" } }, /cannot be made with 'scoring-board'/u],
+    [{ ...base, units: "furlong" }, /'furlong' is not one of: mm, cm, in/u],
+    [{ form: "square-blank-envelope" }, /^contents: missing: give a preset/u],
+    [{ contents: { preset: "iso-a6" } }, /^form: missing/u],
+    [[], /must be an object/u],
+    [null, /must be an object/u],
+    ["text", /must be an object/u],
+    [{ ...base, contents: { width: { a: 1 }, height: 100 } }, /not a length/u],
+  ])("%j", (given, sentence) => {
+    expect(told(given).join("\n")).toMatch(sentence);
+  });
+
+  it("never throws, whatever it is given", () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), (junk) => {
+        expect(readSpec(junk).ok).toBe(false);
+        readSpec({ ...base, settings: junk, contents: junk, method: junk, sheet: junk });
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
