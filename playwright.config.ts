@@ -7,8 +7,8 @@ export default defineConfig({
   outputDir: ".cache/test-results",
   // software drawing uses both cores: two workers only get in each other's way
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 45_000,
+  expect: { timeout: 10_000 },
   forbidOnly: Boolean(process.env["CI"]),
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -25,7 +25,7 @@ const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
 
-const HEALTH_MS = 15_000;
+const HEALTH_MS = 8_000;
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
 
 function useServer(): "up" | "down" {

@@ -5,6 +5,7 @@ import { strokeOf } from "./language.ts";
 
 interface PictureViewProps {
   readonly picture: Picture;
+  /** what it shows, for those who do not see it; empty when the words beside it say it already */
   readonly label: string;
   readonly colours: { readonly face: string; readonly back: string };
   /** mm left free round the drawing */
@@ -45,8 +46,7 @@ export const PictureView = memo(function PictureView({
   const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "url(#glue-hatch)" } as const;
   return (
     <svg
-      role="img"
-      aria-label={label}
+      {...(label === "" ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
       width="100%"
       height="100%"
       style={{ display: "block" }}

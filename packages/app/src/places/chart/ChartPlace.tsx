@@ -72,16 +72,13 @@ export function ChartPlace() {
     [formId, boardId, rulerId, sheet, punched],
   );
   const set = (change: Readonly<Record<string, string>>): void => {
-    setSearch(
-      (was) => {
-        const next = new URLSearchParams(was);
-        for (const [key, value] of Object.entries(change))
-          if (value) next.set(key, value);
-          else next.delete(key);
-        return next;
-      },
-      { replace: true },
-    );
+    // the address bar is always current; the router's own copy may lag behind two quick choices
+    const next = new URLSearchParams(window.location.search);
+    for (const [key, value] of Object.entries(change)) {
+      if (value) next.set(key, value);
+      else next.delete(key);
+    }
+    setSearch(next, { replace: true });
   };
   const fitting = chart?.ok ? chart.rows.filter((r) => r.fits).length : 0;
   return (

@@ -9,7 +9,8 @@ import { PictureView } from "../../drawing/PictureView.tsx";
 import type { Side } from "../../drawing/FoldedView.tsx";
 import { colour } from "../../theme/theme.ts";
 
-const FoldedView = lazy(() => import("../../drawing/FoldedView.tsx"));
+// a lazy part remembers that it failed to load: trying again takes a new one
+const loadView = () => lazy(() => import("../../drawing/FoldedView.tsx"));
 
 interface FoldedPanelProps {
   readonly solution: Solution;
@@ -50,6 +51,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
   const [side, setSide] = useState<Side>("closing");
   const [playing, setPlaying] = useState(false);
   const [able] = useState(hasWebGl);
+  const [FoldedView, setFoldedView] = useState(loadView);
   const clock = useRef(0);
 
   useEffect(() => {
@@ -98,7 +100,15 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
               <>
                 {still}
                 <div role="alert" style={{ position: "absolute", insetInline: 0, bottom: 12, textAlign: "center" }}>
-                  The view in space could not be loaded. <Button onClick={resetErrorBoundary}>Try again</Button>
+                  The view in space could not be loaded.{" "}
+                  <Button
+                    onClick={() => {
+                      setFoldedView(loadView);
+                      resetErrorBoundary();
+                    }}
+                  >
+                    Try again
+                  </Button>
                 </div>
               </>
             )}

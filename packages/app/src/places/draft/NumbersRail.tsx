@@ -43,7 +43,8 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
   const first = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
   const square = Math.abs(blank.width - blank.height) < 0.001;
   return (
-    <aside className="rail numbers" aria-label="The numbers">
+    // it scrolls on low screens, so the keyboard must reach it
+    <aside className="rail numbers" aria-label="The numbers" tabIndex={0}>
       <section>
         <h3>{square ? "Cut a square" : "Cut to"}</h3>
         <p className={square ? "figure-cut" : "figure-cut wide-size"}>

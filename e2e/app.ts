@@ -1,0 +1,49 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test as base } from "@playwright/test";
+
+/** Console noise of the libraries that says nothing about us. */
+const HARMLESS =
+  /THREE\.Clock|GPU stall|WebGL|Download the React DevTools|Failed to load resource|Failed to fetch dynamically imported module/u;
+
+/** A page that fails its test on any uncaught error. */
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    const errors: string[] = [];
+    page.on("pageerror", (error) => errors.push(error.message));
+    page.on("console", (message) => {
+      if (message.type() === "error" && !HARMLESS.test(message.text())) errors.push(message.text());
+    });
+    // the browser's own file dialogs cannot be driven: without them the app downloads and asks through an input
+    await page.addInitScript(() => {
+      for (const name of ["showSaveFilePicker", "showOpenFilePicker"]) Reflect.deleteProperty(window, name);
+    });
+    await use(page);
+    expect(errors).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Opens the drawer of drafts with the demo scenario in it. */
+export async function openDrafts(page: Page): Promise<void> {
+  await page.goto("/drafts");
+  await expect(page.getByRole("link", { name: "Open Thanks to the pickers" })).toBeVisible();
+}
+
+export async function openDemo(page: Page, name: string): Promise<void> {
+  await openDrafts(page);
+  await page.getByRole("link", { name: `Open ${name}` }).click();
+  await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+}
+
+/** The number the maker cuts to, as it stands in the largest type. */
+export const cutTo = (page: Page) => page.locator(".figure-cut");
+export const scoreAt = (page: Page) => page.locator(".figure-score");
+
+/** No accessibility fault that axe knows, contrast included. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(" ")).join(" | ")}`)).toEqual([]);
+}

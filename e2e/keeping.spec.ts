@@ -1,0 +1,139 @@
+import { readFileSync } from "node:fs";
+import { cutTo, expect, openDemo, openDrafts, test } from "./app.ts";
+
+test("prints a PDF and saves an SVG and a draft, and takes the draft in again", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  // the browser's own save dialog cannot be driven: without it the app downloads
+  const saved = async (item: RegExp): Promise<Buffer> => {
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Print and save" }).click();
+    await page.getByRole("menuitem", { name: item }).click();
+    return readFileSync(await (await download).path());
+  };
+  const pdf = await saved(/Save PDF/u);
+  expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
+  expect(pdf.length).toBeGreaterThan(8000);
+  const svg = (await saved(/Save SVG/u)).toString();
+  expect(svg).toContain('width="205mm"');
+  const file = await saved(/Save draft as a file/u);
+  expect(JSON.parse(file.toString())).toMatchObject({
+    kind: "cut-fold project",
+    version: 1,
+    drafts: [{ name: "Open-day invitation, envelope" }],
+  });
+
+  await page.getByRole("link", { name: "Drafts" }).click();
+  const chooser = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Take in a file" }).click();
+  await (await chooser).setFiles({ name: "again.cutfold.json", mimeType: "application/json", buffer: file });
+  await expect(page.getByText("Taken in: Open-day invitation, envelope")).toBeVisible();
+  await expect(page.getByRole("link", { name: "Open Open-day invitation, envelope" })).toHaveCount(2);
+});
+
+for (const [what, content, sentence] of [
+  ["a broken file", "{ half a fi", /broken or not a project file/u],
+  ["a foreign file", '{"shapes":[]}', /was not written by Cut Fold/u],
+  ["a file from the future", '{"kind":"cut-fold project","version":99,"drafts":[]}', /newer Cut Fold/u],
+  ["a damaged file", '{"kind":"cut-fold project","version":1,"drafts":[{"id":"x"}]}', /damaged at drafts/u],
+] as const) {
+  test(`${what} is refused in a sentence, and nothing is lost`, async ({ page }) => {
+    await openDrafts(page);
+    const before = await page.locator(".draft-card").count();
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "Take in a file" }).click();
+    await (await chooser).setFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from(content) });
+    await expect(page.getByText(sentence)).toBeVisible();
+    await expect(page.locator(".draft-card")).toHaveCount(before);
+  });
+}
+
+test("duplicate, delete, and put back", async ({ page }) => {
+  await openDrafts(page);
+  const cards = page.locator(".draft-card");
+  const before = await cards.count();
+  await page.getByRole("button", { name: "More for Farm-shop gift card" }).click();
+  await page.getByRole("menuitem", { name: "Duplicate" }).click();
+  await expect(cards).toHaveCount(before + 1);
+  await page.getByRole("button", { name: "More for Farm-shop gift card, again" }).click();
+  await page.getByRole("menuitem", { name: "Delete" }).click();
+  await expect(cards).toHaveCount(before);
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await expect(cards).toHaveCount(before + 1);
+  await page.reload();
+  await expect(cards).toHaveCount(before + 1);
+});
+
+test("find by words and by tag; an empty result says what to do", async ({ page }) => {
+  await openDrafts(page);
+  await page.getByRole("searchbox", { name: "Find drafts" }).fill("recipe");
+  await expect(page.locator(".draft-card")).toHaveCount(1);
+  await page.getByRole("searchbox", { name: "Find drafts" }).fill("zeppelin");
+  await expect(page.getByRole("heading", { name: "No draft like that" })).toBeVisible();
+  await page.getByRole("button", { name: "Show all" }).click();
+  await page.getByRole("button", { name: "Open day", exact: true }).click();
+  await expect(page.locator(".draft-card")).toHaveCount(3);
+});
+
+for (const [text, sentence] of [
+  ["abc", /Write it like 4 1\/4/u],
+  ["0", /Too small: 20.mm to 600.mm is allowed/u],
+  ["-3", /Too small/u],
+  ["10 m", /Too large: 20.mm to 600.mm is allowed/u],
+] as const) {
+  test(`'${text}' in a length is answered where it stands, and the draft keeps`, async ({ page }) => {
+    await openDemo(page, "Open-day invitation, envelope");
+    const field = page.getByLabel("Width", { exact: true });
+    await field.fill(text);
+    await expect(page.getByRole("alert").filter({ hasText: sentence })).toBeVisible();
+    await expect(cutTo(page)).toHaveText("205 mm");
+    await field.blur();
+    await expect(field).toHaveValue(text);
+    await field.press("Escape");
+    await expect(field).toHaveValue("148 mm");
+  });
+}
+
+test("with the browser's store blocked it goes on, says so, and offers a file", async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, "indexedDB", {
+      value: {
+        open: () => {
+          throw new DOMException("blocked", "SecurityError");
+        },
+      },
+    });
+  });
+  await page.goto("/drafts");
+  await expect(page.getByText(/will not let drafts be stored/u)).toBeVisible();
+  await page.getByRole("link", { name: "Open Open-day invitation, envelope" }).click();
+  await page.getByLabel("Width", { exact: true }).fill("120");
+  await page.getByLabel("Height", { exact: true }).fill("120");
+  await expect(cutTo(page)).toHaveText("196 mm");
+  await expect(page.getByText("Not saved")).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save all to a file" }).click();
+  expect(readFileSync(await (await download).path(), "utf8")).toContain('"width": 120');
+});
+
+test("with the server gone it goes on, says so, and tries again", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await page.route("**/api/health", (route) => route.abort());
+  await page.route("**/assets/FoldedView*", (route) => route.abort());
+  await page.evaluate(() => {
+    window.dispatchEvent(new Event("visibilitychange"));
+  });
+  await page.getByRole("tab", { name: "Folded" }).click();
+  await expect(page.getByText(/could not be loaded/u)).toBeVisible();
+  await expect(page.getByRole("img", { name: "The finished piece, closed" })).toBeVisible();
+  await expect(page.getByText(/server has stopped/u)).toBeVisible({ timeout: 30_000 });
+  await page.unroute("**/assets/FoldedView*");
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.locator("canvas")).toBeVisible();
+});
+
+test("a draft that is not here says so and leads back", async ({ page }) => {
+  await page.goto("/draft/gone/flat");
+  await expect(page.getByRole("heading", { name: "This draft is not here" })).toBeVisible();
+  await page.getByRole("link", { name: "All drafts" }).click();
+  await expect(page.getByRole("heading", { name: "Drafts" })).toBeVisible();
+});

@@ -1,0 +1,82 @@
+// Everything there is to check, from nothing: `npm test`. Ends in one line: N passed, N failed.
+import { spawnSync } from "node:child_process";
+import { readFileSync, rmSync } from "node:fs";
+import path from "node:path";
+import { cacheFolder, ensureBuild, ensureDeps, ensureTestPrograms, root } from "./lib.mjs";
+
+ensureDeps();
+ensureTestPrograms();
+ensureBuild();
+
+const cache = cacheFolder();
+const unitReport = path.join(cache, "unit.json");
+const browserReport = path.join(cache, "browser.json");
+for (const file of [unitReport, browserReport]) rmSync(file, { force: true });
+
+let passed = 0;
+let failed = 0;
+
+/** Runs one tool; a tool without a report counts as one check. */
+function check(name, script, args, env = {}) {
+  const began = Date.now();
+  console.log(`\n— ${name}`);
+  const { status } = spawnSync(process.execPath, [path.join(root, "node_modules", script), ...args], {
+    cwd: root,
+    stdio: "inherit",
+    env: { ...process.env, ...env },
+  });
+  console.log(`— ${name}: ${status === 0 ? "ok" : "failed"}, ${((Date.now() - began) / 1000).toFixed(0)} s`);
+  return status === 0;
+}
+const count = (ok) => (ok ? (passed += 1) : (failed += 1));
+
+count(check("format", "prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]));
+count(check("types", "typescript/bin/tsc", ["-b"]));
+count(check("lint", "eslint/bin/eslint.js", [".", "--max-warnings", "0"]));
+count(
+  check("floors", "dependency-cruiser/bin/dependency-cruise.mjs", [
+    "--config",
+    ".dependency-cruiser.cjs",
+    "packages",
+    "e2e",
+    "bench",
+  ]),
+);
+
+/** Adds a report's figures; a tool that failed without a failed test counts as one failure. */
+function add(ok, read, file) {
+  let figures = { passed: 0, failed: 0 };
+  try {
+    figures = read(JSON.parse(readFileSync(file, "utf8")));
+  } catch {
+    figures = { passed: 0, failed: 1 };
+  }
+  passed += figures.passed;
+  failed += figures.failed + (!ok && figures.failed === 0 ? 1 : 0);
+}
+add(
+  check("unit tests", "vitest/vitest.mjs", [
+    "run",
+    "--reporter=dot",
+    "--reporter=json",
+    `--outputFile.json=${unitReport}`,
+  ]),
+  (r) => ({
+    passed: r.numPassedTests,
+    failed:
+      r.numFailedTests +
+      r.numFailedTestSuites -
+      r.testResults.filter((f) => f.assertionResults.some((a) => a.status === "failed")).length,
+  }),
+  unitReport,
+);
+add(
+  check("browser tests", "@playwright/test/cli.js", ["test", "--reporter=list,json"], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport,
+  }),
+  (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }),
+  browserReport,
+);
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);
