@@ -1,0 +1,154 @@
+// Measures what the users would feel, each figure beside a baseline from the same run: `npm run bench`.
+import { spawn, spawnSync } from "node:child_process";
+import { createServer } from "node:http";
+import { existsSync, readFileSync } from "node:fs";
+import path from "node:path";
+import { gzipSync } from "node:zlib";
+import { cacheFolder, ensureBuild, ensureDeps, ensureTestPrograms, root, tool } from "./lib.mjs";
+
+ensureDeps();
+ensureTestPrograms();
+ensureBuild();
+cacheFolder();
+const { chromium } = await import("@playwright/test");
+
+const ms = (value) => `${value.toFixed(value < 10 ? 3 : 1)} ms`;
+const row = (name, value, baseline, ratio) =>
+  console.log(`${name.padEnd(46)} ${value.padStart(12)}   ${baseline.padStart(14)}   ${ratio.padStart(8)}`);
+
+// core, in node
+const built = path.join(root, ".cache/bench/solve.js");
+tool("vite/bin/vite.js", ["build", "--config", path.join(root, "bench/vite.config.ts"), "--logLevel", "error"]);
+const { stdout } = spawnSync(process.execPath, [built], { encoding: "utf8" });
+const core = JSON.parse(stdout);
+console.log("\nCore, in Node. Baseline: 100,000 square roots.");
+row("", "median", "baseline", "ratio");
+for (const [name, { median }] of Object.entries(core.results))
+  row(name, ms(median), ms(core.arithmetic.median), (median / core.arithmetic.median).toFixed(2));
+
+// the app and an empty page, in the same browser
+tool(
+  "vite/bin/vite.js",
+  ["build", "--config", path.join(root, "bench/baseline/vite.config.ts"), "--logLevel", "error"],
+  { cwd: path.join(root, "bench/baseline") },
+);
+const TYPES = { ".html": "text/html", ".js": "text/javascript", ".css": "text/css" };
+const baselineRoot = path.join(root, ".cache/baseline");
+const baselineServer = createServer((request, response) => {
+  const file = path.join(
+    baselineRoot,
+    path.normalize(request.url === "/" ? "/index.html" : (request.url ?? "/index.html")),
+  );
+  if (!file.startsWith(baselineRoot) || !existsSync(file)) return response.writeHead(404).end();
+  response
+    .writeHead(200, { "content-type": TYPES[path.extname(file)] ?? "application/octet-stream" })
+    .end(readFileSync(file));
+});
+await new Promise((resolve) => baselineServer.listen(0, "127.0.0.1", resolve));
+const appPort = "4309";
+const app = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
+  env: { ...process.env, PORT: appPort },
+  stdio: ["ignore", "pipe", "inherit"],
+});
+await new Promise((resolve) => app.stdout.once("data", resolve));
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  args: ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic"],
+});
+
+const MOVES = 150;
+const ROUNDS = 3;
+
+async function open(address, ready) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const loaded = [];
+  page.on("response", async (answer) => {
+    const type = answer.request().resourceType();
+    if (["script", "stylesheet", "document"].includes(type))
+      loaded.push(
+        answer.body().then(
+          (body) => gzipSync(body).length,
+          () => 0,
+        ),
+      );
+  });
+  const began = performance.now();
+  await page.goto(address);
+  await page.locator(ready).first().waitFor();
+  const shown = performance.now() - began;
+  await page.waitForLoadState("networkidle");
+  const bytes = (await Promise.all(loaded)).reduce((a, b) => a + b, 0);
+  return { page, shown, bytes };
+}
+
+/** Script time of each frame while a handle is dragged to and fro, ms. */
+async function drag(page, handle, dx, dy) {
+  const session = await page.context().newCDPSession(page);
+  await session.send("Performance.enable");
+  const script = async () =>
+    (await session.send("Performance.getMetrics")).metrics.find((m) => m.name === "ScriptDuration").value * 1000;
+  const box = await page.locator(handle).first().boundingBox();
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  const times = [];
+  for (let i = 0; i < MOVES; i += 1) {
+    const t = Math.sin((i / MOVES) * Math.PI * 4) / 2;
+    const before = await script();
+    await page.mouse.move(x + dx * t, y + dy * t);
+    await page.evaluate(
+      () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(() => resolve(undefined)))),
+    );
+    times.push((await script()) - before);
+  }
+  await page.mouse.up();
+  times.sort((a, b) => a - b);
+  return { median: times[Math.floor(MOVES / 2)], p95: times[Math.floor(MOVES * 0.95)] };
+}
+
+try {
+  const best = { app: Infinity, empty: Infinity };
+  let appBytes = 0;
+  let emptyBytes = 0;
+  const emptyAddress = `http://127.0.0.1:${baselineServer.address().port}/`;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const empty = await open(emptyAddress, "[role=slider], input[type=range]");
+    const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
+    best.empty = Math.min(best.empty, empty.shown);
+    best.app = Math.min(best.app, drafts.shown);
+    [appBytes, emptyBytes] = [drafts.bytes, empty.bytes];
+    await empty.page.close();
+    await drafts.page.close();
+  }
+  const empty = await open(emptyAddress, "input[type=range]");
+  const emptyDrag = await drag(empty.page, ".MuiSlider-thumb", 300, 0);
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  await context.close();
+  const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
+  await drafts.page.getByRole("link", { name: "Open Open-day invitation, envelope" }).click();
+  await drafts.page.locator('[data-handle="contents-width"]').waitFor();
+  await drag(drafts.page, '[data-handle="contents-width"]', -80, 80);
+  const appDrag = await drag(drafts.page, '[data-handle="contents-width"]', -80, 80);
+
+  console.log("\nIn Chromium. Baseline: an empty MUI page with one slider, built the same way.");
+  row("", "Cut Fold", "baseline", "ratio");
+  const kb = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
+  row("first screen: scripts, styles and page, gzip", kb(appBytes), kb(emptyBytes), (appBytes / emptyBytes).toFixed(2));
+  row("first screen shown (best of 3)", ms(best.app), ms(best.empty), (best.app / best.empty).toFixed(2));
+  row(
+    "script of a frame while dragging, median",
+    ms(appDrag.median),
+    ms(emptyDrag.median),
+    (appDrag.median / emptyDrag.median).toFixed(2),
+  );
+  row(
+    "script of a frame while dragging, 95th percentile",
+    ms(appDrag.p95),
+    ms(emptyDrag.p95),
+    (appDrag.p95 / emptyDrag.p95).toFixed(2),
+  );
+} finally {
+  await browser.close();
+  app.kill();
+  baselineServer.close();
+}
