@@ -7,12 +7,11 @@ import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
 import { SnackbarProvider } from "notistack";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { ErrorBoundary } from "react-error-boundary";
 import { createBrowserRouter, NavLink, Navigate, Outlet, useLocation } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { useStore } from "zustand";
-import { DraftPlace } from "./places/draft/DraftPlace.tsx";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { saveProject } from "./store/files.ts";
@@ -20,11 +19,15 @@ import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
 import { useSettings, type Settings } from "./store/settings.ts";
 import { theme } from "./theme/theme.ts";
 
+// the drawer shows first; the table is fetched while the eye is on it
+const loadDraft = async () => ({ default: (await import("./places/draft/DraftPlace.tsx")).DraftPlace });
+const DraftPlace = lazy(loadDraft);
 const ChartPlace = lazy(async () => ({ default: (await import("./places/chart/ChartPlace.tsx")).ChartPlace }));
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
 
+const AHEAD_MS = 700;
 const HEALTH_MS = 8_000;
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
 
@@ -101,7 +104,20 @@ function Banners() {
   );
 }
 
+/** Fetches the draft's place ahead of the first click; should it fail, the click tries again. */
+function useAhead(): void {
+  useEffect(() => {
+    const waiting = setTimeout(() => {
+      loadDraft().catch(() => undefined);
+    }, AHEAD_MS);
+    return () => {
+      clearTimeout(waiting);
+    };
+  }, []);
+}
+
 function Frame() {
+  useAhead();
   const { settings, set } = useSettings();
   const inDraft = useLocation().pathname.startsWith("/draft/");
   return (

@@ -15,8 +15,8 @@ export interface Reverse {
 }
 
 const ANY_STOCK: Stock = { caliper: 0.15, weight: 120 };
-/** Halvings of the scale: 600 mm / 2^18 is far below any ruler. */
-const HALVINGS = 18;
+/** The scale is found to this part of a mark: what is left is lost in rounding down to the ruler. */
+const PART_OF_MARK = 1 / 32;
 
 /**
  * The reverse question: the largest contents of these proportions whose blank can be cut from `sheet`, on the ruler's
@@ -42,9 +42,12 @@ export function largestCard({
     return undefined;
   const least = SIZE_MM.min / Math.min(contents.width, contents.height);
   if (!fits(sized(least))) return undefined;
+  const longest = Math.max(contents.width, contents.height);
   let low = least;
-  let high = Math.max(least, SIZE_MM.max / Math.max(contents.width, contents.height));
-  for (let i = 0; i < HALVINGS; i += 1) {
+  let high = Math.max(least, SIZE_MM.max / longest);
+  // the card as it is halves the search: most askers want to know about something near it
+  if (low < 1 && high > 1) [low, high] = fits(contents) ? [1, high] : [low, 1];
+  while ((high - low) * longest > setup.grid * PART_OF_MARK) {
     const middle = (low + high) / 2;
     if (fits(sized(middle))) low = middle;
     else high = middle;

@@ -1,11 +1,11 @@
-import { type Solution, type StrokeRole } from "@cut-fold/core";
+import { type Draft, type Solution, type StrokeRole } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { useSnackbar } from "notistack";
-import { useEffect, useState } from "react";
+import { memo, useCallback, useEffect, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { FlatView } from "../../drawing/FlatView.tsx";
@@ -27,12 +27,18 @@ const VIEW_TITLES: Readonly<Record<View, string>> = { flat: "Flat", folded: "Fol
 export function DraftPlace() {
   const { id = "", view: asked } = useParams();
   const [search, setSearch] = useSearchParams();
-  const navigate = useNavigate();
   const loading = useDrafts((s) => s.loading);
   const known = useDrafts((s) => s.drafts.get(id));
   const draft = useOpenDraft((s) => s.draft);
   const view: View = VIEWS.find((v) => v === asked) ?? "flat";
   const stage: Stage = STAGES.find((s) => s === search.get("stage")) ?? "inside";
+
+  const onOpen = useCallback(
+    (next: Stage): void => {
+      setSearch({ stage: next }, { replace: true });
+    },
+    [setSearch],
+  );
 
   useEffect(() => {
     if (known && useOpenDraft.getState().draft?.id !== known.id) openDraft(known);
@@ -77,29 +83,10 @@ export function DraftPlace() {
   const colours = coloursOf(draft.spec);
   return (
     <main className={`draft view-${view}`}>
-      {view === "steps" ? null : (
-        <StagesRail
-          draft={draft}
-          solution={solution}
-          open={stage}
-          onOpen={(next) => {
-            setSearch({ stage: next }, { replace: true });
-          }}
-        />
-      )}
+      {view === "steps" ? null : <StagesRail draft={draft} solution={solution} open={stage} onOpen={onOpen} />}
       <div className="board">
         <div className="board-bar">
-          <Tabs
-            value={view}
-            onChange={(_, next: View) => {
-              void navigate(`/draft/${id}/${next}?stage=${stage}`, { replace: false });
-            }}
-            aria-label="Views of the draft"
-          >
-            {VIEWS.map((v) => (
-              <Tab key={v} value={v} label={VIEW_TITLES[v]} />
-            ))}
-          </Tabs>
+          <ViewTabs id={id} view={view} stage={stage} />
           <div style={{ flex: 1 }} />
           <Keep />
         </div>
@@ -113,6 +100,30 @@ export function DraftPlace() {
     </main>
   );
 }
+
+interface ViewTabsProps {
+  readonly id: string;
+  readonly view: View;
+  readonly stage: Stage;
+}
+
+/** Kept apart from what changes while a figure is dragged: tabs measure themselves whenever they are drawn. */
+const ViewTabs = memo(function ViewTabs({ id, view, stage }: ViewTabsProps) {
+  const navigate = useNavigate();
+  return (
+    <Tabs
+      value={view}
+      onChange={(_, next: View) => {
+        void navigate(`/draft/${id}/${next}?stage=${stage}`);
+      }}
+      aria-label="Views of the draft"
+    >
+      {VIEWS.map((v) => (
+        <Tab key={v} value={v} label={VIEW_TITLES[v]} />
+      ))}
+    </Tabs>
+  );
+});
 
 function Flat({
   solution,
@@ -182,8 +193,15 @@ function Legend({ solution }: { readonly solution: Solution }) {
   );
 }
 
+/** The draft as it is when a command is chosen: what prints and saves need not follow every change. */
+function draftNow(): Draft {
+  const { draft } = useOpenDraft.getState();
+  if (!draft) throw new Error("No draft is open.");
+  return draft;
+}
+
 /** Printing and saving. */
-function Keep() {
+const Keep = memo(function Keep() {
   const { enqueueSnackbar } = useSnackbar();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [busy, setBusy] = useState(false);
@@ -204,10 +222,8 @@ function Keep() {
         setBusy(false);
       });
   };
-  const draft = useOpenDraft((s) => s.draft);
-  if (!draft) return null;
   const openPrint = async (): Promise<void> => {
-    const url = URL.createObjectURL(await printPdf(draft));
+    const url = URL.createObjectURL(await printPdf(draftNow()));
     if (!window.open(url, "_blank"))
       throw new Error("The browser kept the page from opening: allow windows for this address, or save the PDF.");
   };
@@ -232,16 +248,16 @@ function Keep() {
         }}
       >
         <MenuItem onClick={doing(openPrint, undefined)}>Open to print, at true size</MenuItem>
-        <MenuItem onClick={doing(() => savePdf(draft), "PDF saved: print it at 100 %.")}>
+        <MenuItem onClick={doing(() => savePdf(draftNow()), "PDF saved: print it at 100 %.")}>
           Save PDF: template and steps
         </MenuItem>
-        <MenuItem onClick={doing(() => saveSvg(draft), "SVG saved, in true millimetres.")}>
+        <MenuItem onClick={doing(() => saveSvg(draftNow()), "SVG saved, in true millimetres.")}>
           Save SVG: the outline, in true mm
         </MenuItem>
-        <MenuItem onClick={doing(() => saveProject([draft], draft.name), "Draft saved as a file.")}>
+        <MenuItem onClick={doing(() => saveProject([draftNow()], draftNow().name), "Draft saved as a file.")}>
           Save draft as a file
         </MenuItem>
       </Menu>
     </>
   );
-}
+});

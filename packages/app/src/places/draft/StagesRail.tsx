@@ -76,45 +76,64 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
   };
   return (
     <nav className="rail stages" aria-label="Stages">
-      <textarea
-        rows={1}
-        className="draft-name"
-        aria-label="Name of the draft"
-        value={draft.name}
-        maxLength={120}
-        onFocus={beginGesture}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") {
-            event.preventDefault();
-            event.currentTarget.blur();
-          }
-        }}
-        onChange={(event) => {
-          describe({ name: event.target.value.replace(/\s*\n\s*/gu, " ") });
-        }}
-        onBlur={(event) => {
-          if (event.target.value.trim() === "") describe({ name: "Draft without a name" });
-          endGesture();
-        }}
-      />
+      <NameField name={draft.name} />
       {STAGES.map((stage, i) => (
         <section key={stage} className={stage === open ? "stage open" : "stage"}>
-          <ButtonBase
-            className="stage-head"
-            aria-expanded={stage === open}
-            aria-controls={`stage-${stage}`}
-            onClick={() => {
-              onOpen(stage);
-            }}
-          >
-            <span className="stage-number">{i + 1}</span>
-            <span className="stage-title">{TITLES[stage]}</span>
-          </ButtonBase>
+          <StageHead stage={stage} number={i + 1} open={stage === open} onOpen={onOpen} />
           <div id={`stage-${stage}`} className="stage-body">
             {stage === open ? bodies[stage]() : <p>{said(stage, draft.spec, display)}</p>}
           </div>
         </section>
       ))}
     </nav>
+  );
+});
+
+const NameField = memo(function NameField({ name }: { readonly name: string }) {
+  return (
+    <textarea
+      rows={1}
+      className="draft-name"
+      aria-label="Name of the draft"
+      value={name}
+      maxLength={120}
+      onFocus={beginGesture}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") {
+          event.preventDefault();
+          event.currentTarget.blur();
+        }
+      }}
+      onChange={(event) => {
+        describe({ name: event.target.value.replace(/\s*\n\s*/gu, " ") });
+      }}
+      onBlur={(event) => {
+        if (event.target.value.trim() === "") describe({ name: "Draft without a name" });
+        endGesture();
+      }}
+    />
+  );
+});
+
+interface StageHeadProps {
+  readonly stage: Stage;
+  readonly number: number;
+  readonly open: boolean;
+  readonly onOpen: (stage: Stage) => void;
+}
+
+const StageHead = memo(function StageHead({ stage, number, open, onOpen }: StageHeadProps) {
+  return (
+    <ButtonBase
+      className="stage-head"
+      aria-expanded={open}
+      aria-controls={`stage-${stage}`}
+      onClick={() => {
+        onOpen(stage);
+      }}
+    >
+      <span className="stage-number">{number}</span>
+      <span className="stage-title">{TITLES[stage]}</span>
+    </ButtonBase>
   );
 });
