@@ -26,5 +26,8 @@ export default tseslint.config(
     // these two ask for what only the React Compiler needs, and it is not used here
     rules: { "react-hooks/preserve-manual-memoization": "off", "react-hooks/immutability": "off" },
   },
-  { files: ["**/*.{js,mjs}"], languageOptions: { globals: { ...globals.node, document: "readonly" } } },
+  {
+    files: ["**/*.{js,mjs}"],
+    languageOptions: { globals: { ...globals.node, document: "readonly", requestAnimationFrame: "readonly" } },
+  },
 );

@@ -45,7 +45,7 @@ count(
 
 /** Adds a report's figures; a tool that failed without a failed test counts as one failure. */
 function add(ok, read, file) {
-  let figures = { passed: 0, failed: 0 };
+  let figures;
   try {
     figures = read(JSON.parse(readFileSync(file, "utf8")));
   } catch {

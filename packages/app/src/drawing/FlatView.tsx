@@ -262,7 +262,7 @@ function Inside({ contents, view }: { readonly contents: Placement; readonly vie
 }
 
 /** mm a panel's name is moved out of the way of a cut */
-const NAME_OFF_CUT_MM = 14;
+const NAME_OFF_CUT_MM = 24;
 
 /** The middle of a panel, weighed by its corners' triangles. */
 function middleOf(points: readonly Point[]): Point {

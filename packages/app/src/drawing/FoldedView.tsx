@@ -235,6 +235,18 @@ function Inside({
   readonly out: number;
   readonly lift: number;
 }) {
+  const edges = useMemo(() => {
+    const box = new THREE.BoxGeometry(lying.width, lying.height, lying.thickness);
+    const found = new THREE.EdgesGeometry(box);
+    box.dispose();
+    return found;
+  }, [lying.width, lying.height, lying.thickness]);
+  useEffect(
+    () => () => {
+      edges.dispose();
+    },
+    [edges],
+  );
   const way = openingDirection(main, [lying.x, lying.y], lastOrder(main));
   const far = Math.max(lying.width, lying.height) * 1.15 * out;
   return (
@@ -245,7 +257,10 @@ function Inside({
       receiveShadow
     >
       <boxGeometry args={[lying.width, lying.height, lying.thickness]} />
-      <meshStandardMaterial color="#fffdf6" roughness={0.7} emissive="#fff6e4" emissiveIntensity={0.12} />
+      <meshStandardMaterial color="#fffdf6" roughness={0.7} />
+      <lineSegments geometry={edges}>
+        <lineBasicMaterial color={colour.rust} transparent opacity={0.7} />
+      </lineSegments>
     </mesh>
   );
 }

@@ -21,7 +21,7 @@ const isForbidden = (sign: string): boolean =>
   (sign < " " && !"\t\n\r".includes(sign)) || sign === "\ufffe" || sign === "\uffff";
 /** Text for an XML file: markup escaped, forbidden signs dropped. */
 export const escapeXml = (text: string): string =>
-  [...text]
+  Array.from(text)
     .filter((sign) => !isForbidden(sign))
     .map((sign) => ESCAPES[sign] ?? sign)
     .join("");
