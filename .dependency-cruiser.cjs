@@ -10,6 +10,8 @@ const floors = [
   ["words"],
   ["formats"],
 ];
+/** Tests may use the tools of the whole house. */
+const tests = "\\.test\\.tsx?$|/src/test/";
 const above = (i) => floors.slice(i + 1).flat();
 
 module.exports = {
@@ -19,14 +21,14 @@ module.exports = {
       name: `floor-${rooms.join("-")}`,
       severity: "error",
       comment: "a lower floor never imports a higher one",
-      from: { path: `${core}(${rooms.join("|")})/`, pathNot: "\\.test\\.ts$" },
+      from: { path: `${core}(${rooms.join("|")})/`, pathNot: tests },
       to: { path: `${core}(${above(i).join("|")})/|${core}(solve|chart|index)\\.ts$` },
     })),
     {
       name: "core-stands-alone",
       severity: "error",
       comment: "core knows no screen, server or machine",
-      from: { path: core, pathNot: "\\.test\\.ts$" },
+      from: { path: core, pathNot: tests },
       to: {
         path: "^packages/(app|cli|server)/|^node:|node_modules/(react|@mui|three|express|dexie|zustand)",
         dependencyTypesNot: ["type-only"],
@@ -35,7 +37,7 @@ module.exports = {
     {
       name: "core-no-node",
       severity: "error",
-      from: { path: core, pathNot: "\\.test\\.ts$" },
+      from: { path: core, pathNot: tests },
       to: { dependencyTypes: ["core"] },
     },
     {
@@ -48,7 +50,7 @@ module.exports = {
     {
       name: "declared",
       severity: "error",
-      from: { path: "^packages/" },
+      from: { path: "^packages/", pathNot: tests },
       to: { dependencyTypes: ["npm-no-pkg", "npm-unknown"] },
     },
     {

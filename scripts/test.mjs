@@ -23,7 +23,7 @@ function check(name, script, args, env = {}) {
   const { status } = spawnSync(process.execPath, [path.join(root, "node_modules", script), ...args], {
     cwd: root,
     stdio: "inherit",
-    env: { ...process.env, ...env },
+    env: { ...process.env, NO_COLOR: "1", ...env },
   });
   console.log(`— ${name}: ${status === 0 ? "ok" : "failed"}, ${((Date.now() - began) / 1000).toFixed(0)} s`);
   return status === 0;

@@ -101,6 +101,19 @@ function draft({ contents, settings: set, setup }: Input) {
       lights: ["front"],
     },
   ];
+  if (r > 0) {
+    const middle = r * (1 - Math.SQRT1_2);
+    dimensions.push({
+      id: "corner-radius",
+      piece,
+      from: [middle, middle],
+      to: [r, r],
+      offset: 0,
+      value: r,
+      sets: "settings.cornerRadius",
+      lights: ["outline"],
+    });
+  }
   return {
     inside: { width: w, height: h, depth: 0 },
     gap: { width: 0, height: 0, depth: 0 },

@@ -109,6 +109,20 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
     }
   });
 
+  it("draws every handle that its settings promise", () => {
+    const given = { form: form.id, contents: { preset: "us-slimline" } };
+    const lengths = settingsOf(form).filter(([, schema]) => settingMeta(schema).kind === "length");
+    const drawn = lengths.flatMap(([name, schema]) => {
+      const { min = 0, max = 10, auto } = settingMeta(schema);
+      const solution = solve(specOf({ ...given, settings: auto ? {} : { [name]: (min + max) / 2 } }));
+      return solution.dimensions.filter((d) => d.sets?.startsWith("settings.")).map((d) => d.id);
+    });
+    for (const [name, schema] of lengths) {
+      const { handle } = settingMeta(schema);
+      if (handle !== undefined) expect(drawn, name).toContain(handle);
+    }
+  });
+
   it("is pure: the same recipe gives the same solution", () => {
     const spec = specOf({ form: form.id, contents: { preset: "us-a7" } });
     expect(solve(spec)).toEqual(solve(spec));

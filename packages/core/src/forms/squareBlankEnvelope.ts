@@ -426,7 +426,7 @@ function closureTab({ width, glued, tall }: ReturnType<typeof tabOn>): PieceDraf
 }
 
 function dimensions(
-  { square: { side: S, punch: p }, set, flaps, flat, long, short, wide }: Sketch,
+  { square: { side: S, punch: p }, set, flaps, flat, long, short, wide, rim }: Sketch,
   contents: Input["contents"],
 ): Dimension[] {
   const piece = "envelope";
@@ -479,6 +479,19 @@ function dimensions(
       lights: ["outline"],
     });
   }
+  // across the strip, half way up the slanted edge of the bottom flap; unfolded, the flap lies below the body
+  const half45 = (rim + flaps.bottom.straight) / 2;
+  const across = set.glueStrip * Math.SQRT1_2;
+  found.push({
+    id: "glue-strip",
+    piece,
+    from: flat(half45 - rim, -half45),
+    to: flat(half45 - rim + across, -(half45 - across)),
+    offset: 0,
+    value: set.glueStrip,
+    sets: "settings.glueStrip",
+    lights: ["bottom"],
+  });
   const trimmed = (panel: "bottom" | "top", from: Point, to: Point): void => {
     const value = flaps[panel].trim;
     if (value > 0)

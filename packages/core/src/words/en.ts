@@ -131,6 +131,8 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   "contents-width": "Card width",
   "contents-height": "Card height",
   "tip-radius": "Rounding of the tips",
+  "glue-strip": "Glue strip",
+  "corner-radius": "Rounding of the corners",
   "trim-bottom": "Trimmed off the bottom tip",
   "trim-top": "Trimmed off the top tip",
 };

@@ -1,9 +1,10 @@
-import { catalogue, closedPicture, type Form, formatSize, forms, sayFinding, type Spec } from "@cut-fold/core";
+import { catalogue, closedPicture, find, type Form, formatSize, forms, sayFinding, type Spec } from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
 import { memo, useMemo } from "react";
 import { coloursOf } from "../../../drawing/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
+import { LengthField } from "../../../parts/LengthField.tsx";
 import { change, changed, solutionOf } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
@@ -52,8 +53,14 @@ const RULERS = [
   ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
 ];
 
+const NOTCH_MM = { min: 2, max: 30 } as const;
+const onNotch = (notch: number): void => {
+  change({ method: { notch } });
+};
+
 /** The holder, and the tools it is made with. */
 export function HolderStage({ spec }: { readonly spec: Spec }) {
+  const board = find(catalogue.boards, spec.method.board);
   const boards = catalogue.boards
     .filter((b) => b.kind === spec.method.kind)
     .map((b) => ({ value: b.id, text: b.title }));
@@ -84,6 +91,17 @@ export function HolderStage({ spec }: { readonly spec: Spec }) {
           }}
         />
       </div>
+      {board?.kind === "punch-board" ? (
+        <div className="wide">
+          <LengthField
+            label="Its notch, edge to inner corner"
+            mm={spec.method.notch ?? board.notch}
+            bounds={NOTCH_MM}
+            onChange={onNotch}
+            about="Punch a scrap and measure: boards differ a little."
+          />
+        </div>
+      ) : null}
     </div>
   );
 }
