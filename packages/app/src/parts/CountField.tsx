@@ -1,9 +1,7 @@
-import FormControl from "@mui/material/FormControl";
-import FormHelperText from "@mui/material/FormHelperText";
 import Input from "@mui/material/Input";
-import InputLabel from "@mui/material/InputLabel";
-import { memo, useId, useState } from "react";
+import { memo, useState } from "react";
 import { beginGesture, endGesture } from "../store/openDraft.ts";
+import { Labelled } from "./Labelled.tsx";
 
 interface CountFieldProps {
   readonly label: string;
@@ -15,42 +13,34 @@ interface CountFieldProps {
 
 /** A whole number. */
 export const CountField = memo(function CountField({ label, value, min, max, onChange }: CountFieldProps) {
-  const id = useId();
   const [typed, setTyped] = useState<string>();
-  const read = typed === undefined ? value : Number(typed);
-  const wrong = typed !== undefined && (typed.trim() === "" || !Number.isInteger(read) || read < min || read > max);
+  const isRight = (text: string): boolean => /^\d+$/u.test(text.trim()) && Number(text) >= min && Number(text) <= max;
+  const trouble =
+    typed === undefined || isRight(typed) ? undefined : `A whole number, ${String(min)} to ${String(max)}.`;
   return (
-    <FormControl variant="standard" fullWidth error={wrong}>
-      <InputLabel htmlFor={id} shrink>
-        {label}
-      </InputLabel>
-      <Input
-        id={id}
-        value={typed ?? String(value)}
-        inputProps={{ inputMode: "numeric", autoComplete: "off" }}
-        onFocus={(event) => {
-          beginGesture();
-          event.target.select();
-        }}
-        onChange={(event) => {
-          const text = event.target.value;
-          setTyped(text);
-          const count = Number(text);
-          if (text.trim() !== "" && Number.isInteger(count) && count >= min && count <= max) onChange(count);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === "Escape") setTyped(undefined);
-        }}
-        onBlur={() => {
-          endGesture();
-          if (!wrong) setTyped(undefined);
-        }}
-      />
-      {wrong ? (
-        <FormHelperText role="alert">
-          A whole number, {min} to {max}.
-        </FormHelperText>
-      ) : null}
-    </FormControl>
+    <Labelled label={label} trouble={trouble}>
+      {({ id, helpId }) => (
+        <Input
+          id={id}
+          value={typed ?? String(value)}
+          inputProps={{ inputMode: "numeric", autoComplete: "off", "aria-describedby": helpId }}
+          onFocus={(event) => {
+            beginGesture();
+            event.target.select();
+          }}
+          onChange={({ target }) => {
+            setTyped(target.value);
+            if (isRight(target.value)) onChange(Number(target.value));
+          }}
+          onKeyDown={(event) => {
+            if (event.key === "Escape") setTyped(undefined);
+          }}
+          onBlur={() => {
+            endGesture();
+            if (trouble === undefined) setTyped(undefined);
+          }}
+        />
+      )}
+    </Labelled>
   );
 });

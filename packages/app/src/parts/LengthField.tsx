@@ -1,11 +1,9 @@
 import { editLength, formatLength, readLength, type Display, type Unit } from "@cut-fold/core";
 import Input from "@mui/material/Input";
-import FormControl from "@mui/material/FormControl";
-import FormHelperText from "@mui/material/FormHelperText";
-import InputLabel from "@mui/material/InputLabel";
-import { memo, useId, useState } from "react";
+import { memo, useState } from "react";
 import { useDisplay } from "../store/settings.ts";
 import { beginGesture, endGesture } from "../store/openDraft.ts";
+import { Labelled } from "./Labelled.tsx";
 
 interface Bounds {
   readonly min: number;
@@ -40,55 +38,40 @@ export function lengthTrouble(text: string, display: Display, { min, max }: Boun
 /** A length that can be typed in any unit. What is right takes effect as it is typed; what is wrong stays, with the reason. */
 export const LengthField = memo(function LengthField({ label, mm, bounds, onChange, about, auto }: LengthFieldProps) {
   const display = useDisplay();
-  const id = useId();
   const [typed, setTyped] = useState<string>();
-  const empty = auto && mm === undefined;
-  const shown = typed ?? (empty ? "" : editLength(mm ?? 0, display));
+  const shown = typed ?? (auto && mm === undefined ? "" : editLength(mm ?? 0, display));
   const cleared = auto !== undefined && typed?.trim() === "";
   const trouble = typed === undefined || cleared ? undefined : lengthTrouble(typed, display, bounds);
-  const help = trouble ?? about;
+  const onTyped = (text: string): void => {
+    setTyped(text);
+    if (auto && text.trim() === "") auto.onAuto();
+    else if (lengthTrouble(text, display, bounds) === undefined) {
+      const read = readLength(text, inputUnit(display));
+      if (read.ok) onChange(read.mm);
+    }
+  };
   return (
-    <FormControl variant="standard" fullWidth error={trouble !== undefined}>
-      <InputLabel htmlFor={id} shrink>
-        {label}
-      </InputLabel>
-      <Input
-        id={id}
-        value={shown}
-        placeholder={auto?.shown ?? ""}
-        inputProps={{
-          inputMode: "text",
-          autoComplete: "off",
-          spellCheck: false,
-          "aria-describedby": help ? `${id}-help` : undefined,
-        }}
-        onFocus={(event) => {
-          beginGesture();
-          event.target.select();
-        }}
-        onChange={(event) => {
-          const text = event.target.value;
-          setTyped(text);
-          if (auto && text.trim() === "") auto.onAuto();
-          else if (lengthTrouble(text, display, bounds) === undefined) {
-            const read = readLength(text, inputUnit(display));
-            if (read.ok) onChange(read.mm);
-          }
-        }}
-        onKeyDown={(event) => {
-          if (event.key === "Enter" && !trouble) setTyped(undefined);
-          if (event.key === "Escape") setTyped(undefined);
-        }}
-        onBlur={() => {
-          endGesture();
-          if (!trouble) setTyped(undefined);
-        }}
-      />
-      {help ? (
-        <FormHelperText id={`${id}-help`} role={trouble ? "alert" : undefined}>
-          {help}
-        </FormHelperText>
-      ) : null}
-    </FormControl>
+    <Labelled label={label} trouble={trouble} about={about}>
+      {({ id, helpId }) => (
+        <Input
+          id={id}
+          value={shown}
+          placeholder={auto?.shown ?? ""}
+          inputProps={{ autoComplete: "off", spellCheck: false, "aria-describedby": helpId }}
+          onFocus={(event) => {
+            beginGesture();
+            event.target.select();
+          }}
+          onChange={(event) => onTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Escape" || (event.key === "Enter" && !trouble)) setTyped(undefined);
+          }}
+          onBlur={() => {
+            endGesture();
+            if (!trouble) setTyped(undefined);
+          }}
+        />
+      )}
+    </Labelled>
   );
 });

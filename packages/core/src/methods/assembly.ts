@@ -6,13 +6,19 @@ import type { Making, StepDraft } from "./method.ts";
 
 const strokesOf = (piece: Piece): string[] => ["outline", ...piece.lines.map((l) => l.id)];
 
-/** The piece on the table, drawn face up, with everything cut and scored. */
-export const onTable = (piece: Piece, folded: number, now: readonly string[] = []): Scene => ({
+/** A piece lying on the table, drawn face up, with only so much done to it. */
+export const flatOnTable = (piece: Piece, done: readonly string[], now: readonly string[]): Scene => ({
   on: "table",
   piece: piece.id,
   pose: HERE,
-  done: strokesOf(piece),
+  done,
   now,
+  folded: 0,
+});
+
+/** A piece on the table with everything cut and scored, folded up to an order. */
+export const onTable = (piece: Piece, folded: number, now: readonly string[] = []): Scene => ({
+  ...flatOnTable(piece, strokesOf(piece), now),
   folded,
 });
 

@@ -12,7 +12,7 @@
  */
 import { distance, offLine, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import { assemblySteps, nameOf } from "./assembly.ts";
+import { assemblySteps, flatOnTable, nameOf } from "./assembly.ts";
 import type { Making, Method, StepDraft } from "./method.ts";
 
 /** Scores in the order the board makes them: each starts where the one before ended, from the notch on the lower edge. */
@@ -109,14 +109,7 @@ export const punchBoard: Method = {
         code: "cut-square",
         measure: side,
         facts: { width: side, height: side },
-        scene: {
-          on: "table",
-          piece: main.id,
-          pose: { x: 0, y: 0, rotation: 0, flip: false },
-          done: [],
-          now: ["blank"],
-          folded: 0,
-        },
+        scene: flatOnTable(main, [], ["blank"]),
       },
     ];
     const done: string[] = ["blank"];
@@ -152,15 +145,7 @@ export const punchBoard: Method = {
 /** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
 function finishing({ drafted, spec }: Making, main: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
-  const table = (now: readonly string[]) =>
-    ({
-      on: "table",
-      piece: main.id,
-      pose: { x: 0, y: 0, rotation: 0, flip: false },
-      done: [...done, "outline"],
-      now,
-      folded: 0,
-    }) as const;
+  const table = (now: readonly string[]) => flatOnTable(main, [...done, "outline"], now);
   const radius = spec.settings["cornerRadius"];
   const even = drafted.trims.every((t) => t.amount === drafted.trims[0]?.amount);
   const groups = even && drafted.trims.length > 1 ? [drafted.trims] : drafted.trims.map((t) => [t]);

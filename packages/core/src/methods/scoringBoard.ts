@@ -3,7 +3,7 @@
  * The drawn face is up.
  */
 import type { Fold } from "../model/piece.ts";
-import { assemblySteps } from "./assembly.ts";
+import { assemblySteps, flatOnTable } from "./assembly.ts";
 import type { Making, Method, StepDraft } from "./method.ts";
 
 const isUpright = (fold: Fold): boolean => Math.abs(fold.from[0] - fold.to[0]) < 1e-6;
@@ -20,14 +20,7 @@ export const scoringBoard: Method = {
         code: "cut-sheet",
         measure: width,
         facts: { width, height },
-        scene: {
-          on: "table",
-          piece: main.id,
-          pose: { x: 0, y: 0, rotation: 0, flip: false },
-          done: [],
-          now: ["blank"],
-          folded: 0,
-        },
+        scene: flatOnTable(main, [], ["blank"]),
       },
     ];
     const done = ["blank"];
@@ -53,14 +46,7 @@ export const scoringBoard: Method = {
         kind: "round",
         code: "round-corners",
         measure: radius,
-        scene: {
-          on: "table",
-          piece: main.id,
-          pose: { x: 0, y: 0, rotation: 0, flip: false },
-          done: [...done, "outline"],
-          now: ["outline"],
-          folded: 0,
-        },
+        scene: flatOnTable(main, [...done, "outline"], ["outline"]),
       });
     }
     return [...steps, ...assemblySteps(making)];

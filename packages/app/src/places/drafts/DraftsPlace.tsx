@@ -8,6 +8,7 @@ import { EllipsisVertical, FolderInput, Plus, Search } from "lucide-react";
 import { useSnackbar } from "notistack";
 import { memo, useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
+import { useTold } from "../../parts/useTold.ts";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
@@ -49,7 +50,7 @@ export function DraftsPlace() {
   const loading = useDrafts((s) => s.loading);
   const put = useDrafts((s) => s.put);
   const [search, setSearch] = useSearchParams();
-  const { enqueueSnackbar } = useSnackbar();
+  const told = useTold();
   const navigate = useNavigate();
   const { unit, notch } = useSettings((s) => s.settings);
   const words = search.get("find") ?? "";
@@ -70,18 +71,7 @@ export function DraftsPlace() {
     put([draft]);
     void navigate(`/draft/${draft.id}/flat?stage=inside`);
   };
-  const takeIn = (): void => {
-    importProject()
-      .then((said) => {
-        if (said) enqueueSnackbar(said);
-      })
-      .catch((error: unknown) => {
-        enqueueSnackbar(error instanceof Error ? error.message : "The file could not be read.", {
-          variant: "error",
-          autoHideDuration: 10_000,
-        });
-      });
-  };
+  const takeIn = (): void => void told(importProject());
   return (
     <main className="place">
       <div className="place-head">
@@ -167,6 +157,7 @@ const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) 
   const colours = coloursOf(draft.spec);
   const { put, remove } = useDrafts.getState();
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const told = useTold();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
   const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
@@ -190,9 +181,7 @@ const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) 
   };
   const keep = (): void => {
     setAnchor(undefined);
-    saveProject([draft], draft.name).catch((error: unknown) => {
-      enqueueSnackbar(error instanceof Error ? error.message : "The file could not be saved.", { variant: "error" });
-    });
+    void told(saveProject([draft], draft.name).then((kept) => (kept ? "Draft saved as a file." : undefined)));
   };
   return (
     <li className="draft-card">

@@ -7,6 +7,7 @@ import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
+import { useTold } from "../../parts/useTold.ts";
 import { demoDrafts } from "../../store/demo.ts";
 import { adopt, useDrafts } from "../../store/drafts.ts";
 import { importProject, saveProject } from "../../store/files.ts";
@@ -27,18 +28,7 @@ export function SettingsPlace() {
   const { settings, set } = useSettings();
   const drafts = useDrafts((s) => s.drafts);
   const { enqueueSnackbar } = useSnackbar();
-  const told = (work: Promise<string | undefined>): void => {
-    work
-      .then((said) => {
-        if (said) enqueueSnackbar(said);
-      })
-      .catch((error: unknown) => {
-        enqueueSnackbar(error instanceof Error ? error.message : "That did not work.", {
-          variant: "error",
-          autoHideDuration: 10_000,
-        });
-      });
-  };
+  const told = useTold();
   return (
     <main className="place settings">
       <div className="place-head">
@@ -116,7 +106,7 @@ export function SettingsPlace() {
             variant="contained"
             disabled={drafts.size === 0}
             onClick={() => {
-              told(
+              void told(
                 saveProject([...drafts.values()], "all-drafts").then((kept) =>
                   kept ? `${String(drafts.size)} drafts saved in one file.` : undefined,
                 ),
@@ -128,7 +118,7 @@ export function SettingsPlace() {
           <Button
             variant="outlined"
             onClick={() => {
-              told(importProject());
+              void told(importProject());
             }}
           >
             Bring drafts back from a file

@@ -1,12 +1,11 @@
 import { catalogue, type ContentsPreset, QUANTITY, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import FormControl from "@mui/material/FormControl";
 import Input from "@mui/material/Input";
-import InputLabel from "@mui/material/InputLabel";
 import { RotateCwSquare } from "lucide-react";
 import { memo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
+import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { beginGesture, change, endGesture, useOpenDraft } from "../../../store/openDraft.ts";
 
@@ -66,22 +65,19 @@ export function InsideStage({ spec }: { readonly spec: Spec }) {
 /** The smaller parts stand apart so that a drag of one figure redraws no more than it must. */
 const CalledField = memo(function CalledField({ name }: { readonly name: string }) {
   return (
-    <FormControl variant="standard" fullWidth>
-      <InputLabel htmlFor="contents-name" shrink>
-        Called
-      </InputLabel>
-      <Input
-        id="contents-name"
-        value={name}
-        placeholder="Card"
-        inputProps={{ maxLength: 80 }}
-        onFocus={beginGesture}
-        onBlur={endGesture}
-        onChange={(event) => {
-          change({ contents: { name: event.target.value || undefined } });
-        }}
-      />
-    </FormControl>
+    <Labelled label="Called">
+      {({ id }) => (
+        <Input
+          id={id}
+          value={name}
+          placeholder="Card"
+          inputProps={{ maxLength: 80 }}
+          onFocus={beginGesture}
+          onBlur={endGesture}
+          onChange={(event) => void change({ contents: { name: event.target.value || undefined } })}
+        />
+      )}
+    </Labelled>
   );
 });
 
