@@ -104,7 +104,7 @@ test("a number lights its line, and a finding's remedy mends it when pressed", a
   await page.getByRole("button", { name: /Widen the strip/u }).click();
   await expect(page.getByText("Your tape is")).toBeHidden();
   await page.getByRole("button", { name: /4\s?Details/u }).click();
-  await expect(page.getByLabel("Glue strip")).toHaveValue("12 mm");
+  await expect(page.getByLabel("Glue strip", { exact: true })).toHaveValue("12 mm");
 });
 
 test("the paper in hand is answered: the largest card it serves", async ({ page }) => {

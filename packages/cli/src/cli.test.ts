@@ -67,7 +67,13 @@ describe("the command line", () => {
       id: string;
       settings: { properties: Record<string, { default: unknown; unit?: string }> };
     }[];
-    expect(forms.map((f) => f.id)).toEqual(["square-blank-envelope", "card-base"]);
+    expect(forms.map((f) => f.id)).toEqual([
+      "square-blank-envelope",
+      "side-seam-envelope",
+      "pointed-envelope",
+      "open-end-envelope",
+      "card-base",
+    ]);
     expect(forms[0]?.settings.properties["play"]).toMatchObject({
       default: 1.5,
       minimum: 0,

@@ -1,8 +1,22 @@
 import type { Finding } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
 import type { Check } from "./check.ts";
 
 /** More room than this on an axis and the contents rattle (geometry notes: "too loose above 12 mm"). */
 const LOOSE_MM = 12;
+
+/** What a punch-board envelope asks for: enough everywhere. */
+const USUAL_PLAY = 1.5;
+
+/** The setting that asks for room on an axis: one for both, or one for each. */
+function playOf(
+  settings: Spec["settings"],
+  axis: "width" | "height",
+): { readonly name: string; readonly asked: number } {
+  const own = axis === "width" ? "playWidth" : "playHeight";
+  const name = own in settings ? own : "play";
+  return { name, asked: Number(settings[name] ?? 0) };
+}
 
 /** Room left round the contents after rounding: some, and not too much. */
 export const gap: Check = {
@@ -12,32 +26,14 @@ export const gap: Check = {
     if (drafted.contents.length === 0) return [];
     return (["width", "height"] as const).flatMap((axis): Finding[] => {
       const room = drafted.gap[axis];
-      const play = typeof spec.settings["play"] === "number" ? spec.settings["play"] : 1.5;
+      const { name, asked } = playOf(spec.settings, axis);
+      const at = { check: "gap", figure: room, facts: { axis } } as const;
       if (room <= 0)
-        return [
-          {
-            check: "gap",
-            code: "tight",
-            severity: "error",
-            figure: room,
-            limit: 0,
-            facts: { axis },
-            remedy: { settings: { play: 1.5 } },
-          },
-        ];
+        return [{ ...at, code: "tight", severity: "error", limit: 0, remedy: { settings: { [name]: USUAL_PLAY } } }];
       if (room <= LOOSE_MM) return [];
-      const less = Math.max(0, play - (room - LOOSE_MM));
-      return [
-        {
-          check: "gap",
-          code: "loose",
-          severity: "advice",
-          figure: room,
-          limit: LOOSE_MM,
-          facts: { axis },
-          ...(less < play && { remedy: { settings: { play: less } } }),
-        },
-      ];
+      const less = Math.max(0, asked - (room - LOOSE_MM));
+      const remedy = less < asked ? { remedy: { settings: { [name]: less } } } : {};
+      return [{ ...at, code: "loose", severity: "advice", limit: LOOSE_MM, ...remedy }];
     });
   },
 };

@@ -5,6 +5,9 @@ import type { Piece } from "../model/piece.ts";
 import { roundUp } from "../units/ruler.ts";
 import type { Check } from "./check.ts";
 
+/** A figure smaller than the ruler shows is arithmetic, not paper. */
+const SEEN_MM = 0.05;
+
 /** How far a flap's outline stands off the fold it hangs on, mm. */
 function reachOf(piece: Piece, panel: string) {
   const fold = piece.folds.find((f) => f.panels[1] === panel);
@@ -16,46 +19,36 @@ function reachOf(piece: Piece, panel: string) {
 /** Flaps that close over one another: they share enough paper, and neither runs past the fold across. */
 export const overlap: Check = {
   id: "overlap",
-  codes: ["short", "past-fold"],
+  codes: ["short", "past-fold", "shallow", "too-deep"],
   run: ({ drafted, pieces, spec, setup }) =>
-    drafted.overlaps.flatMap(({ piece: id, panels, least, clear, trims }): Finding[] => {
+    drafted.overlaps.flatMap(({ piece: id, panels, least, clear, trims, depth }): Finding[] => {
       const piece = pieces.find((p) => p.id === id);
       if (!piece) return [];
       const [a, b] = [reachOf(piece, panels[0]), reachOf(piece, panels[1])];
       const across = Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
       const shared = a.reach + b.reach - across;
-      const trimmed = spec.settings[trims];
-      if (shared < least) {
+      const at = { check: "overlap", severity: "error", piece: id } as const;
+      const setting = trims ?? depth;
+      const remedy = setting === undefined ? {} : { remedy: { settings: { [setting]: "auto" } } };
+      if (shared < least - SEEN_MM) {
         return [
-          {
-            check: "overlap",
-            code: "short",
-            severity: "error",
-            piece: id,
-            panel: panels[1],
-            figure: shared,
-            limit: least,
-            remedy: { settings: { [trims]: "auto" } },
-          },
+          { ...at, code: trims ? "short" : "shallow", panel: panels[1], figure: shared, limit: least, ...remedy },
         ];
       }
+      const trimmed = trims === undefined ? undefined : spec.settings[trims];
       return panels.flatMap((panel, i): Finding[] => {
-        const reach = i === 0 ? a.reach : b.reach;
-        const over = reach - (across - clear);
-        // a figure smaller than the ruler shows is arithmetic, not paper
-        if (over < 0.05) return [];
-        const set = typeof trimmed === "number" ? trimmed : 0;
+        const over = (i === 0 ? a.reach : b.reach) - (across - clear);
+        if (over < SEEN_MM) return [];
+        const trim = roundUp((typeof trimmed === "number" ? trimmed : 0) + over, setup.grid);
         return [
           {
-            check: "overlap",
-            code: "past-fold",
-            severity: "error",
-            piece: id,
+            ...at,
+            code: trims ? "past-fold" : "too-deep",
             panel,
             figure: over,
             limit: clear,
-            facts: { trim: roundUp(set + over, setup.grid) },
-            remedy: { settings: { [trims]: "auto" } },
+            facts: { trim },
+            ...remedy,
           },
         ];
       });

@@ -49,18 +49,23 @@ const scoreShapes = (piece: Piece, made: readonly string[], now: readonly string
       of: l.id,
     }));
 
-/** The square as far as it has been punched: every notch made so far is cut out of its edge. */
-function punchedSquare(piece: Piece, made: readonly string[]): Path {
-  const { width, height } = piece.blank;
-  const corners: readonly Point[] = [
+const bareSheet = ({ blank: { width, height } }: Piece): Path =>
+  polygon([
     [0, 0],
     [width, 0],
     [width, height],
     [0, height],
-  ];
+  ]);
+
+const ALL_NOTCHES = ["notch-1", "notch-2", "notch-3", "notch-4"];
+
+/** The square as far as it has been punched: every notch made so far is cut out of its edge. */
+function punchedSquare(piece: Piece, made: readonly string[]): Path {
+  const sheet = bareSheet(piece);
+  if (!made.some((id) => ALL_NOTCHES.includes(id))) return sheet;
   const notches = notchesOf(piece);
   return polygon(
-    corners.flatMap((corner, k): Point[] => {
+    sheet.flatMap(({ from: corner }, k): Point[] => {
       const notch = made.includes(`notch-${String(k + 1)}`) ? notches[k] : undefined;
       return notch ? [corner, notch.before, notch.vertex, notch.after] : [corner];
     }),
@@ -234,15 +239,9 @@ function tipCut(piece: Piece, panel: string): Path {
 function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
   const { scene, kind } = step;
   if (kind === "cut" && scene.now.includes("blank")) {
-    const { width, height } = piece.blank;
     return [
       {
-        path: polygon([
-          [0, 0],
-          [width, 0],
-          [width, height],
-          [0, height],
-        ]),
+        path: bareSheet(piece),
         fill: "back",
         role: "cut",
         now: true,
@@ -254,15 +253,16 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
     return piece.outline.map((path) => ({ path, fill: "face", role: "cut", now: true, of: "outline" }));
   }
   if (scene.folded === 0 && !["glue", "fill", "close"].includes(kind)) {
-    // a tip is shown whole with the cut across it; everything later shows the finished outline
-    const paper: Path[] =
-      kind === "trim" ? [punchedSquare(piece, ["notch-1", "notch-2", "notch-3", "notch-4"])] : [...piece.outline];
-    const fresh =
-      kind === "trim"
-        ? scene.now.flatMap((id) => tipCut(piece, id))
-        : kind === "round"
-          ? piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc"))
-          : [];
+    // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
+    const corners = step.code === "cut-corners";
+    const paper: readonly Path[] = corners
+      ? [bareSheet(piece)]
+      : kind === "trim"
+        ? [punchedSquare(piece, ALL_NOTCHES)]
+        : piece.outline;
+    const arcs = piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc"));
+    const tips = scene.now.flatMap((id) => tipCut(piece, id));
+    const fresh = corners ? piece.outline.flat() : kind === "trim" ? tips : kind === "round" ? arcs : [];
     return [
       ...paper.map((path): Shape => ({ path, fill: "face", role: "edge", now: false, of: "outline" })),
       ...scoreShapes(piece, scene.done, scene.now, scene.pose),

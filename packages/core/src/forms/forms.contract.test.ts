@@ -29,8 +29,10 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
       fc.property(randomSpec(form), (spec) => {
         const { gap, contents, grid } = solve(spec);
         if (contents.length === 0) return;
-        const play = Number(spec.settings["play"] ?? 0);
         for (const axis of ["width", "height"] as const) {
+          const play = Number(
+            spec.settings[axis === "width" ? "playWidth" : "playHeight"] ?? spec.settings["play"] ?? 0,
+          );
           expect(gap[axis]).toBeGreaterThanOrEqual(play - 1e-6);
           // one mark of the ruler along the edge is √2 marks across the body
           expect(gap[axis]).toBeLessThan(play + grid * Math.SQRT2 + 1e-6);

@@ -1,9 +1,18 @@
 /** Every form there is. Menus, charts, checks, the command line and the tests walk this list. */
 import type { Form } from "../model/form.ts";
 import { cardBase } from "./cardBase.ts";
+import { openEndEnvelope } from "./openEndEnvelope.ts";
+import { pointedEnvelope } from "./pointedEnvelope.ts";
+import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
 import { squareBlankEnvelope } from "./squareBlankEnvelope.ts";
 
-export const forms: readonly Form[] = [squareBlankEnvelope, cardBase];
+export const forms: readonly Form[] = [
+  squareBlankEnvelope,
+  sideSeamEnvelope,
+  pointedEnvelope,
+  openEndEnvelope,
+  cardBase,
+];
 
 /** The form with this id; undefined when there is none. */
 export const formById = (id: string): Form | undefined => forms.find((form) => form.id === id);

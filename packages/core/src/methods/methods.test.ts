@@ -5,6 +5,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
+import { forms } from "../forms/index.ts";
 import type { Line } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
@@ -158,46 +159,90 @@ describe("punch board", () => {
   });
 });
 
-describe("scoring board", () => {
-  it("reads every score from one edge: blindly followed it makes the drawn scores", () => {
-    fc.assert(
-      fc.property(randomSpec(formOf("card-base")), (spec) => {
-        const s = solve(spec);
-        const piece = s.pieces[0];
-        if (!piece) throw new Error("no piece");
-        const scores = s.steps.filter((x) => x.kind === "score");
-        expect(scores).toHaveLength(piece.folds.length);
-        scores.forEach((step, i) => {
-          const measure = step.measure ?? 0;
-          // a score from the left is upright at that x; from the top, after a quarter turn to the left, it is level
-          const made: readonly [Point, Point] =
-            step.code === "score-from-left"
-              ? [
-                  [measure, 0],
-                  [measure, piece.blank.height],
-                ]
-              : [
-                  [0, piece.blank.height - measure],
-                  [piece.blank.width, piece.blank.height - measure],
-                ];
-          const drawn = piece.folds[i];
-          expect(Math.max(offSegment(drawn?.from ?? [0, 0], made), offSegment(drawn?.to ?? [0, 0], made))).toBeLessThan(
-            TOLERANCE,
-          );
-          // and the picture lays it where the groove is: at the measure to the right of the stop
-          const shown = pictureOf(s, step).shapes.find((shape) => shape.of === drawn?.id)?.path[0] as Line;
-          expect(shown.from[0]).toBeCloseTo(measure, 6);
-          expect(shown.to[0]).toBeCloseTo(measure, 6);
-        });
-      }),
-      { numRuns: 200 },
+/** A sheet on a scoring board: it knows how it lies, and scores go right across it at a distance from the stop. */
+class ScoringBoardSim {
+  private turned = false;
+  readonly scores: (readonly [Point, Point])[] = [];
+  private readonly blank: { readonly width: number; readonly height: number };
+  private readonly faceDown: boolean;
+
+  constructor(blank: { readonly width: number; readonly height: number }, faceDown: boolean) {
+    this.blank = blank;
+    this.faceDown = faceDown;
+  }
+
+  /** The sheet's own coordinates of a score `measure` from the stop. */
+  private scoreAt(measure: number): void {
+    const { width, height } = this.blank;
+    // face down the sheet is seen mirrored: what is left on the board is its right edge as drawn
+    const x = this.faceDown ? width - measure : measure;
+    this.scores.push(
+      this.turned
+        ? [
+            [0, height - measure],
+            [width, height - measure],
+          ]
+        : [
+            [x, 0],
+            [x, height],
+          ],
     );
-  });
+  }
+
+  follow(steps: readonly Step[]): void {
+    for (const step of steps) {
+      if (step.code === "turn-left" || step.code === "score-from-top") this.turned = true;
+      if (step.kind === "score") this.scoreAt(step.measure ?? Number.NaN);
+    }
+  }
+}
+
+const byHand = forms.filter((f) => f.methods.includes("scoring-board"));
+
+describe("scoring board", () => {
+  it.each(byHand.map((f) => [f.id, f] as const))(
+    "reads every score of %s from one edge, in order: blindly followed it makes the drawn scores",
+    (_, form) => {
+      fc.assert(
+        fc.property(randomSpec(form), (spec) => {
+          const s = solve(spec);
+          const piece = s.pieces[0];
+          if (!piece) throw new Error("no piece");
+          const board = new ScoringBoardSim(
+            piece.blank,
+            piece.folds.every((f) => f.angle > 0),
+          );
+          board.follow(s.steps);
+          const steps = s.steps.filter((x) => x.kind === "score");
+          expect(steps).toHaveLength(piece.folds.length);
+          for (const fold of piece.folds) {
+            const nearest = Math.min(
+              ...board.scores.map((made) => Math.max(offSegment(fold.from, made), offSegment(fold.to, made))),
+            );
+            expect(nearest, fold.id).toBeLessThan(TOLERANCE);
+          }
+          let last = 0;
+          for (const step of steps) {
+            // ascending from the stop, and on a mark of the ruler
+            if (step.code === "score-on") expect(step.measure).toBeGreaterThanOrEqual(last);
+            last = step.measure ?? 0;
+            expect(Math.abs(last / s.grid - Math.round(last / s.grid))).toBeLessThan(1e-6);
+            // the picture lays the score where the groove is: at the measure to the right of the stop
+            const shown = pictureOf(s, step).shapes.find((shape) => shape.role === "score" && shape.now)
+              ?.path[0] as Line;
+            expect(shown.from[0]).toBeCloseTo(last, 6);
+            expect(shown.to[0]).toBeCloseTo(last, 6);
+          }
+        }),
+        { numRuns: 200 },
+      );
+    },
+  );
 });
 
 describe("pictures", () => {
   it("draws every step of every form within bounds and without bad numbers", () => {
-    for (const id of ["square-blank-envelope", "card-base"]) {
+    for (const { id } of forms) {
       fc.assert(
         fc.property(randomSpec(formOf(id)), (spec) => {
           const s = solve(spec);

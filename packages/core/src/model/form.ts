@@ -27,8 +27,9 @@ export interface Overlap {
   readonly least: number;
   /** mm a flap may not come nearer than to the fold across */
   readonly clear: number;
-  /** the setting that trims them */
-  readonly trims: string;
+  /** the setting that trims their tips, or the one that says how deep the last of them is */
+  readonly trims?: string;
+  readonly depth?: string;
 }
 
 /** A setting that was asked for and cannot be made here, and what was made instead. */

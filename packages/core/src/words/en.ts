@@ -30,6 +30,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Trim less off their tips.`,
   "overlap.past-fold": (f) => (mm) =>
     `The ${str({ panel: f.panel ?? "flap" }, "panel")} flap runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
+  "overlap.shallow": (f) => (mm) =>
+    `The top flap overlaps the front by ${mm(Math.max(0, f.figure))}, and ${mm(f.limit)} keeps it shut. Make it deeper.`,
+  "overlap.too-deep": (f) => (mm) =>
+    `The ${str({ panel: f.panel ?? "top" }, "panel")} flap reaches ${mm(f.figure)} too far to lie flat inside the envelope. Make it shallower.`,
   "board.past-ruler": (f) => (mm) =>
     `The first score lies at ${mm(f.figure)}, and the ruler of this board ends at ${mm(f.limit)}. Turn the card the other way, or score by hand.`,
   "board.too-small": (f) => (mm) =>
@@ -66,11 +70,13 @@ export function remedyWords(finding: Finding, display: Display): string {
   const mm = sayer(display);
   const { settings = {} } = remedy;
   if (typeof settings["glueStrip"] === "number") return `Widen the strip to ${mm(settings["glueStrip"])}`;
+  if (settings["topFlap"] === "auto") return "Let it follow the height";
   if (settings["tipTrim"] === "auto") {
     return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
   }
   if (settings["closure"] === "none") return "Fold it over";
-  if (typeof settings["play"] === "number") return `Ask for ${mm(settings["play"])}`;
+  const play = settings["play"] ?? settings["playWidth"] ?? settings["playHeight"];
+  if (typeof play === "number") return `Ask for ${mm(play)}`;
   if (remedy.contents?.width !== undefined)
     return `Make the card ${formatSize(remedy.contents.width, remedy.contents.height ?? 0, display)}`;
   if (remedy.sheet) return `Take ${str(finding.facts, "sheet")}`;
@@ -102,8 +108,10 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-slit": (s) => (mm) =>
     `Cut a slit ${mm(num(s.facts, "long"))} long in the bottom flap, ${mm(s.measure ?? 0)} from its score, in the middle.`,
   "score-from-left": (s) => (mm) => `Outside up, left edge at the stop. Score at ${mm(s.measure ?? 0)}.`,
-  "score-from-top": (s) => (mm) =>
-    `Outside up, give it a quarter turn to the left so that the top edge is at the stop. Score at ${mm(s.measure ?? 0)}.`,
+  "score-on": (s) => (mm) => `The same edge stays at the stop. Score at ${mm(s.measure ?? 0)}.`,
+  "turn-left": () => () => "Give the sheet a quarter turn to the left, so that its top edge comes to the stop.",
+  "score-from-top": (s) => (mm) => `Top edge at the stop, outside up. Score at ${mm(s.measure ?? 0)}.`,
+  "cut-corners": () => () => "Cut out the corners and taper the flaps along the outline.",
   "crease-all": (s) => () =>
     num(s.facts, "folds") === 1
       ? "Fold along the score, away from the groove, so that the ridge lies inside. Burnish."
@@ -113,7 +121,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "glue-part": (s) => () =>
     `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
   "glue-flap": (s) => (mm) =>
-    `Tape or glue the slanted edges of the ${str(s.facts, "flap")}: tape no wider than ${mm(num(s.facts, "tape"))}.`,
+    `Tape or glue the ${str(s.facts, "flap")} along its side edges: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "fold-in": (s) => () =>
     num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} back.`,
   "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
@@ -133,6 +141,11 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   "tip-radius": "Rounding of the tips",
   "glue-strip": "Glue strip",
   "corner-radius": "Rounding of the corners",
+  "second-score": "First score from the top edge",
+  "side-flap": "Side flaps",
+  "top-flap": "Top flap",
+  throat: "Throat, below the mouth",
+  "flap-radius": "Rounding of the top flap",
   "trim-bottom": "Trimmed off the bottom tip",
   "trim-top": "Trimmed off the top tip",
 };

@@ -1,0 +1,28 @@
+/**
+ * Open-end envelope: the side-seam envelope with its opening on a short side, for what is pulled out lengthwise.
+ *
+ *           ┌──────┐
+ *           │ top  │
+ *        ┌──┼──────┼──┐
+ *        │  │      │  │
+ *        │l │ body │ r│     Shapes and figures: `sideSeam.ts`.
+ *        │  │      │  │
+ *        └──┼──────┼──┘
+ *           │      │
+ *           │bottom│
+ *           │      │
+ *           └──────┘
+ */
+import { defineForm } from "../model/form.ts";
+import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
+
+export const openEndEnvelope = defineForm({
+  id: "open-end-envelope",
+  title: "Open-end envelope",
+  kind: "envelope",
+  about: "Opens on a short side, for certificates and long cards.",
+  methods: ["scoring-board"],
+  settings: sideSeamSettings,
+  heaviest: 200,
+  draft: (input) => draftSideSeam(input, "short"),
+});

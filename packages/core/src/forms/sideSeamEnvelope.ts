@@ -1,0 +1,24 @@
+/**
+ * Side-seam envelope: a cross cut from a rectangle, its opening on the long side.
+ *
+ *              ┌────────────┐
+ *              │    top     │        The front (bottom flap) folds up over two narrow side flaps
+ *       ┌──────┼────────────┼──────┐ and is glued to them. Shapes and figures: `sideSeam.ts`.
+ *       │ left │    body    │ right│
+ *       └──────┼────────────┼──────┘
+ *              │   bottom   │
+ *              └────────────┘
+ */
+import { defineForm } from "../model/form.ts";
+import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
+
+export const sideSeamEnvelope = defineForm({
+  id: "side-seam-envelope",
+  title: "Side-seam envelope",
+  kind: "envelope",
+  about: "Cut from a rectangle, scored by hand; the front is glued to two narrow side flaps.",
+  methods: ["scoring-board"],
+  settings: sideSeamSettings,
+  heaviest: 200,
+  draft: (input) => draftSideSeam(input, "long"),
+});
