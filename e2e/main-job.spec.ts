@@ -139,3 +139,26 @@ test("the size chart answers for a sheet, and opens a row as a draft", async ({ 
   await page.getByRole("button", { name: "Open A2 card as a draft" }).click();
   await expect(cutTo(page)).toHaveText("203.2 mm");
 });
+
+/*
+ * The same card in a side-seam envelope, worked by hand in the core's tests: 191 × 250, scores at 18 and 173, then 44 and 153.
+ */
+test("the holder is chosen among those that fit, and the scoring board's steps follow", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await page.getByRole("button", { name: /2\s?Holder/u }).click();
+  const offers = page.locator(".offer");
+  await expect(offers.first()).toContainText("Square-blank envelope");
+  await expect(offers.first()).toContainText("40 sheets in hand do");
+  await page.getByRole("button", { name: /^Side-seam envelope/u }).click();
+  await expect(cutTo(page)).toHaveText("191 × 250 mm");
+  await expect(scoreAt(page).first()).toHaveText("18 · 173 mm");
+  await expect(scoreAt(page).last()).toHaveText("44 · 153 mm");
+  await page.getByRole("tab", { name: "Steps" }).click();
+  await page.getByRole("button", { name: "Step 4, Turn" }).click();
+  await expect(page.getByText("quarter turn to the left")).toBeVisible();
+  await page.getByRole("button", { name: "Next" }).click();
+  await expect(page.locator(".steps-measure")).toHaveText("44 mm");
+  await page.getByRole("tab", { name: "Flat" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(cutTo(page)).toHaveText("205 mm");
+});

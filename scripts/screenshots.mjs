@@ -21,6 +21,8 @@ const VIEWS = [
     },
   ],
   ["card-base", "/draft/demo-invitation-card/flat?stage=details"],
+  ["pointed", "/draft/demo-supper/flat?stage=holder"],
+  ["open-end", "/draft/demo-certificate/folded?stage=holder", "in"],
   ["size-chart", "/size-chart?sheet=us-letter", "in"],
   ["settings", "/settings"],
 ];

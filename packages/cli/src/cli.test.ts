@@ -89,6 +89,17 @@ describe("the command line", () => {
     ).toMatchObject({ form: "square-blank-envelope" });
   });
 
+  it("ranks the forms that can hold the contents", () => {
+    const rows = run(["rank", "-"], { ...SPEC, sheet: { preset: "us-letter" }, quantity: 10 }).json() as {
+      form: string;
+      fits: boolean;
+      sheets?: number;
+      reasons: string[];
+    }[];
+    expect(rows[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 10 });
+    expect(rows[0]?.reasons).toContain("10 sheets in hand do");
+  });
+
   it.each(["svg", "pdf", "json"])("exports %s", (format) => {
     const out = path.join(folder, `draft.${format}`);
     const { json } = run(["export", "-", "--format", format, "--out", out], SPEC);

@@ -7,7 +7,10 @@ import {
   find,
   forms,
   type Problem,
+  rank,
   readSpec,
+  reasonWords,
+  sayFinding,
   sayProblem,
   solutionJson,
   solve,
@@ -145,6 +148,20 @@ export const commands: Readonly<Record<string, Command>> = {
         })),
       };
     },
+  },
+  rank: {
+    flags: [],
+    run: ({ json }) =>
+      forSpecs(json(), (spec, units) =>
+        rank(spec).map(({ form, blank, sheets, fits, reasons, solution }) => ({
+          form,
+          blank,
+          sheets,
+          fits,
+          reasons: reasons.map((r) => reasonWords[r.code](r.facts)),
+          findings: solution.findings.map((f) => sayFinding(f, displayFor(units))),
+        })),
+      ),
   },
   export: {
     flags: ["format", "out"],

@@ -26,4 +26,5 @@ export * from "./formats/project.ts";
 export { writeSvg, inARow, yDown } from "./formats/svg.ts";
 export * from "./formats/strokes.ts";
 export * from "./chart.ts";
+export { perSheet, rank, type Ranked } from "./rank.ts";
 export { solutionJson } from "./formats/solutionJson.ts";

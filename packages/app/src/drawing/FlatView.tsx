@@ -119,7 +119,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
                   .map((c) => (
                     <Inside key={c.name} contents={c} view={here} />
                   ))}
-                <PanelNames piece={piece} view={here} contents={solution.contents} />
+                <PanelNames piece={piece} view={here} contents={solution.contents} dimensions={solution.dimensions} />
                 {solution.dimensions
                   .filter((d) => d.piece === piece.id)
                   .map((d) => (
@@ -263,6 +263,8 @@ function Inside({ contents, view }: { readonly contents: Placement; readonly vie
 
 /** mm a panel's name is moved out of the way of a cut */
 const NAME_OFF_CUT_MM = 24;
+/** how near (px) a figure may stand to a panel's name before the name gives way */
+const CROWDED_PX = { x: 60, y: 34 } as const;
 
 /** The middle of a panel, weighed by its corners' triangles. */
 function middleOf(points: readonly Point[]): Point {
@@ -277,15 +279,17 @@ function middleOf(points: readonly Point[]): Point {
   return [x / (3 * area), y / (3 * area)];
 }
 
-const PanelNames = memo(function PanelNames({
-  piece,
-  view,
-  contents,
-}: {
+interface PanelNamesProps {
   readonly piece: Piece;
   readonly view: View;
   readonly contents: Solution["contents"];
-}) {
+  readonly dimensions: Solution["dimensions"];
+}
+
+const PanelNames = memo(function PanelNames({ piece, view, contents, dimensions }: PanelNamesProps) {
+  const figures = dimensions
+    .filter((d) => d.piece === piece.id && d.offset === 0)
+    .map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
   const covered = contents.map((c) => c.on.panel);
   return (
     <g fill={colour.ink} fillOpacity={0.78} fontSize={14} textAnchor="middle" pointerEvents="none">
@@ -301,7 +305,10 @@ const PanelNames = memo(function PanelNames({
           const out = hinge
             ? direction([(hinge.from[0] + hinge.to[0]) / 2, (hinge.from[1] + hinge.to[1]) / 2], middle)
             : ([0, 0] as const);
-          const [x, y] = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
+          const [x, y0] = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
+          // a figure in the same place has the better right to it
+          const crowded = figures.some((f) => Math.abs(f[0] - x) < CROWDED_PX.x && Math.abs(f[1] - y0) < CROWDED_PX.y);
+          const y = crowded ? y0 + CROWDED_PX.y : y0;
           const wide = (Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]))) * view.k;
           return wide < 60 ? null : (
             <text key={panel.id} x={x} y={y}>

@@ -51,8 +51,9 @@ function stateAt(solution: Solution, progress: number): { readonly folded: numbe
 const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x - Math.floor(x)))) / 2;
 
 export default function FoldedView({ solution, colours, progress, side }: FoldedViewProps) {
-  const { width, height } = (solution.pieces[0] as Piece).blank;
-  const size = Math.max(width, height);
+  const { width, height } = solution.contents[0] ?? (solution.pieces[0] as Piece).blank;
+  // room for the open flap and for the contents standing out
+  const size = Math.max(width, height) * (solution.contents.length > 0 ? 1.45 : 1);
   return (
     <Canvas
       flat

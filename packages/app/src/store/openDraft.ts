@@ -67,14 +67,14 @@ const merge = (was: object | undefined, change: object | undefined): object =>
 /** The recipe with a change made, read by the same reader as any file. */
 export function changed(spec: Spec, change: SpecChange) {
   const next: Record<string, unknown> = { ...spec };
-  for (const key of ["contents", "stock", "settings", "method"] as const)
+  for (const key of ["contents", "stock", "settings"] as const)
     if (change[key]) next[key] = merge(spec[key], change[key]);
   if (change.form !== undefined && change.form !== spec.form) {
     // another form has other settings and another way of making; what both know is kept by its name
     next["form"] = change.form;
     next["settings"] = {};
-    delete next["method"];
-  }
+    next["method"] = change.method;
+  } else if (change.method) next["method"] = merge(spec.method, change.method);
   if (change.quantity !== undefined) next["quantity"] = change.quantity;
   for (const key of ["sheet", "tape"] as const) {
     const value = change[key];

@@ -89,3 +89,9 @@ export interface Solution {
   readonly materials: readonly Material[];
   readonly steps: readonly Step[];
 }
+
+/** Why a form stands where it does when forms are ranked. */
+export interface Reason {
+  readonly code: "fits-sheet" | "too-large-for-sheet" | "least-paper" | "fewest-steps" | "has-error" | "has-warning";
+  readonly facts: Readonly<Record<string, number | string>>;
+}

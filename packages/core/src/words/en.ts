@@ -4,7 +4,7 @@
  * one table, or the three would drift apart.
  */
 import type { Dimension } from "../model/piece.ts";
-import type { Finding, Remedy, Step } from "../model/solution.ts";
+import type { Finding, Reason, Remedy, Step } from "../model/solution.ts";
 import type { Problem } from "../forms/readSpec.ts";
 import { type Display, formatLength, formatSize } from "../units/format.ts";
 
@@ -148,6 +148,17 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   "flap-radius": "Rounding of the top flap",
   "trim-bottom": "Trimmed off the bottom tip",
   "trim-top": "Trimmed off the top tip",
+};
+
+/** Why a form stands where it does in the ranking. */
+export const reasonWords: Readonly<Record<Reason["code"], (facts: Facts) => string>> = {
+  "fits-sheet": (facts) =>
+    num(facts, "sheets") === 1 ? "One sheet does for all" : `${str(facts, "sheets")} sheets in hand do`,
+  "too-large-for-sheet": () => "Larger than the sheet in hand",
+  "least-paper": () => "Takes the least paper",
+  "fewest-steps": (facts) => `Fewest steps, ${str(facts, "steps")}`,
+  "has-error": () => "Something stands in the way",
+  "has-warning": () => "Something to look at",
 };
 
 /** A short head for the step's picture. */

@@ -15,11 +15,6 @@ import { change, type SpecChange } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 
-const afterFirst: Readonly<Record<string, string>> = {
-  "punch-board": "then turn, last score on the guide, three times",
-  "scoring-board": "from the edge at the stop, then fold",
-};
-
 /** A remedy as a change of the recipe. */
 function changeFor({ remedy }: Finding): SpecChange {
   return {
@@ -40,7 +35,6 @@ const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
 export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
   const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
-  const first = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
   const square = Math.abs(blank.width - blank.height) < 0.001;
   return (
     // it scrolls on low screens, so the keyboard must reach it
@@ -51,13 +45,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
           {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
         </p>
         {square ? <p className="figure-note">each way</p> : null}
-        {first ? (
-          <>
-            <h3 style={{ marginTop: 12 }}>{first.kind === "punch" ? "Punch and score at" : "Score at"}</h3>
-            <p className="figure-score">{formatLength(first.measure ?? 0, display)}</p>
-            <p className="figure-note">{afterFirst[solution.spec.method.kind]}</p>
-          </>
-        ) : null}
+        <Scores solution={solution} />
       </section>
       {solution.contents.length > 0 ? <GapPicture solution={solution} /> : null}
       <section aria-label="Findings" aria-live="polite">
@@ -131,6 +119,43 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
     </aside>
   );
 });
+
+/** Where the scores go: one measure on a punch board, every reading on a scoring board, edge by edge. */
+function Scores({ solution }: { readonly solution: Solution }) {
+  const display = useDisplay();
+  const measured = solution.steps.filter((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
+  const turn = solution.steps.find((s) => s.code === "turn-left")?.n ?? Infinity;
+  const list = (steps: typeof measured): string =>
+    steps.map((s, i) => formatLength(s.measure ?? 0, display, { bare: i < steps.length - 1 })).join(" · ");
+  const [before, after] = [measured.filter((s) => s.n < turn), measured.filter((s) => s.n > turn)];
+  if (before[0]?.kind === "punch") {
+    return (
+      <>
+        <h3 style={{ marginTop: 12 }}>Punch and score at</h3>
+        <p className="figure-score">{list(before)}</p>
+        <p className="figure-note">then turn, last score on the guide, three times</p>
+      </>
+    );
+  }
+  const fromTop = before[0]?.code === "score-from-top";
+  return (
+    <>
+      {before.length > 0 ? (
+        <>
+          <h3 style={{ marginTop: 12 }}>{fromTop ? "Score from the top edge at" : "Score from the left edge at"}</h3>
+          <p className={before.length > 1 ? "figure-score several" : "figure-score"}>{list(before)}</p>
+        </>
+      ) : null}
+      {after.length > 0 ? (
+        <>
+          <h3 style={{ marginTop: 8 }}>Turn, and from the top edge at</h3>
+          <p className="figure-score several">{list(after)}</p>
+        </>
+      ) : null}
+      <p className="figure-note">outside up, the edge at the stop</p>
+    </>
+  );
+}
 
 /** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */
 function GapPicture({ solution }: { readonly solution: Solution }) {

@@ -1,4 +1,18 @@
-import { catalogue, closedPicture, find, type Form, formatSize, forms, sayFinding, type Spec } from "@cut-fold/core";
+import {
+  catalogue,
+  closedPicture,
+  find,
+  type Form,
+  formById,
+  formatSize,
+  forms,
+  rank,
+  type Reason,
+  reasonWords,
+  sayFinding,
+  type Solution,
+  type Spec,
+} from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
 import { memo, useMemo } from "react";
 import { coloursOf } from "../../../drawing/colours.ts";
@@ -9,24 +23,27 @@ import { change, changed, solutionOf } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
-/** A form as it would come out for these very contents: drawn true, with its paper and whether the sheet in hand serves. */
-const FormOffer = memo(function FormOffer({ form, spec }: { readonly form: Form; readonly spec: Spec }) {
+interface OfferProps {
+  readonly form: Form;
+  readonly solution: Solution;
+  readonly spec: Spec;
+  readonly reasons: readonly Reason[];
+}
+
+/** A form as it would come out for these very contents: drawn true, with its paper and why it stands where it does. */
+const Offer = memo(function Offer({ form, solution, spec, reasons }: OfferProps) {
   const display = useDisplay();
   const chosen = form.id === spec.form;
-  const solution = useMemo(() => {
-    const read = chosen ? { ok: true as const, value: spec } : changed(spec, { form: form.id });
-    return read.ok ? solutionOf(read.value) : undefined;
-  }, [form, spec, chosen]);
-  const picture = useMemo(() => solution && closedPicture(solution), [solution]);
-  const blank = solution?.pieces[0]?.blank;
-  if (!solution || !picture || !blank) return null;
+  const picture = useMemo(() => closedPicture(solution), [solution]);
+  const blank = solution.pieces[0]?.blank;
   const trouble = solution.findings.find((f) => f.severity === "error");
+  if (!blank) return null;
   return (
     <ButtonBase
       className="offer"
       aria-pressed={chosen}
       onClick={() => {
-        if (!chosen) change({ form: form.id });
+        if (!chosen) change({ form: form.id, method: solution.spec.method });
       }}
     >
       <span className="offer-picture">
@@ -34,19 +51,43 @@ const FormOffer = memo(function FormOffer({ form, spec }: { readonly form: Form;
       </span>
       <span>
         <strong>{form.title}</strong>
-        <span className="offer-about">{form.about}</span>
-        <span style={{ fontWeight: 600 }}>{formatSize(blank.width, blank.height, display)}</span>
+        <span style={{ display: "block", fontWeight: 600 }}>{formatSize(blank.width, blank.height, display)}</span>
         {trouble ? (
           <span className="offer-about" style={{ color: colour.rust }}>
             {sayFinding(trouble, display)}
           </span>
-        ) : spec.sheet ? (
-          <span className="offer-about">Comes out of the sheet in hand.</span>
-        ) : null}
+        ) : (
+          <span className="offer-about">
+            {reasons.map((r) => reasonWords[r.code](r.facts)).join(". ") || form.about}
+          </span>
+        )}
       </span>
     </ButtonBase>
   );
 });
+
+/** Forms that hold the contents, the most sensible first; then the card itself, which holds nothing. */
+function Offers({ spec }: { readonly spec: Spec }) {
+  const ranked = useMemo(() => rank(spec), [spec]);
+  const others = useMemo(
+    () =>
+      forms
+        .filter((form) => !ranked.some((r) => r.form === form.id))
+        .flatMap((form) => {
+          const read = form.id === spec.form ? { ok: true as const, value: spec } : changed(spec, { form: form.id });
+          return read.ok ? [{ form: form.id, solution: solutionOf(read.value), reasons: [] }] : [];
+        }),
+    [spec, ranked],
+  );
+  return (
+    <div className="wide offers">
+      {[...ranked, ...others].map(({ form: id, solution, reasons }) => {
+        const form = formById(id);
+        return form ? <Offer key={id} form={form} solution={solution} spec={spec} reasons={reasons} /> : null;
+      })}
+    </div>
+  );
+}
 
 const RULERS = [
   { value: "", text: "The board's own" },
@@ -66,11 +107,7 @@ export function HolderStage({ spec }: { readonly spec: Spec }) {
     .map((b) => ({ value: b.id, text: b.title }));
   return (
     <div className="fields">
-      <div className="wide offers">
-        {forms.map((form) => (
-          <FormOffer key={form.id} form={form} spec={spec} />
-        ))}
-      </div>
+      <Offers spec={spec} />
       <div className="wide">
         <Choice
           label="Board"

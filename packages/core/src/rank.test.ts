@@ -1,0 +1,57 @@
+import { describe, expect, it } from "vitest";
+import { forms } from "./forms/index.ts";
+import { perSheet, rank } from "./rank.ts";
+import { specOf } from "./test/randomSpec.ts";
+
+const ask = (given: object) =>
+  rank(specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, ...given }));
+
+describe("counting blanks on a sheet", () => {
+  it.each([
+    // 205 on A4: one; 100 × 60 on A4 (210 × 297): 2 × 4 = 8 across, 3 × 2 = 6 turned... 297/100 = 2, 210/60 = 3
+    [{ width: 205, height: 205 }, { width: 210, height: 297 }, 1],
+    [{ width: 100, height: 60 }, { width: 210, height: 297 }, 8],
+    [{ width: 297, height: 210 }, { width: 210, height: 297 }, 1],
+    [{ width: 300, height: 300 }, { width: 210, height: 297 }, 0],
+  ])("%j on %j: %d", (blank, sheet, count) => {
+    expect(perSheet(blank, sheet)).toBe(count);
+  });
+});
+
+describe("ranking", () => {
+  it("offers every form that holds something, each once", () => {
+    expect(
+      ask({})
+        .map((r) => r.form)
+        .sort(),
+    ).toEqual(
+      forms
+        .filter((f) => f.kind === "envelope")
+        .map((f) => f.id)
+        .sort(),
+    );
+  });
+
+  it("puts what comes out of the sheet in hand before what does not", () => {
+    // A4: the square of 205 and the 191 × 250 cross fit, the pointed one needs 297 × 245
+    const rows = ask({ sheet: { preset: "iso-a4" }, method: { board: "one-millimetre" }, quantity: 40 });
+    const fits = rows.map((r) => r.fits);
+    expect(fits).toEqual([...fits].sort((a, b) => Number(b) - Number(a)));
+    expect(rows.find((r) => r.form === "pointed-envelope")).toMatchObject({ fits: false, sheets: undefined });
+    expect(rows[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 40 });
+    expect(rows[0]?.reasons.map((r) => r.code)).toContain("least-paper");
+  });
+
+  it("keeps the ruler's unit when another board is needed", () => {
+    const inches = ask({ method: { board: "eighth-inch" } }).find((r) => r.form === "side-seam-envelope");
+    expect(inches?.spec.method.board).toBe("scoring-eighth");
+    const metric = ask({ method: { board: "one-millimetre" } }).find((r) => r.form === "side-seam-envelope");
+    expect(metric?.spec.method.board).toBe("scoring-millimetre");
+  });
+
+  it("says which ones have something in the way", () => {
+    const heavy = ask({ stock: { preset: "cover-200" } });
+    expect(heavy.find((r) => r.form === "pointed-envelope")?.reasons.map((r) => r.code)).toContain("has-warning");
+    expect(heavy.find((r) => r.form === "side-seam-envelope")?.reasons.map((r) => r.code)).not.toContain("has-error");
+  });
+});
