@@ -36,4 +36,30 @@ describe("card base, worked by hand", () => {
     expect(s.pieces[0]?.lines).toMatchObject([{ role: "score", fold: "mountain" }]);
     expect(s.pieces[0]?.root).toBe("back");
   });
+
+  /* 148 wide in millimetres: the inner panel 148 − 1 = 147; the sheet 147 + 148 + 148 = 443; scores at 147 and 295. */
+  it("folds twice with one panel inside, a little shorter", () => {
+    const s = card({
+      contents: { preset: "iso-a6" },
+      settings: { fold: "tri" },
+      method: { board: "scoring-millimetre" },
+    });
+    expect(s.pieces[0]?.blank).toEqual({ width: 443, height: 105 });
+    expect(s.steps.filter((x) => x.kind === "score").map((x) => x.measure)).toEqual([147, 295]);
+    expect(s.pieces[0]?.folds.map((f) => [f.panels[1], f.order])).toEqual([
+      ["inner", 1],
+      ["front", 2],
+    ]);
+  });
+
+  /* Gates of 148/2 − 0.5 = 73.5 → 73 on a millimetre ruler; the sheet 73 + 148 + 73 = 294; scores at 73 and 221. */
+  it("has gates that meet in front without touching", () => {
+    const s = card({
+      contents: { preset: "iso-a6" },
+      settings: { fold: "gate" },
+      method: { board: "scoring-millimetre" },
+    });
+    expect(s.pieces[0]?.blank).toEqual({ width: 294, height: 105 });
+    expect(s.steps.filter((x) => x.kind === "score").map((x) => x.measure)).toEqual([73, 221]);
+  });
 });

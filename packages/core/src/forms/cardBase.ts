@@ -1,15 +1,17 @@
 /**
- * Card base: one sheet folded once. The drawn face is the outside; scoring it there puts the ridge inside.
+ * Card base: one sheet folded once or twice. The drawn face is the outside; scoring it there puts the ridge inside.
  *
- *   side fold                        top fold
- *   ┌──────────┬──────────┐          ┌──────────┐
- *   │   back   ¦  front   │ h        │   back   │ h
- *   └──────────┴──────────┘          ├╌╌╌╌╌╌╌╌╌╌┤  score at h
- *        w     ¦     w               │  front   │ h
- *          score at w                └──────────┘
- *                                         w
+ *   side fold                top fold          tri-fold                          gate fold
+ *   ┌───────┬───────┐        ┌───────┐         ┌──────┬───────┬───────┐          ┌────┬───────┬────┐
+ *   │ back  ¦ front │ h      │ back  │ h       │inner ¦ back  ¦ front │ h        │left¦ back  ¦right│ h
+ *   └───────┴───────┘        ├╌╌╌╌╌╌╌┤         └──────┴───────┴───────┘          └────┴───────┴────┘
+ *       w   ¦   w            │ front │ h        < w       w       w              < w/2    w    < w/2
+ *                            └───────┘
+ *                                w
  *
- * A finished size that the ruler cannot set is rounded down: a smaller card still fits its envelope.
+ * The inner panel of a tri-fold is at least 1 mm shorter, so that it does not push the fold open; each gate is at least
+ * 0.5 mm short of the middle. A finished size that the ruler cannot set is rounded down: a smaller card still fits its
+ * envelope.
  */
 import { z } from "zod";
 import { roundCorners } from "../geometry/path.ts";
@@ -23,90 +25,200 @@ import { roundDown } from "../units/ruler.ts";
 const settings = z.strictObject({
   fold: choice(
     "Folds",
-    { side: "At the side", top: "At the top" },
+    { side: "At the side", top: "At the top", tri: "Twice, one panel inside", gate: "Gates that meet in front" },
     "side",
-    "Where the fold lies when the card stands closed.",
+    "Where the folds lie when the card stands closed.",
   ),
   cornerRadius: length("Round the corners", {
     default: 0,
     min: 0,
     max: 15,
-    about: "The four outer corners; the fold stays square.",
+    about: "The four outer corners; the folds stay square.",
     handle: "corner-radius",
   }),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
 
+/** An inner panel stays this much short of the fold (geometry notes: 1 to 2 mm). */
+const INNER_SHORT = 1;
+/** Each gate stays this much short of the middle. */
+const GATE_SHORT = 0.5;
+
+/** Panels side by side from the sheet's left, or from its top down. `order` says when each folds; the root does not. */
+interface Strip {
+  readonly id: string;
+  readonly name: string;
+  readonly size: number;
+  readonly order?: number;
+}
+
+function stripsFor(fold: Input["settings"]["fold"], w: number, h: number, grid: number): readonly Strip[] {
+  const back = { id: "back", name: "Back", size: fold === "top" ? h : w };
+  const front = { id: "front", name: "Front", size: back.size, order: 1 };
+  switch (fold) {
+    case "side":
+    case "top":
+      return [back, front];
+    case "tri":
+      return [
+        { id: "inner", name: "Inner panel", size: roundDown(w - INNER_SHORT, grid), order: 1 },
+        back,
+        { ...front, order: 2 },
+      ];
+    case "gate": {
+      const size = roundDown(w / 2 - GATE_SHORT, grid);
+      return [
+        { id: "left", name: "Left gate", size, order: 1 },
+        back,
+        { id: "right", name: "Right gate", size, order: 1 },
+      ];
+    }
+  }
+}
+
 function draft({ contents, settings: set, setup }: Input) {
   const w = roundDown(contents.width, setup.grid);
   const h = roundDown(contents.height, setup.grid);
-  const side = set.fold === "side";
-  const [width, height] = side ? [2 * w, h] : [w, 2 * h];
-  const r = set.cornerRadius;
-  const [from, to]: [Point, Point] = side
-    ? [
-        [w, 0],
-        [w, h],
-      ]
-    : [
-        [0, h],
-        [w, h],
-      ];
-  const fold: Fold = { id: "score-1", panels: ["back", "front"], from, to, angle: -180, order: 1 };
-  const panels = scoreBlank(
-    roundCorners(
-      [
-        [0, 0],
-        [width, 0],
-        [width, height],
-        [0, height],
-      ],
-      [r, r, r, r],
-    ),
-    [fold],
-    [
-      { id: "back", name: "Back", at: side ? [w / 2, h / 2] : [w / 2, 1.5 * h] },
-      { id: "front", name: "Front", at: side ? [1.5 * w, h / 2] : [w / 2, h / 2] },
-    ],
+  const down = set.fold === "top";
+  const strips = stripsFor(set.fold, w, h, setup.grid);
+  const long = strips.reduce((sum, s) => sum + s.size, 0);
+  const [width, height] = down ? [w, long] : [long, h];
+  // a place `along` the row of panels and `across` it
+  const at = (along: number, across: number): Point => (down ? [across, long - along] : [along, across]);
+  const wide = down ? w : h;
+
+  const starts = strips.map((_, i) => strips.slice(0, i).reduce((sum, s) => sum + s.size, 0));
+  const folds = strips.flatMap((strip, i): Fold[] => {
+    if (strip.order === undefined) return [];
+    const before = strips[i + 1]?.id === "back";
+    const score = (starts[i] as number) + (before ? strip.size : 0);
+    return [
+      {
+        id: `score-${strip.id}`,
+        panels: ["back", strip.id],
+        from: at(score, 0),
+        to: at(score, wide),
+        angle: -180,
+        order: strip.order,
+      },
+    ];
+  });
+  // a rounding ends before the nearest score: on a narrow gate it is the gate that limits it
+  const r = Math.max(
+    0,
+    Math.min(set.cornerRadius, wide / 2 - 1, ...[strips[0], strips.at(-1)].map((s) => (s?.size ?? 0) - 1)),
   );
+  const sheet = roundCorners(
+    [
+      [0, 0],
+      [width, 0],
+      [width, height],
+      [0, height],
+    ],
+    [r, r, r, r],
+  );
+  const panels = scoreBlank(
+    sheet,
+    folds,
+    strips.map(({ id, name, size }, i) => ({ id, name, at: at((starts[i] as number) + size / 2, wide / 2) })),
+  );
+  const blank = { width, height };
+  return {
+    inside: { width: w, height: h, depth: 0 },
+    gap: { width: 0, height: 0, depth: 0 },
+    pieces: [{ id: "card", name: "Card base", quantity: 1, blank, root: "back", panels, folds, cuts: [], glue: [] }],
+    joins: [],
+    contents: [],
+    dimensions: dimensions({ blank, w, h, r, down, strips, starts, at }),
+    overlaps: [],
+    trims: [],
+    refused: [],
+  };
+}
+
+interface Figures {
+  readonly blank: { readonly width: number; readonly height: number };
+  readonly w: number;
+  readonly h: number;
+  readonly r: number;
+  readonly down: boolean;
+  readonly strips: readonly Strip[];
+  readonly starts: readonly number[];
+  readonly at: (along: number, across: number) => Point;
+}
+
+function dimensions({ blank: { width, height }, w, h, r, down, strips, starts, at }: Figures): Dimension[] {
   const piece = "card";
-  const dimensions: Dimension[] = [
+  const backAt = starts[strips.findIndex((s) => s.id === "back")] as number;
+  const first = strips[0]?.size ?? 0;
+  // how many times the sheet grows when the card does: the end that is dragged moves that much further
+  const times = Math.round((down ? height : width) / (down ? h : w));
+  const found: Dimension[] = [
     { id: "blank-width", piece, from: [width, height], to: [0, height], offset: 1, value: width, lights: ["outline"] },
     { id: "blank-height", piece, from: [width, 0], to: [width, height], offset: 1, value: height, lights: ["outline"] },
-    side
-      ? { id: "first-score", piece, from: [0, 0], to: [w, 0], offset: 1, value: w, lights: ["score-1"] }
-      : { id: "first-score", piece, from: [0, 2 * h], to: [0, h], offset: 1, value: h, lights: ["score-1"] },
-    {
-      id: "contents-width",
-      piece,
-      from: side ? [w, h * 0.3] : [0, h * 0.3],
-      to: [width, h * 0.3],
-      offset: 0,
-      value: w,
-      sets: "contents.width",
-      ...(side && { gain: 0.5 }),
-      lights: ["front"],
-    },
-    // the back is measured when the card folds at the top, so that the end that moves is the sheet's upper edge
-    {
-      id: "contents-height",
-      piece,
-      from: side ? [w * 1.75, 0] : [w / 4, h],
-      to: side ? [w * 1.75, h] : [w / 4, 2 * h],
-      offset: 0,
-      value: h,
-      sets: "contents.height",
-      ...(!side && { gain: 0.5 }),
-      lights: ["front"],
-    },
+    down
+      ? { id: "first-score", piece, from: at(0, 0), to: at(first, 0), offset: 1, value: first, lights: ["score-front"] }
+      : {
+          id: "first-score",
+          piece,
+          from: [0, 0],
+          to: [first, 0],
+          offset: 1,
+          value: first,
+          lights: [`score-${strips[0]?.order === undefined ? "front" : (strips[0]?.id ?? "")}`],
+        },
+    down
+      ? {
+          id: "contents-width",
+          piece,
+          from: [0, h * 0.3],
+          to: [w, h * 0.3],
+          offset: 0,
+          value: w,
+          sets: "contents.width",
+          lights: ["front"],
+        }
+      : {
+          id: "contents-width",
+          piece,
+          from: [backAt, h * 0.3],
+          to: [backAt + w, h * 0.3],
+          offset: 0,
+          value: w,
+          sets: "contents.width",
+          gain: 1 / Math.max(1, times - 1),
+          lights: ["back"],
+        },
+    down
+      ? {
+          id: "contents-height",
+          piece,
+          from: [w / 4, h],
+          to: [w / 4, 2 * h],
+          offset: 0,
+          value: h,
+          sets: "contents.height",
+          gain: 0.5,
+          lights: ["back"],
+        }
+      : {
+          id: "contents-height",
+          piece,
+          from: [backAt + w * 0.75, 0],
+          to: [backAt + w * 0.75, h],
+          offset: 0,
+          value: h,
+          sets: "contents.height",
+          lights: ["back"],
+        },
   ];
   if (r > 0) {
-    const middle = r * (1 - Math.SQRT1_2);
-    dimensions.push({
+    const near = r * (1 - Math.SQRT1_2);
+    found.push({
       id: "corner-radius",
       piece,
-      from: [middle, middle],
+      from: [near, near],
       to: [r, r],
       offset: 0,
       value: r,
@@ -114,36 +226,14 @@ function draft({ contents, settings: set, setup }: Input) {
       lights: ["outline"],
     });
   }
-  return {
-    inside: { width: w, height: h, depth: 0 },
-    gap: { width: 0, height: 0, depth: 0 },
-    pieces: [
-      {
-        id: piece,
-        name: "Card base",
-        quantity: 1,
-        blank: { width, height },
-        root: "back",
-        panels,
-        folds: [fold],
-        cuts: [],
-        glue: [],
-      },
-    ],
-    joins: [],
-    contents: [],
-    dimensions,
-    overlaps: [],
-    trims: [],
-    refused: [],
-  };
+  return found;
 }
 
 export const cardBase = defineForm({
   id: "card-base",
   title: "Card base",
   kind: "card",
-  about: "A card folded once, at the side or at the top, to put inside an envelope.",
+  about: "A card folded once or twice, to put inside an envelope.",
   methods: ["scoring-board"],
   settings,
   heaviest: 350,
