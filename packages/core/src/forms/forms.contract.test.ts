@@ -9,6 +9,7 @@ import { settingMeta } from "../model/setting.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, specOf } from "../test/randomSpec.ts";
 import { editLength } from "../units/format.ts";
+import { LEAST_PLAY_MM } from "./clearance.ts";
 import { forms } from "./index.ts";
 
 const RUNS = 1000;
@@ -35,7 +36,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
           );
           expect(gap[axis]).toBeGreaterThanOrEqual(play - 1e-6);
           // one mark of the ruler along the edge is √2 marks across the body
-          expect(gap[axis]).toBeLessThan(play + grid * Math.SQRT2 + 1e-6);
+          expect(gap[axis]).toBeLessThan(Math.max(play, LEAST_PLAY_MM) + grid * Math.SQRT2 + 1e-6);
         }
       }),
       { numRuns: RUNS },

@@ -19,6 +19,7 @@ import { length } from "../model/setting.ts";
 import type { Contents, Stock } from "../model/spec.ts";
 import { hinge, type Hinged, type HingeOptions } from "../paper/flap.ts";
 import { roundUp } from "../units/ruler.ts";
+import { flatPocket } from "./clearance.ts";
 
 /** Tape keeps this far from the paper's edge, on both sides of its strip. */
 export const TAPE_MARGIN = 1.5;
@@ -66,8 +67,8 @@ export function bodyFor(
   { grid }: Setup,
   opensOn: "long" | "short",
 ): Body {
-  const width = roundUp(contents.width + contents.thickness + room.playWidth, grid);
-  const height = roundUp(contents.height + contents.thickness + room.playHeight, grid);
+  const width = roundUp(flatPocket(contents.width, contents.thickness, room.playWidth), grid);
+  const height = roundUp(flatPocket(contents.height, contents.thickness, room.playHeight), grid);
   const upright = width >= height === (opensOn === "long");
   return {
     across: upright ? width : height,

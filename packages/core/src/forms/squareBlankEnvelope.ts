@@ -26,6 +26,7 @@ import type { Cut, Dimension, Fold, Glue, Join, PieceDraft } from "../model/piec
 import { autoLength, choice, length } from "../model/setting.ts";
 import { scoreBlank } from "../paper/score.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
+import { flatPocket } from "./clearance.ts";
 
 const settings = z.strictObject({
   play: length("Room to spare", {
@@ -146,8 +147,8 @@ interface Sketch extends ReturnType<typeof bodyFrame> {
 
 function sketch({ contents, settings: set, setup }: Input): Sketch {
   const notch = setup.board.kind === "punch-board" ? setup.board.notch : COMMON_NOTCH_MM;
-  const around = contents.thickness + set.play;
-  const square = squareBlank(contents.width + around, contents.height + around, notch, setup.grid);
+  const inside = (size: number): number => flatPocket(size, contents.thickness, set.play);
+  const square = squareBlank(inside(contents.width), inside(contents.height), notch, setup.grid);
   const frame = bodyFrame(square);
   const plan = { ...frame, square, set, grid: setup.grid, rim: notch * Math.SQRT2 };
   const plain = { ...plan, flaps: closingFlaps(plan, undefined), tab: undefined };
