@@ -37,6 +37,17 @@ describe.each<[string, Given, { figure?: number; limit?: number; severity: strin
   // tape of 9 mm needs a strip of 12
   ["seam.tape", { ...ENVELOPE, tape: 9 }, { figure: 9, limit: 6, severity: "warning" }, { ...ENVELOPE, tape: 6 }],
   [
+    "seam.short",
+    {
+      ...ENVELOPE,
+      contents: { width: 120, height: 20, thickness: 0.2 },
+      settings: { play: 0, cornerRadius: 0, glueStrip: 9 },
+      method: { board: "one-millimetre", notch: 4 },
+    },
+    { limit: 15, severity: "warning" },
+    ENVELOPE,
+  ],
+  [
     "stock.heavy",
     { ...ENVELOPE, stock: { preset: "cover-250" } },
     { figure: 250, limit: 160, severity: "warning" },
@@ -125,14 +136,16 @@ describe("rules without a button", () => {
     );
   });
 
-  it("names a seam that is too short to hold", () => {
-    const low: Given = {
-      ...ENVELOPE,
-      contents: { width: 220, height: 20, thickness: 0.2 },
-      settings: { play: 0, cornerRadius: 0 },
+  it("offers the widest tape on the shelf where the strip cannot be widened", () => {
+    const given: Given = {
+      form: "side-seam-envelope",
+      contents: { preset: "iso-a6" },
+      settings: { sideFlap: 12 },
+      tape: 12,
     };
-    const seam = found(low, "seam.short");
-    expect(seam?.figure).toBeLessThan(15);
+    // 12 mm flap, eighths: 9.525 − 2.5 − 3 = 4.025 mm of strip: the 3 mm tape goes on it
+    expect(found(given, "seam.tape")?.remedy).toEqual({ tape: "3" });
+    expect(found(press(given, { tape: "3" }), "seam.tape")).toBeUndefined();
   });
 
   it("has nothing to say of the demo's plain envelope", () => {

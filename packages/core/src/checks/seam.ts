@@ -1,6 +1,7 @@
 import type { Finding } from "../model/solution.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
-import { settingsOf } from "../model/form.ts";
+import { tapes } from "../catalogue/papers.ts";
+import { type Form, settingsOf } from "../model/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import type { Check } from "./check.ts";
 
@@ -8,6 +9,23 @@ import type { Check } from "./check.ts";
 const LEAST_SEAM_MM = 15;
 /** Tape keeps this far from both edges of the strip (geometry notes: "widest tape = glue strip − 3 mm"). */
 const TAPE_MARGINS_MM = 3;
+
+/** What the form's schema says of its glue strip; undefined for forms that have none. */
+function stripOf(form: Form): { readonly min: number; readonly max: number } | undefined {
+  const schema = settingsOf(form).find(([name]) => name === "glueStrip")?.[1];
+  return schema && { min: settingMeta(schema).min ?? 0, max: settingMeta(schema).max ?? 0 };
+}
+
+/** A strip wide enough for the tape where the form can widen it; else the widest tape on the shelf that goes on it. */
+function tapeRemedy(
+  needed: number,
+  widest: number,
+  strip: { readonly max: number } | undefined,
+): Pick<Finding, "remedy"> {
+  if (strip && needed <= strip.max) return { remedy: { settings: { glueStrip: needed } } };
+  const narrower = tapes.filter((t) => t.width <= widest).sort((a, b) => b.width - a.width)[0];
+  return narrower ? { remedy: { tape: String(narrower.width) } } : {};
+}
 
 /** Seams are long enough, and the maker's tape is no wider than the strip it goes on. */
 export const seam: Check = {
@@ -18,32 +36,26 @@ export const seam: Check = {
       .flatMap((piece) =>
         piece.glue.flatMap((glue): Finding[] => {
           const length = Math.abs(areaOf(polygon(glue.polygon))) / glue.widestTape;
-          const at = { check: "seam", piece: piece.id, panel: glue.panel } as const;
+          // only the main piece's strip is the form's to set
+          const strip = piece.id === pieces[0]?.id ? stripOf(form) : undefined;
+          const at = { check: "seam", severity: "warning", piece: piece.id, panel: glue.panel } as const;
           const found: Finding[] = [];
           if (length < LEAST_SEAM_MM) {
-            const strip = spec.settings["glueStrip"];
-            found.push({
-              ...at,
-              code: "short",
-              severity: "warning",
-              figure: length,
-              limit: LEAST_SEAM_MM,
-              ...(typeof strip === "number" && strip < 18 && { remedy: { settings: { glueStrip: 18 } } }),
-            });
+            // a narrow strip runs further along the slant before it leaves the flap under it
+            const narrows = strip && Number(spec.settings["glueStrip"]) > strip.min;
+            const remedy = narrows ? { remedy: { settings: { glueStrip: strip.min } } } : {};
+            found.push({ ...at, code: "short", figure: length, limit: LEAST_SEAM_MM, ...remedy });
           }
           if (spec.tape !== undefined && spec.tape > glue.widestTape + 1e-9) {
             const needed = spec.tape + TAPE_MARGINS_MM;
-            const schema = settingsOf(form).find(([name]) => name === "glueStrip")?.[1];
-            const most = schema ? (settingMeta(schema).max ?? 0) : 0;
-            const widens = piece.id === pieces[0]?.id && needed <= most;
+            const remedy = tapeRemedy(needed, glue.widestTape, strip);
             found.push({
               ...at,
               code: "tape",
-              severity: "warning",
               figure: spec.tape,
               limit: glue.widestTape,
               facts: { needed },
-              remedy: widens ? { settings: { glueStrip: needed } } : { tape: String(glue.widestTape) },
+              ...remedy,
             });
           }
           return found;

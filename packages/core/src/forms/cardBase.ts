@@ -151,23 +151,25 @@ interface Figures {
 function dimensions({ blank: { width, height }, w, h, r, down, strips, starts, at }: Figures): Dimension[] {
   const piece = "card";
   const backAt = starts[strips.findIndex((s) => s.id === "back")] as number;
-  const first = strips[0]?.size ?? 0;
+  const [one, two] = strips as readonly [Strip, Strip];
+  const first = one.size;
+  // the strip that moves about the first score
+  const firstFolds = one.order === undefined ? two.id : one.id;
   // how many times the sheet grows when the card does: the end that is dragged moves that much further
   const times = Math.round((down ? height : width) / (down ? h : w));
   const found: Dimension[] = [
     { id: "blank-width", piece, from: [width, height], to: [0, height], offset: 1, value: width, lights: ["outline"] },
     { id: "blank-height", piece, from: [width, 0], to: [width, height], offset: 1, value: height, lights: ["outline"] },
-    down
-      ? { id: "first-score", piece, from: at(0, 0), to: at(first, 0), offset: 1, value: first, lights: ["score-front"] }
-      : {
-          id: "first-score",
-          piece,
-          from: [0, 0],
-          to: [first, 0],
-          offset: 1,
-          value: first,
-          lights: [`score-${strips[0]?.order === undefined ? "front" : (strips[0]?.id ?? "")}`],
-        },
+    // the first score from the stop: on the sheet's left, or from its top down
+    {
+      id: "first-score",
+      piece,
+      from: at(0, 0),
+      to: at(first, 0),
+      offset: 1,
+      value: first,
+      lights: [`score-${firstFolds}`],
+    },
     down
       ? {
           id: "contents-width",

@@ -44,7 +44,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
   "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
   "seam.short": (f) => (mm) =>
-    `Only ${mm(f.figure)} of seam can be glued on this low envelope; ${mm(f.limit)} holds. Widen the glue strip, or glue to the very edge.`,
+    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm(f.limit)} holds. A narrower strip runs further; or glue to the very edge.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm(f.limit)} at most.`,
   "refused.closure": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "stock.heavy": (f) => () =>
@@ -69,7 +69,9 @@ export function remedyWords(finding: Finding, display: Display): string {
   const remedy = finding.remedy as Remedy;
   const mm = sayer(display);
   const { settings = {} } = remedy;
-  if (typeof settings["glueStrip"] === "number") return `Widen the strip to ${mm(settings["glueStrip"])}`;
+  if (typeof settings["glueStrip"] === "number") {
+    return `${finding.code === "tape" ? "Widen" : "Narrow"} the strip to ${mm(settings["glueStrip"])}`;
+  }
   if (settings["topFlap"] === "auto") return "Let it follow the height";
   if (settings["tipTrim"] === "auto") {
     return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
