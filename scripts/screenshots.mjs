@@ -53,7 +53,11 @@ try {
     await page.evaluate(() => document.fonts.ready);
     await page.locator("main").waitFor();
     if (act) await act(page);
-    await page.waitForTimeout(name === "folded" ? 2500 : 500);
+    if (address.includes("/folded")) {
+      await page.locator("canvas").waitFor();
+      await page.waitForTimeout(1500);
+    }
+    await page.waitForTimeout(500);
     await page.screenshot({ path: path.resolve(root, folder, `${name}.png`) });
     await page.close();
   }

@@ -233,7 +233,8 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
                   }
                 }}
                 style={{
-                  font: "600 18px inherit",
+                  fontSize: 18,
+                  fontWeight: 600,
                   fontFamily: "inherit",
                   width: "100%",
                   border: 0,
