@@ -10,6 +10,7 @@ import { solve } from "../solve.ts";
 import { randomSpec, specOf } from "../test/randomSpec.ts";
 import { LEAST_PLAY_MM } from "./clearance.ts";
 import { forms } from "./index.ts";
+import { setupOf } from "./readSpec.ts";
 
 const RUNS = 1000;
 
@@ -123,6 +124,17 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
       const { handle } = settingMeta(schema);
       if (handle !== undefined) expect(drawn, name).toContain(handle);
     }
+  });
+
+  it("knows its blanks without drawing, and they are the ones it draws", () => {
+    fc.assert(
+      fc.property(randomSpec(form), (spec) => {
+        const input = { contents: spec.contents, stock: spec.stock, settings: spec.settings, setup: setupOf(spec) };
+        const quick = form.blanks?.(input);
+        if (quick) expect(quick).toEqual(solve(spec).pieces.map((p) => p.blank));
+      }),
+      { numRuns: 100 },
+    );
   });
 
   it("is pure: the same recipe gives the same solution", () => {

@@ -32,10 +32,9 @@ export function largestCard({
 }: Reverse): { width: number; height: number } | undefined {
   const sized = (k: number): Contents => ({ ...contents, width: contents.width * k, height: contents.height * k });
   const fits = (tried: Contents): boolean => {
-    const drafted = form.draft({ contents: tried, stock, settings, setup });
-    return drafted.pieces.every(
-      (piece) => !piece.blank || fitsIn(piece.blank.width, piece.blank.height, sheet.width, sheet.height),
-    );
+    const input = { contents: tried, stock, settings, setup };
+    const blanks = form.blanks?.(input) ?? form.draft(input).pieces.flatMap((piece) => piece.blank ?? []);
+    return blanks.every((blank) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
   };
   // a board that cannot hold a blank of this size makes nothing out of it
   if (setup.board.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.board.smallest)

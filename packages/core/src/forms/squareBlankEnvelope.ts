@@ -283,6 +283,13 @@ function draft(input: Input) {
   };
 }
 
+/** The square and, when it has one, its tab: the same sketch that is drawn from. */
+function blanks(input: Input) {
+  const { square, tab } = sketch(input);
+  const side = { width: square.side, height: square.side };
+  return tab ? [side, { width: tab.width, height: tab.tall }] : [side];
+}
+
 /** The square scored along its four folds: panels and folds. */
 function scored({ square, wide, long, short, rim, flat, set, flaps }: Sketch): Pick<PieceDraft, "panels" | "folds"> {
   // corner (0,0) is the flap on the H side at u = 0, then anticlockwise
@@ -512,4 +519,5 @@ export const squareBlankEnvelope = defineForm({
   settings,
   heaviest: 160,
   draft,
+  blanks,
 });

@@ -64,6 +64,8 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   /** heaviest stock that folds cleanly here, g/m² */
   readonly heaviest: number;
   draft(input: DraftInput<z.output<S>>): Drafted;
+  /** The pieces' blanks alone, where they can be had without drawing: searches ask for them many times over. */
+  blanks?(input: DraftInput<z.output<S>>): readonly { readonly width: number; readonly height: number }[];
 }
 
 /** A form's settings by name, in the order they are said. */
