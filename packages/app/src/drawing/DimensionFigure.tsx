@@ -13,6 +13,14 @@ const OFFSET = 30;
 const SLASH = 6;
 const KEY_FIGURES = ["blank", "first-score", "blank-width"];
 
+/** Kept as one object each, so that React need not compare them key by key on every frame of a drag. */
+const GRABBED = { cursor: "move", touchAction: "none" } as const;
+const UNDERLINED = { textUnderlineOffset: "0.22em" } as const;
+const TYPED_IN = { cursor: "text" } as const;
+
+/** A place on the screen as the drawing writes it: hundredths of a pixel, so that what stands still stays the same text. */
+const px = (value: number): string => String(Math.round(value * 100) / 100);
+
 interface DimensionFigureProps {
   readonly dimension: Dimension;
   readonly view: View;
@@ -43,7 +51,7 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
     a[0] + along[0] * length * t + right[0] * off,
     a[1] + along[1] * length * t + right[1] * off,
   ];
-  const [p, q, m] = [at(0), at(1), at(0.5)];
+  const [p, m] = [at(0), at(0.5)];
   const short = length < 70;
   let angle = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
   // figures are read from below or from the right
@@ -95,36 +103,24 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
   };
   const dragging = { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp };
 
+  // drawn in the line's own frame, x along it from p: while it is dragged one transform and a few lengths change
+  const degrees = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
+  const split = short || offset < 0 ? `H${px(length)}` : `H${px((length - wide) / 2)}m${px(wide)} 0H${px(length)}`;
+  const slash = (x: number): string => `M${px(x - SLASH)} ${px(SLASH)}L${px(x + SLASH)} ${px(-SLASH)}`;
   const line: ReactNode = (
-    <g stroke={tint} strokeWidth={isLit ? 2 : 1} pointerEvents="none">
-      {offset === 0 ? null : (
-        <>
-          <line x1={a[0]} y1={a[1]} x2={p[0]} y2={p[1]} strokeOpacity={0.45} />
-          <line x1={b[0]} y1={b[1]} x2={q[0]} y2={q[1]} strokeOpacity={0.45} />
-        </>
-      )}
-      {short || offset < 0 ? (
-        <line x1={p[0]} y1={p[1]} x2={q[0]} y2={q[1]} />
-      ) : (
-        <>
-          <line x1={p[0]} y1={p[1]} x2={m[0] - (along[0] * wide) / 2} y2={m[1] - (along[1] * wide) / 2} />
-          <line x1={m[0] + (along[0] * wide) / 2} y1={m[1] + (along[1] * wide) / 2} x2={q[0]} y2={q[1]} />
-        </>
-      )}
-      {[p, q].map((end, i) => (
-        <line
-          key={i}
-          x1={end[0] - (along[0] - right[0]) * SLASH}
-          y1={end[1] - (along[1] - right[1]) * SLASH}
-          x2={end[0] + (along[0] - right[0]) * SLASH}
-          y2={end[1] + (along[1] - right[1]) * SLASH}
-          strokeWidth={1.6}
-        />
-      ))}
+    <g
+      transform={`translate(${px(p[0])} ${px(p[1])}) rotate(${px(degrees)})`}
+      stroke={tint}
+      strokeWidth={isLit ? 2 : 1}
+      pointerEvents="none"
+    >
+      {offset === 0 ? null : <path d={`M0 0V${px(-shift)}M${px(length)} 0V${px(-shift)}`} strokeOpacity={0.45} />}
+      <path d={`M0 0${split}`} fill="none" />
+      <path d={`${slash(0)}${slash(length)}`} strokeWidth={1.6} />
     </g>
   );
   // outside the paper the grip stands on the figure's own line, inside it at the corner that moves
-  const grip = offset > 0 ? q : b;
+  const grip = offset > 0 ? at(1) : b;
   const place: Point = offset < 0 ? [m[0] - right[0] * 13, m[1] - right[1] * 13] : seat;
   const turned = short ? 0 : angle;
   return (
@@ -140,12 +136,12 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
       {line}
       {typed === undefined ? (
         <g
-          transform={`translate(${String(place[0])} ${String(place[1])}) rotate(${String(turned)})`}
+          transform={`translate(${px(place[0])} ${px(place[1])}) rotate(${px(turned)})`}
           {...(sets && {
             role: "button",
             tabIndex: 0,
             "aria-label": `${name}: ${text}. Press Enter to type another.`,
-            style: { cursor: "text" },
+            style: TYPED_IN,
             onClick: () => {
               setTyped(text.replace("~", "").replace("⁄", "/"));
             },
@@ -181,7 +177,7 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
             fontWeight={key ? 700 : 600}
             fill={tint}
             textDecoration={sets ? "underline dotted 1px" : undefined}
-            style={{ textUnderlineOffset: "0.22em" }}
+            style={UNDERLINED}
           >
             {text}
           </text>
@@ -253,9 +249,14 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
         </foreignObject>
       )}
       {sets && typed === undefined ? (
-        <g {...dragging} style={{ cursor: "move", touchAction: "none" }} data-handle={dimension.id}>
-          <circle cx={grip[0]} cy={grip[1]} r={short ? 12 : 18} fill="transparent" />
-          <circle cx={grip[0]} cy={grip[1]} r={5} fill={colour.sheet} stroke={tint} strokeWidth={2} />
+        <g
+          {...dragging}
+          transform={`translate(${px(grip[0])} ${px(grip[1])})`}
+          style={GRABBED}
+          data-handle={dimension.id}
+        >
+          <circle r={short ? 12 : 18} fill="transparent" />
+          <circle r={5} fill={colour.sheet} stroke={tint} strokeWidth={2} />
         </g>
       ) : null}
     </g>

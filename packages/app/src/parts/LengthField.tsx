@@ -1,6 +1,6 @@
 import { editLength, formatLength, readLength, type Display, type Unit } from "@cut-fold/core";
 import Input from "@mui/material/Input";
-import { memo, useState } from "react";
+import { type ComponentProps, createContext, memo, useContext, useState } from "react";
 import { useDisplay } from "../store/settings.ts";
 import { beginGesture, endGesture } from "../store/openDraft.ts";
 import { Labelled } from "./Labelled.tsx";
@@ -35,13 +35,36 @@ export function lengthTrouble(text: string, display: Display, { min, max }: Boun
   return read.mm > max + 1e-9 ? `Too large: ${range} is allowed.` : undefined;
 }
 
+/** The text a field shows, handed past the parts round it: a drag that changes the length redraws the input alone. */
+const ShownText = createContext("");
+
+function ShownInput(props: ComponentProps<"input">) {
+  return <input {...props} value={useContext(ShownText)} />;
+}
+
 /** A length that can be typed in any unit. What is right takes effect as it is typed; what is wrong stays, with the reason. */
-export const LengthField = memo(function LengthField({ label, mm, bounds, onChange, about, auto }: LengthFieldProps) {
+export const LengthField = memo(function LengthField({ mm, ...props }: LengthFieldProps) {
   const display = useDisplay();
   const [typed, setTyped] = useState<string>();
+  const { auto, bounds } = props;
   const shown = typed ?? (auto && mm === undefined ? "" : editLength(mm ?? 0, display));
   const cleared = auto !== undefined && typed?.trim() === "";
   const trouble = typed === undefined || cleared ? undefined : lengthTrouble(typed, display, bounds);
+  return (
+    <ShownText value={shown}>
+      <LengthInput {...props} trouble={trouble} display={display} setTyped={setTyped} />
+    </ShownText>
+  );
+});
+
+interface LengthInputProps extends Omit<LengthFieldProps, "mm"> {
+  readonly trouble: string | undefined;
+  readonly display: Display;
+  readonly setTyped: (text: string | undefined) => void;
+}
+
+const LengthInput = memo(function LengthInput(props: LengthInputProps) {
+  const { label, bounds, onChange, about, auto, trouble, display, setTyped } = props;
   const onTyped = (text: string): void => {
     setTyped(text);
     if (auto && text.trim() === "") auto.onAuto();
@@ -55,14 +78,16 @@ export const LengthField = memo(function LengthField({ label, mm, bounds, onChan
       {({ id, helpId }) => (
         <Input
           id={id}
-          value={shown}
           placeholder={auto?.shown ?? ""}
+          inputComponent={ShownInput}
           inputProps={{ autoComplete: "off", spellCheck: false, "aria-describedby": helpId }}
           onFocus={(event) => {
             beginGesture();
             event.target.select();
           }}
-          onChange={(event) => onTyped(event.target.value)}
+          onChange={(event) => {
+            onTyped(event.target.value);
+          }}
           onKeyDown={(event) => {
             if (event.key === "Escape" || (event.key === "Enter" && !trouble)) setTyped(undefined);
           }}

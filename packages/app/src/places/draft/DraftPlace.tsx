@@ -140,37 +140,63 @@ function Flat({
         <FlatView solution={solution} colours={colours} trueSize={trueSize ? measured : undefined} />
       </div>
       <div className="legend">
-        <Legend solution={solution} />
+        <Legend {...rolesOn(solution)} />
         <span style={{ flex: 1 }} />
-        {measured === undefined ? (
-          <Button size="small" component={Link} to="/settings#true-size">
-            Show it at true size …
-          </Button>
-        ) : (
-          <Button
-            size="small"
-            aria-pressed={trueSize}
-            onClick={() => {
-              setTrueSize((on) => !on);
-            }}
-          >
-            {trueSize ? "Fit the window" : "True size"}
-          </Button>
-        )}
+        <TrueSize measured={measured !== undefined} on={trueSize} onChange={setTrueSize} />
       </div>
     </div>
   );
 }
 
+interface TrueSizeProps {
+  readonly measured: boolean;
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+}
+
+const TrueSize = memo(function TrueSize({ measured, on, onChange }: TrueSizeProps) {
+  if (!measured) {
+    return (
+      <Button size="small" component={Link} to="/settings#true-size">
+        Show it at true size …
+      </Button>
+    );
+  }
+  return (
+    <Button
+      size="small"
+      aria-pressed={on}
+      onClick={() => {
+        onChange(!on);
+      }}
+    >
+      {on ? "Fit the window" : "True size"}
+    </Button>
+  );
+});
+
+/** The kinds of line on the page, as one text so that the legend stands still while they stay the same. */
+function rolesOn({ pieces }: Solution): LegendProps {
+  const strokes = pieces.flatMap((piece) =>
+    piece.lines.map((l) => (l.role === "score" ? (l.fold ?? "valley") : l.role)),
+  );
+  return {
+    roles: [...new Set<StrokeRole>(["cut", ...strokes])].join(" "),
+    glued: pieces.some((p) => p.glue.some((g) => g.face === "front")),
+  };
+}
+
+interface LegendProps {
+  /** stroke roles, parted by spaces */
+  readonly roles: string;
+  readonly glued: boolean;
+}
+
 /** Only what is on the page. */
-function Legend({ solution }: { readonly solution: Solution }) {
-  const roles = new Set<StrokeRole>(["cut"]);
-  for (const piece of solution.pieces)
-    for (const l of piece.lines) roles.add(l.role === "score" ? (l.fold ?? "valley") : l.role);
-  const glued = solution.pieces.some((p) => p.glue.some((g) => g.face === "front"));
+const Legend = memo(function Legend({ roles, glued }: LegendProps) {
   return (
     <>
-      {[...roles].map((role) => (
+      {(roles.split(" ") as StrokeRole[]).map((role) => (
         <span key={role} className="legend-item">
           <svg width={34} height={10} aria-hidden>
             <line x1={1} y1={5} x2={33} y2={5} {...strokeOf(role)} />
@@ -191,7 +217,7 @@ function Legend({ solution }: { readonly solution: Solution }) {
       </span>
     </>
   );
-}
+});
 
 /** The draft as it is when a command is chosen: what prints and saves need not follow every change. */
 function draftNow(): Draft {
