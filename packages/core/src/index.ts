@@ -21,6 +21,7 @@ export * from "./units/length.ts";
 export * from "./units/ruler.ts";
 export * from "./words/en.ts";
 export * from "./folding/pose.ts";
+export * from "./folding/stages.ts";
 export * from "./folding/picture.ts";
 export * from "./formats/project.ts";
 export { writeSvg, inARow, yDown } from "./formats/svg.ts";

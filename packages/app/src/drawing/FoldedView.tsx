@@ -1,14 +1,15 @@
 /** The very blank, folded in space. Loaded only when wanted: three.js comes with it. */
 import {
+  assembled,
   flatten,
   foldedPanels,
-  lastOrder,
   openingDirection,
   type Piece,
   type Placement,
   type Point,
   type Rigid,
   type Solution,
+  stateAt,
   uprightPose,
 } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
@@ -25,26 +26,6 @@ interface FoldedViewProps {
   /** from 0 (flat) over the folds and the filling to closed: see `stagesOf` */
   readonly progress: number;
   readonly side: Side;
-}
-
-/** How the slider's run is shared out: the folds but the last, the contents sliding in, the last fold. */
-export function stagesOf(solution: Solution): {
-  readonly folds: number;
-  readonly fills: boolean;
-  readonly end: number;
-} {
-  const main = solution.pieces[0] as Piece;
-  const folds = lastOrder(main);
-  const fills = solution.contents.length > 0;
-  return { folds, fills, end: folds + (fills ? 1 : 0) };
-}
-
-/** Folding so far, and how far the contents still stand out (1 outside, 0 in place), at a place of the slider. */
-function stateAt(solution: Solution, progress: number): { readonly folded: number; readonly out: number } {
-  const { folds, fills } = stagesOf(solution);
-  if (!fills) return { folded: progress, out: 1 };
-  const filling = Math.min(1, Math.max(0, progress - (folds - 1)));
-  return { folded: progress <= folds - 1 ? progress : Math.max(folds - 1, progress - 1), out: 1 - filling };
 }
 
 /** Cosine ease for each single fold: paper starts and ends a fold gently. */
@@ -140,23 +121,21 @@ function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
   const main = solution.pieces[0] as Piece;
   const turned = uprightPose(solution).rotation;
   const centre: Point = lying ? [lying.x, lying.y] : middle(main);
-  const joined = solution.joins.map((j) => j.piece);
+  const way = useMemo(() => openingDirection(solution), [solution]);
   return (
     <group rotation={[0, 0, (turned * Math.PI) / 180]}>
       <group position={[-centre[0], -centre[1], 0]}>
-        {solution.pieces
-          .filter((p) => p === main || joined.includes(p.id))
-          .map((piece) =>
-            piece.panels.map((panel) => (
-              <PanelMesh
-                key={`${piece.id}/${panel.id}`}
-                outline={panel.outline}
-                pose={poses.get(`${piece.id}/${panel.id}`) as Rigid}
-                colours={colours}
-              />
-            )),
-          )}
-        {lying ? <Inside lying={lying} main={main} out={out} lift={caliper / 2} /> : null}
+        {assembled(solution).map((piece) =>
+          piece.panels.map((panel) => (
+            <PanelMesh
+              key={`${piece.id}/${panel.id}`}
+              outline={panel.outline}
+              pose={poses.get(`${piece.id}/${panel.id}`) as Rigid}
+              colours={colours}
+            />
+          )),
+        )}
+        {lying ? <Inside lying={lying} way={way} out={out} lift={caliper / 2} /> : null}
       </group>
     </group>
   );
@@ -227,12 +206,13 @@ function PanelMesh({
 
 function Inside({
   lying,
-  main,
+  way,
   out,
   lift,
 }: {
   readonly lying: Placement;
-  readonly main: Piece;
+  /** the way they come out, in the flat piece's coordinates */
+  readonly way: Point;
   readonly out: number;
   readonly lift: number;
 }) {
@@ -248,7 +228,6 @@ function Inside({
     },
     [edges],
   );
-  const way = openingDirection(main, [lying.x, lying.y], lastOrder(main));
   const far = Math.max(lying.width, lying.height) * 1.15 * out;
   return (
     <mesh

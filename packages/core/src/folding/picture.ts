@@ -7,18 +7,19 @@ import {
   add,
   cross,
   direction,
+  HERE,
   offLine,
   place,
   type Point,
   type Pose,
   scale,
-  subtract,
   turn,
 } from "../geometry/point.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
 import type { Piece, Role } from "../model/piece.ts";
 import type { Solution, Step } from "../model/solution.ts";
-import { foldedPanels, lastOrder, move, type Rigid } from "./pose.ts";
+import { assembled, foldedPanels, lastOrder, move, type Rigid } from "./pose.ts";
+import { openingDirection } from "./stages.ts";
 
 export interface Shape {
   readonly path: Path;
@@ -152,9 +153,7 @@ export function foldedShapes(
     ...now,
     ...solution.pieces.flatMap((p) => p.folds.filter((f) => now.includes(f.id)).map((f) => f.panels[1])),
   ]);
-  for (const piece of solution.pieces) {
-    const joined = solution.joins.some((j) => j.piece === piece.id);
-    if (piece !== solution.pieces[0] && !joined) continue;
+  for (const piece of assembled(solution)) {
     for (const panel of piece.panels) {
       const rigid = poses.get(`${piece.id}/${panel.id}`) as Rigid;
       const points = flatten(panel.outline).map(([x, y]) => move(rigid, [x, y, 0]));
@@ -181,8 +180,7 @@ export function foldedShapes(
     }
   }
   if (lying) {
-    const main = solution.pieces[0] as Piece;
-    const out = openingDirection(main, [lying.x, lying.y], lastOrder(main));
+    const out = openingDirection(solution);
     const shift = scale(out, (slide ?? 0) * Math.max(lying.width, lying.height));
     const [c, s] = turn(lying.rotation);
     const corners = (
@@ -204,21 +202,10 @@ export function foldedShapes(
   return layers.sort((a, b) => a.z - b.z).map((l) => l.shape);
 }
 
-/** From the contents towards the fold that closes last: the way they go in. */
-export function openingDirection(piece: Piece, from: Point, order: number): Point {
-  const closing = piece.folds.find((f) => f.order === order);
-  if (!closing) return [0, 1];
-  const to: Point = [(closing.from[0] + closing.to[0]) / 2, (closing.from[1] + closing.to[1]) / 2];
-  const way = subtract(to, from);
-  return scale(way, 1 / Math.hypot(way[0], way[1]));
-}
-
 /** Turns a holder so that its opening is at the top: how one holds it to fold and fill. */
 export function uprightPose(solution: Solution): Pose {
-  const main = solution.pieces[0];
-  const lying = solution.contents[0];
-  if (!main || !lying) return { x: 0, y: 0, rotation: 0, flip: false };
-  const out = openingDirection(main, [lying.x, lying.y], lastOrder(main));
+  if (solution.contents.length === 0) return HERE;
+  const out = openingDirection(solution);
   return { x: 0, y: 0, rotation: 90 - (Math.atan2(out[1], out[0]) * 180) / Math.PI, flip: false };
 }
 
@@ -286,7 +273,6 @@ export function pictureOf(solution: Solution, step: Step): Picture {
 
 /** The finished thing, closed and seen from its closing side. */
 export function closedPicture(solution: Solution): Picture {
-  const main = solution.pieces[0] as Piece;
-  const shapes = foldedShapes(solution, lastOrder(main), [], 0, uprightPose(solution));
+  const shapes = foldedShapes(solution, lastOrder(solution), [], 0, uprightPose(solution));
   return { shapes, bounds: boundsOfShapes(shapes) };
 }

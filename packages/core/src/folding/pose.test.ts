@@ -3,8 +3,9 @@ import { describe, expect, it } from "vitest";
 import { place } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
-import { closedPicture, openingDirection, pictureOf, uprightPose } from "./picture.ts";
-import { about, after, foldedPanels, joinMove, lastOrder, move, type Point3, STILL, undo } from "./pose.ts";
+import { closedPicture, pictureOf, uprightPose } from "./picture.ts";
+import { about, after, foldedPanels, joinMove, move, type Point3, STILL, undo } from "./pose.ts";
+import { openingDirection } from "./stages.ts";
 
 const coordinate = fc.double({ min: -300, max: 300, noNaN: true });
 const point3 = fc.tuple(coordinate, coordinate, coordinate);
@@ -72,7 +73,7 @@ describe("the closed thing", () => {
       const s = solve(specOf({ form: "square-blank-envelope", contents: { width, height, thickness: 1 } }));
       const piece = s.pieces[0];
       if (!piece) throw new Error("no piece");
-      const out = openingDirection(piece, [s.contents[0]?.x ?? 0, s.contents[0]?.y ?? 0], lastOrder(piece));
+      const out = openingDirection(s);
       const [x, y] = place(out, uprightPose(s));
       expect(x).toBeCloseTo(0, 9);
       expect(y).toBeCloseTo(1, 9);

@@ -88,8 +88,13 @@ export interface FoldState {
   readonly carrying?: readonly string[];
 }
 
-/** The last order of folding in a piece. */
-export const lastOrder = (piece: Piece): number => Math.max(0, ...piece.folds.map((f) => f.order));
+/** The pieces that are folded up together: the main one and what is joined to it. Loose parts are not among them. */
+export const assembled = ({ pieces, joins }: Pick<Solution, "pieces" | "joins">): readonly Piece[] =>
+  pieces.filter((piece, i) => i === 0 || joins.some((j) => j.piece === piece.id));
+
+/** The last order of folding of a whole solution. */
+export const lastOrder = (solution: Pick<Solution, "pieces" | "joins">): number =>
+  Math.max(0, ...assembled(solution).flatMap((piece) => piece.folds.map((f) => f.order)));
 
 /** Where each panel of a piece is, by panel id. Panels no fold reaches stay where they are drawn. */
 export function posesOf(
@@ -114,11 +119,13 @@ export function posesOf(
     const over = fold.angle >= 0;
     const flat = Math.abs(fold.angle) > 179;
     const lift = flat ? (plyOf(fold) * caliper + (over ? filled : 0)) * (over ? 1 : -1) : 0;
-    const turned = about(
+    const folded = about(
       [fold.from[0], fold.from[1], lift / 2],
       [fold.to[0], fold.to[1], lift / 2],
       fold.angle * part * sense(piece, fold),
     );
+    const stood = (fold.lift ?? 0) * caliper * part;
+    const turned = stood === 0 ? folded : after(folded, { ...STILL, t: [0, 0, stood] });
     poses.set(fold.panels[1], after(poses.get(fold.panels[0]) as Rigid, turned));
   }
   for (const panel of piece.panels) if (!poses.has(panel.id)) poses.set(panel.id, STILL);
@@ -143,7 +150,7 @@ export function foldedPanels(
 ): ReadonlyMap<string, Rigid> {
   const all = new Map<string, Rigid>();
   const bases = new Map<string, Rigid>();
-  for (const piece of solution.pieces) {
+  for (const piece of assembled(solution)) {
     const join = solution.joins.find((j) => j.piece === piece.id);
     const target = join && all.get(`${join.onto.piece}/${join.onto.panel}`);
     const base = join && target ? after(target, joinMove(join, state.caliper)) : STILL;

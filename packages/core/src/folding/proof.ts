@@ -5,11 +5,11 @@
  */
 import { sharedArea } from "../geometry/clipper.ts";
 import { areaOf, flatten, polygon } from "../geometry/path.ts";
-import { type Point, turn } from "../geometry/point.ts";
+import { direction, distance, type Point, turn } from "../geometry/point.ts";
 import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
-import { foldedPanels, lastOrder, move, type Point3, type Rigid, undo } from "./pose.ts";
+import { assembled, foldedPanels, lastOrder, move, type Point3, type Rigid, undo } from "./pose.ts";
 
 export interface Landing {
   readonly glue: string;
@@ -42,38 +42,31 @@ const AREA_MM2 = 0.01;
 
 const panelOf = (piece: Piece, id: string) => piece.panels.find((p) => p.id === id);
 
-/** A rectangle `width × height` centred at a place and turned, as a polygon; grown by `by` on every side. */
-function rectangle({ x, y, rotation, width, height }: Solution["contents"][number], by = 0): Point[] {
-  const [c, s] = turn(rotation);
-  const [a, b] = [width / 2 + by, height / 2 + by];
-  return (
-    [
-      [-a, -b],
-      [a, -b],
-      [a, b],
-      [-a, b],
-    ] as const
-  ).map(([u, v]): Point => [x + c * u - s * v, y + s * u + c * v]);
-}
-
 /** Proves a solution by folding it up. */
 export function prove(solution: Solution): Proof {
   const caliper = solution.spec.stock.caliper;
   const filled = solution.contents[0]?.thickness ?? 0;
-  const main = solution.pieces[0];
-  const progress = main ? lastOrder(main) : 0;
-  const poses = foldedPanels(solution, { progress, caliper, filled });
+  const pieces = assembled(solution);
+  const poses = foldedPanels(solution, { progress: lastOrder(solution), caliper, filled });
   const at = (piece: string, panel: string): Rigid => {
     const pose = poses.get(`${piece}/${panel}`);
     if (!pose) throw new Error(`proof: there is no panel '${panel}' in piece '${piece}'`);
     return pose;
   };
 
-  const landings = solution.pieces.flatMap((piece) =>
+  const landings = pieces.flatMap((piece) =>
     piece.glue.map((glue) => land(solution, piece, glue, at, caliper)),
   );
-  const contents = measureContents(solution, at, caliper);
-  const crossings = [...flatCrossings(solution), ...foldedCrossings(solution, at, caliper)];
+  const sheets = pieces.flatMap((piece) =>
+    piece.panels.map((panel): Sheet => ({
+      piece: piece.id,
+      panel: panel.id,
+      pose: at(piece.id, panel.id),
+      points: flatten(panel.outline),
+    })),
+  );
+  const contents = measureContents(solution, sheets, at, caliper);
+  const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets, caliper)];
   const area = solution.pieces.map((piece) => ({
     piece: piece.id,
     outline: piece.outline.reduce((sum, loop) => sum + areaOf(loop), 0),
@@ -82,9 +75,10 @@ export function prove(solution: Solution): Proof {
 
   const gapTrue =
     contents.gap === undefined ||
-    (["width", "height"] as const).every(
-      (axis) => Math.abs((contents.gap?.[axis] ?? 0) - solution.gap[axis]) <= GAP_MM && (contents.gap?.[axis] ?? 0) > 0,
-    );
+    ((["width", "height"] as const).every((axis) => (contents.gap?.[axis] ?? 0) > 0) &&
+      (["width", "height", "depth"] as const).every(
+        (axis) => Math.abs((contents.gap?.[axis] ?? 0) - solution.gap[axis]) <= GAP_MM,
+      ));
   const ok =
     landings.every((l) => l.distance <= LANDING_MM + SAME_POINT_MM && l.outside <= TOUCHING_MM2) &&
     gapTrue &&
@@ -115,52 +109,93 @@ function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], at:
   return { glue: glue.id, onto, distance, outside: Math.max(0, missed) + Math.max(0, overhang) };
 }
 
+/** A panel where it is in space. */
+interface Sheet {
+  readonly piece: string;
+  readonly panel: string;
+  readonly pose: Rigid;
+  readonly points: readonly Point[];
+}
+
+/** The least and the greatest of each coordinate. */
+function extent(points: readonly Point3[]): readonly (readonly [number, number])[] {
+  return ([0, 1, 2] as const).map((i) => {
+    const values = points.map((p) => p[i]);
+    return [Math.min(...values), Math.max(...values)] as const;
+  });
+}
+
+/** Closer to a plane than this (mm) is in it: rounding of a few turns in space. */
+const IN_PLANE_MM = 1e-6;
+
 /**
- * Room round the contents: from each of their sides to the nearest crease that closes the pocket there. A flat pocket
- * must also reach round half the thickness on each side (girth: 2W ≥ 2(w + t)).
+ * Room round the contents: from each of their sides to what closes the holder there, and upwards. A wall that stands
+ * there is met where it stands. A crease of a flat pocket must also reach round half the thickness on each side (girth:
+ * 2W ≥ 2(w + t)).
  */
-function measureContents(solution: Solution, at: At, caliper: number): Proof["contents"] {
+function measureContents(solution: Solution, sheets: readonly Sheet[], at: At, caliper: number): Proof["contents"] {
   const lying = solution.contents[0];
   const piece = lying && solution.pieces.find((p) => p.id === lying.on.piece);
   if (!lying || !piece) return { gap: undefined, crossing: 0 };
   const [c, s] = turn(lying.rotation);
-  const local = ([x, y]: Point): Point => [
+  const local = ([x, y, z]: Point3): Point3 => [
     c * (x - lying.x) + s * (y - lying.y),
     -s * (x - lying.x) + c * (y - lying.y),
+    z,
   ];
-  // nearest crease on each of the four sides, in the contents' own axes
+  const [a, b] = [lying.width / 2, lying.height / 2];
+  // nearest on each of the four sides, in the contents' own axes: half a thickness is taken off where it is a crease
   const sides = { right: Infinity, left: Infinity, up: Infinity, down: Infinity };
+  const meet = (side: keyof typeof sides, room: number): void => {
+    sides[side] = Math.min(sides[side], room);
+  };
   for (const fold of piece.folds) {
     if (fold.panels[0] !== lying.on.panel || Math.abs(fold.angle) < 179) continue;
-    const [a, b] = [local(fold.from), local(fold.to)];
-    const upright = Math.abs(a[0] - b[0]) < Math.abs(a[1] - b[1]);
-    const [near, low, high, half] = upright
-      ? [(a[0] + b[0]) / 2, Math.min(a[1], b[1]), Math.max(a[1], b[1]), lying.height / 2]
-      : [(a[1] + b[1]) / 2, Math.min(a[0], b[0]), Math.max(a[0], b[0]), lying.width / 2];
-    if (high < -half || low > half) continue;
-    const side = upright ? (near > 0 ? "right" : "left") : near > 0 ? "up" : "down";
-    sides[side] = Math.min(sides[side], Math.abs(near));
+    const [from, to] = [local([...fold.from, 0]), local([...fold.to, 0])];
+    const upright = Math.abs(from[0] - to[0]) < Math.abs(from[1] - to[1]);
+    const [i, j, half] = upright ? ([0, 1, b] as const) : ([1, 0, a] as const);
+    if (Math.max(from[j], to[j]) < -half || Math.min(from[j], to[j]) > half) continue;
+    const near = (from[i] + to[i]) / 2;
+    meet(
+      upright ? (near > 0 ? "right" : "left") : near > 0 ? "up" : "down",
+      Math.abs(near) - (upright ? a : b) - lying.thickness / 2,
+    );
   }
-  const room = (a: number, b: number, size: number): number => a + b - size - lying.thickness;
+  const home = undo(at(piece.id, lying.on.panel));
+  const others = sheets
+    .filter((sheet) => sheet.piece !== piece.id || sheet.panel !== lying.on.panel)
+    .map((sheet) => sheet.points.map(([x, y]) => local(move(home, move(sheet.pose, [x, y, 0])))));
+  let ceiling = Infinity;
+  for (const placed of others) {
+    const [x, y, z] = extent(placed) as [[number, number], [number, number], [number, number]];
+    const beside = z[1] > caliper && z[0] < lying.thickness;
+    if (x[1] - x[0] < IN_PLANE_MM && beside && y[1] > -b && y[0] < b) meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
+    else if (y[1] - y[0] < IN_PLANE_MM && beside && x[1] > -a && x[0] < a) meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
+    else if (z[1] - z[0] < IN_PLANE_MM && z[0] > caliper && x[1] > -a && x[0] < a && y[1] > -b && y[0] < b)
+      ceiling = Math.min(ceiling, z[0]);
+  }
+  // a flat pocket is as deep as what is in it
+  const walled = solution.inside.depth > 0;
   const gap = {
-    width: room(sides.left, sides.right, lying.width),
-    height: room(sides.up, sides.down, lying.height),
-    depth: 0,
+    width: sides.left + sides.right,
+    height: sides.up + sides.down,
+    depth: walled ? ceiling - lying.thickness : 0,
   };
   // a panel that lies within the contents' thickness over their area runs through them
-  let crossing = Math.max(0, -gap.width, -gap.height);
-  const home = undo(at(piece.id, lying.on.panel));
-  for (const other of solution.pieces) {
-    for (const panel of other.panels) {
-      if (other.id === piece.id && panel.id === lying.on.panel) continue;
-      const placed = flatten(panel.outline).map(([x, y]) => move(home, move(at(other.id, panel.id), [x, y, 0])));
-      const z = placed.map((p) => p[2]);
-      if (Math.max(...z) <= caliper * 0.999 || Math.min(...z) >= lying.thickness + caliper * 0.999) continue;
-      crossing += sharedArea(
-        placed.map((p): Point => [p[0], p[1]]),
-        rectangle(lying),
-      );
-    }
+  let crossing = Math.max(0, -gap.width, -gap.height, -gap.depth);
+  const box: Point[] = [
+    [-a, -b],
+    [a, -b],
+    [a, b],
+    [-a, b],
+  ];
+  for (const placed of others) {
+    const [low, high] = extent(placed)[2] as [number, number];
+    if (high <= caliper * 0.999 || low >= lying.thickness + caliper * 0.999) continue;
+    crossing += sharedArea(
+      placed.map((p): Point => [p[0], p[1]]),
+      box,
+    );
   }
   return { gap, crossing };
 }
@@ -177,27 +212,51 @@ function flatCrossings(solution: Solution): Crossing[] {
   );
 }
 
-/** Panels that lie in the same place once folded: in parallel planes less than a caliper apart, sharing paper. */
-function foldedCrossings(solution: Solution, at: At, caliper: number): Crossing[] {
-  const all = solution.pieces.flatMap((piece) =>
-    piece.panels.map((panel) => ({
-      key: `${piece.id}/${panel.id}`,
-      pose: at(piece.id, panel.id),
-      points: flatten(panel.outline),
-    })),
-  );
-  return pairs(all).flatMap(([a, b]): Crossing[] => {
+/**
+ * Panels in the same place once folded: in parallel planes less than a caliper apart and sharing paper, or one standing
+ * right through the other.
+ */
+function foldedCrossings(sheets: readonly Sheet[], caliper: number): Crossing[] {
+  return pairs(sheets).flatMap(([a, b]): Crossing[] => {
     const home = undo(a.pose);
     const placed = b.points.map(([x, y]) => move(home, move(b.pose, [x, y, 0])));
     const z = placed.map((p) => p[2]);
-    const parallel = Math.max(...z) - Math.min(...z) < 1e-6;
-    if (!parallel || Math.abs(z[0] as number) >= caliper * 0.999) return [];
-    const area = sharedArea(
-      placed.map((p): Point => [p[0], p[1]]),
-      a.points,
-    );
-    return area > TOUCHING_MM2 ? [{ panels: [a.key, b.key], when: "folded", area }] : [];
+    const parallel = Math.max(...z) - Math.min(...z) < IN_PLANE_MM;
+    if (parallel && Math.abs(z[0] as number) >= caliper * 0.999) return [];
+    const area = parallel
+      ? sharedArea(
+          placed.map((p): Point => [p[0], p[1]]),
+          a.points,
+        )
+      : through(a.points, placed, caliper);
+    return area > TOUCHING_MM2
+      ? [{ panels: [`${a.piece}/${a.panel}`, `${b.piece}/${b.panel}`], when: "folded", area }]
+      : [];
   });
+}
+
+/** mm² of paper where a panel (`placed`, in the other's frame) stands through another: the length it does so, a caliper wide. */
+function through(flat: readonly Point[], placed: readonly Point3[], caliper: number): number {
+  const z = placed.map((p) => p[2]);
+  // a panel that only rests on the other, or ends in its thickness, does not go through it
+  if (Math.min(...z) > -caliper || Math.max(...z) < caliper) return 0;
+  const cuts: Point[] = [];
+  placed.forEach((p, i) => {
+    const q = placed[(i + 1) % placed.length] as Point3;
+    if (p[2] > 0 === q[2] > 0) return;
+    const t = p[2] / (p[2] - q[2]);
+    cuts.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t]);
+  });
+  const [one, two] = [cuts[0], cuts.at(-1)];
+  if (!one || !two || distance(one, two) < SAME_POINT_MM) return 0;
+  // half the paper's width on either side of the cut: an edge that only touches has the other panel on one side alone
+  const ahead = direction(one, two);
+  const half = caliper / 2;
+  const beside = (by: number): Point[] => {
+    const off = (p: Point): Point => [p[0] - ahead[1] * by, p[1] + ahead[0] * by];
+    return [one, two, off(two), off(one)];
+  };
+  return 2 * Math.min(sharedArea(beside(half), flat), sharedArea(beside(-half), flat));
 }
 
 const pairs = <T>(items: readonly T[]): (readonly [T, T])[] =>

@@ -25,6 +25,11 @@ export interface Fold {
   readonly angle: number;
   /** order of folding, from 1; equal numbers fold together */
   readonly order: number;
+  /**
+   * Plies the moving panel stands off the place its score alone would take it to, along its own drawn face. Counted
+   * from the order for panels folded right over; said by the form where a score ends at another angle.
+   */
+  readonly lift?: number;
 }
 
 /** A cut inside a panel: a slit, a hole, a window. */

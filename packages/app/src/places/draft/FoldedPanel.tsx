@@ -1,4 +1,4 @@
-import { closedPicture, type Solution } from "@cut-fold/core";
+import { assembled, closedPicture, type Solution, stagesOf, stateAt } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -29,24 +29,22 @@ const hasWebGl = (): boolean => {
 
 /** What happens at each place of the slider, for people who do not see the picture. */
 function saying(solution: Solution, progress: number): string {
-  const main = solution.pieces[0];
-  if (!main || progress <= 0) return "Flat";
-  const last = Math.max(...main.folds.map((f) => f.order));
-  const fills = solution.contents.length > 0;
-  const end = last + (fills ? 1 : 0);
+  const { end, fillsAfter } = stagesOf(solution);
+  if (progress <= 0) return "Flat";
   if (progress >= end) return "Closed";
-  const filling = fills && progress > last - 1 && progress <= last;
-  if (filling) return `${solution.contents[0]?.name ?? "Contents"} going in`;
-  const order = progress <= last - 1 || !fills ? Math.ceil(progress) : last;
-  const names = main.folds
-    .filter((f) => f.order === order)
-    .map((f) => main.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? "");
+  if (fillsAfter !== undefined && progress > fillsAfter && progress <= fillsAfter + 1)
+    return `${solution.contents[0]?.name ?? "Contents"} going in`;
+  const order = Math.ceil(stateAt(solution, progress).folded);
+  const names = assembled(solution).flatMap((piece) =>
+    piece.folds
+      .filter((f) => f.order === order)
+      .map((f) => piece.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? ""),
+  );
   return `Folding the ${names.join(" and ")}`;
 }
 
 export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
-  const main = solution.pieces[0];
-  const end = Math.max(1, ...(main?.folds.map((f) => f.order) ?? [])) + (solution.contents.length > 0 ? 1 : 0);
+  const end = Math.max(1, stagesOf(solution).end);
   const [progress, setProgress] = useState(end * 0.62);
   const [side, setSide] = useState<Side>("closing");
   const [playing, setPlaying] = useState(false);
