@@ -16,7 +16,8 @@ export function solve(spec: Spec): Solution {
   const form = formById(spec.form);
   if (!form) throw new Error(`there is no form '${spec.form}'`);
   const setup = setupOf(spec);
-  const drafted = form.draft({ contents: spec.contents, stock: spec.stock, settings: spec.settings, setup });
+  const { contents, stock, settings, sheet } = spec;
+  const drafted = form.draft({ contents, stock, settings, setup, sheet });
   const pieces = drafted.pieces.map(derivePiece);
   const made = { spec, form, setup, drafted, pieces };
   return {

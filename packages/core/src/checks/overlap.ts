@@ -9,10 +9,10 @@ import type { Check } from "./check.ts";
 const SEEN_MM = 0.05;
 
 /** How far a flap's outline stands off the fold it hangs on, mm. */
-function reachOf(piece: Piece, panel: string) {
-  const fold = piece.folds.find((f) => f.panels[1] === panel);
-  const outline = piece.panels.find((p) => p.id === panel)?.outline;
-  if (!fold || !outline) throw new Error(`overlap: piece '${piece.id}' has no hinged panel '${panel}'`);
+function reachOf(pieces: readonly Piece[], panel: string) {
+  const fold = pieces.flatMap((p) => p.folds).find((f) => f.panels[1] === panel);
+  const outline = pieces.flatMap((p) => p.panels).find((p) => p.id === panel)?.outline;
+  if (!fold || !outline) throw new Error(`overlap: no piece has a hinged panel '${panel}'`);
   return { fold, reach: Math.max(...flatten(outline).map((p) => Math.abs(offLine(p, fold.from, fold.to)))) };
 }
 
@@ -21,11 +21,9 @@ export const overlap: Check = {
   id: "overlap",
   codes: ["short", "past-fold", "shallow", "too-deep"],
   run: ({ drafted, pieces, spec, setup }) =>
-    drafted.overlaps.flatMap(({ piece: id, panels, least, clear, trims, depth }): Finding[] => {
-      const piece = pieces.find((p) => p.id === id);
-      if (!piece) return [];
-      const [a, b] = [reachOf(piece, panels[0]), reachOf(piece, panels[1])];
-      const across = Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
+    drafted.overlaps.flatMap(({ piece: id, panels, least, clear, apart, trims, depth }): Finding[] => {
+      const [a, b] = [reachOf(pieces, panels[0]), reachOf(pieces, panels[1])];
+      const across = apart ?? Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
       const shared = a.reach + b.reach - across;
       const at = { check: "overlap", severity: "error", piece: id } as const;
       const setting = trims ?? depth;

@@ -3,18 +3,7 @@
  * printed sheet or a test can draw. Back to front; mm; x right, y up.
  */
 import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } from "../geometry/path.ts";
-import {
-  add,
-  cross,
-  direction,
-  HERE,
-  offLine,
-  place,
-  type Point,
-  type Pose,
-  scale,
-  turn,
-} from "../geometry/point.ts";
+import { add, cross, direction, HERE, offLine, place, type Point, type Pose, scale, turn } from "../geometry/point.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
 import type { Piece, Role } from "../model/piece.ts";
 import type { Solution, Step } from "../model/solution.ts";

@@ -35,6 +35,8 @@ export interface Proof {
   readonly area: readonly { readonly piece: string; readonly outline: number; readonly panels: number }[];
 }
 
+/** Plies that may lie over contents too small to reach under the flaps: there the cavity is that much deeper. */
+const PLIES_ABOVE = 3;
 /** The reported gap may differ from the measured one by no more than this (mm): what is printed is what is there. */
 const GAP_MM = 0.01;
 /** mm² by which an outline may differ from its panels: rounding of sums only */
@@ -54,9 +56,7 @@ export function prove(solution: Solution): Proof {
     return pose;
   };
 
-  const landings = pieces.flatMap((piece) =>
-    piece.glue.map((glue) => land(solution, piece, glue, at, caliper)),
-  );
+  const landings = pieces.flatMap((piece) => piece.glue.map((glue) => land(solution, piece, glue, at, caliper)));
   const sheets = pieces.flatMap((piece) =>
     piece.panels.map((panel): Sheet => ({
       piece: piece.id,
@@ -76,9 +76,10 @@ export function prove(solution: Solution): Proof {
   const gapTrue =
     contents.gap === undefined ||
     ((["width", "height"] as const).every((axis) => (contents.gap?.[axis] ?? 0) > 0) &&
-      (["width", "height", "depth"] as const).every(
-        (axis) => Math.abs((contents.gap?.[axis] ?? 0) - solution.gap[axis]) <= GAP_MM,
-      ));
+      (["width", "height", "depth"] as const).every((axis) => {
+        const more = (contents.gap?.[axis] ?? 0) - solution.gap[axis];
+        return more >= -GAP_MM && more <= GAP_MM + (axis === "depth" ? PLIES_ABOVE * caliper : 0);
+      }));
   const ok =
     landings.every((l) => l.distance <= LANDING_MM + SAME_POINT_MM && l.outside <= TOUCHING_MM2) &&
     gapTrue &&
@@ -169,8 +170,10 @@ function measureContents(solution: Solution, sheets: readonly Sheet[], at: At, c
   for (const placed of others) {
     const [x, y, z] = extent(placed) as [[number, number], [number, number], [number, number]];
     const beside = z[1] > caliper && z[0] < lying.thickness;
-    if (x[1] - x[0] < IN_PLANE_MM && beside && y[1] > -b && y[0] < b) meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
-    else if (y[1] - y[0] < IN_PLANE_MM && beside && x[1] > -a && x[0] < a) meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
+    if (x[1] - x[0] < IN_PLANE_MM && beside && y[1] > -b && y[0] < b)
+      meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
+    else if (y[1] - y[0] < IN_PLANE_MM && beside && x[1] > -a && x[0] < a)
+      meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
     else if (z[1] - z[0] < IN_PLANE_MM && z[0] > caliper && x[1] > -a && x[0] < a && y[1] > -b && y[0] < b)
       ceiling = Math.min(ceiling, z[0]);
   }

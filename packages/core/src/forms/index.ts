@@ -1,6 +1,7 @@
 /** Every form there is. Menus, charts, checks, the command line and the tests walk this list. */
 import type { Form } from "../model/form.ts";
 import { cardBase } from "./cardBase.ts";
+import { deepEnvelope } from "./deepEnvelope.ts";
 import { openEndEnvelope } from "./openEndEnvelope.ts";
 import { pointedEnvelope } from "./pointedEnvelope.ts";
 import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
@@ -11,6 +12,7 @@ export const forms: readonly Form[] = [
   sideSeamEnvelope,
   pointedEnvelope,
   openEndEnvelope,
+  deepEnvelope,
   cardBase,
 ];
 

@@ -32,7 +32,7 @@ export function largestCard({
 }: Reverse): { width: number; height: number } | undefined {
   const sized = (k: number): Contents => ({ ...contents, width: contents.width * k, height: contents.height * k });
   const fits = (tried: Contents): boolean => {
-    const input = { contents: tried, stock, settings, setup };
+    const input = { contents: tried, stock, settings, setup, sheet };
     const blanks = form.blanks?.(input) ?? form.draft(input).pieces.flatMap((piece) => piece.blank ?? []);
     return blanks.every((blank) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
   };

@@ -59,16 +59,17 @@ export interface Body {
   readonly relief: number;
 }
 
-/** The body for these contents, opening on its long or on its short side. */
+/** The body for these contents, opening on its long or on its short side; `need` gives the least inside on an axis. */
 export function bodyFor(
   contents: Contents,
   stock: Stock,
   room: Room,
   { grid }: Setup,
   opensOn: "long" | "short",
+  need: (size: number, thickness: number, play: number) => number = flatPocket,
 ): Body {
-  const width = roundUp(flatPocket(contents.width, contents.thickness, room.playWidth), grid);
-  const height = roundUp(flatPocket(contents.height, contents.thickness, room.playHeight), grid);
+  const width = roundUp(need(contents.width, contents.thickness, room.playWidth), grid);
+  const height = roundUp(need(contents.height, contents.thickness, room.playHeight), grid);
   const upright = width >= height === (opensOn === "long");
   return {
     across: upright ? width : height,
@@ -175,21 +176,35 @@ export function rectangularEnvelope({
     overlaps: [{ piece: "envelope", panels: ["bottom", "top"], least: SEAM, clear: SHORT_OF_FOLD, ...overlap }],
     trims: [],
     refused: [],
-    dimensions: [...sizes(blank, flaps, lying), ...dimensions],
+    dimensions: [
+      ...sizes(blank, lying, {
+        left: { value: side, lights: "score-left" },
+        top: { value: topDepth, lights: "score-top" },
+      }),
+      ...dimensions,
+    ],
   };
 }
 
 /** A point that differs from the one before it: where a flap hangs on the whole edge, corner and base are one. */
-const isNew = (p: Point, i: number, all: readonly Point[]): boolean => {
+export const isNew = (p: Point, i: number, all: readonly Point[]): boolean => {
   const before = all[(i + all.length - 1) % all.length] as Point;
   return Math.abs(p[0] - before[0]) + Math.abs(p[1] - before[1]) > 1e-9;
 };
 
-function sizes(
+interface FirstScore {
+  readonly value: number;
+  /** id of the score it is */
+  readonly lights: string;
+}
+
+/** The figures every envelope cut from a rectangle has: the sheet, the first scores, the contents. */
+export function sizes(
   blank: { readonly width: number; readonly height: number },
-  { side, topDepth }: Flaps,
   lying: Placement,
+  first: { readonly left: FirstScore; readonly top: FirstScore },
 ): Dimension[] {
+  const { left, top } = first;
   const piece = "envelope";
   const [halfX, halfY] =
     lying.rotation === 0 ? [lying.width / 2, lying.height / 2] : [lying.height / 2, lying.width / 2];
@@ -199,15 +214,23 @@ function sizes(
   return [
     { id: "blank-width", piece, from: [width, height], to: [0, height], offset: 1, value: width, lights: ["outline"] },
     { id: "blank-height", piece, from: [width, 0], to: [width, height], offset: 1, value: height, lights: ["outline"] },
-    { id: "first-score", piece, from: [0, 0], to: [side, 0], offset: 1, value: side, lights: ["score-left"] },
+    {
+      id: "first-score",
+      piece,
+      from: [0, 0],
+      to: [left.value, 0],
+      offset: 1,
+      value: left.value,
+      lights: [left.lights],
+    },
     {
       id: "second-score",
       piece,
       from: [0, height],
-      to: [0, height - topDepth],
+      to: [0, height - top.value],
       offset: 1,
-      value: topDepth,
-      lights: ["score-top"],
+      value: top.value,
+      lights: [top.lights],
     },
     // the sheet grows away from its lower left, and the contents from the middle of the body
     {

@@ -2,6 +2,8 @@
 import type { Piece } from "../model/piece.ts";
 import type { Scene } from "../model/solution.ts";
 import { HERE } from "../geometry/point.ts";
+import { assembled } from "../folding/pose.ts";
+import { stagesOf } from "../folding/stages.ts";
 import type { Making, StepDraft } from "./method.ts";
 
 const strokesOf = (piece: Piece): string[] => ["outline", ...piece.lines.map((l) => l.id)];
@@ -22,73 +24,62 @@ export const onTable = (piece: Piece, folded: number, now: readonly string[] = [
   folded,
 });
 
-/** Folds in their order, gluing each flap just before it closes, filling before the last flap. */
+/** Creases, parts glued on, folds in their order with each flap glued just before it closes, filling before what closes. */
 export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
   const [main, ...others] = pieces;
   if (!main) return [];
+  const whole = assembled({ pieces, joins: drafted.joins });
+  const folds = whole.flatMap((piece) => piece.folds);
+  const glues = whole.flatMap((piece) => piece.glue);
+  const named = (panel: string): string =>
+    nameOf(whole.find((p) => p.panels.some((q) => q.id === panel)) ?? main, panel);
+  const orders = [...new Set(folds.map((f) => f.order))].sort((a, b) => a - b);
+  const stages = stagesOf({ pieces, joins: drafted.joins, contents: drafted.contents });
   const steps: StepDraft[] = [];
-  const orders = [...new Set(main.folds.map((f) => f.order))].sort((a, b) => a - b);
-  steps.push({
-    kind: "fold",
-    code: "crease-all",
-    facts: { folds: main.folds.length },
-    scene: onTable(
-      main,
-      0,
-      main.folds.map((f) => f.id),
-    ),
-  });
-  for (const other of others) {
-    steps.push({
-      kind: "cut",
-      code: "cut-part",
-      facts: { part: other.name, width: other.blank.width, height: other.blank.height },
-      scene: onTable(other, 0, ["outline"]),
-    });
-    steps.push({
-      kind: "glue",
-      code: "glue-part",
-      facts: { part: other.name, onto: panelName(pieces, other.glue[0]?.onto) },
-      scene: onTable(
-        main,
-        0,
-        other.panels.map((p) => p.id),
-      ),
-    });
+  if (folds.length > 0) {
+    const now = folds.map((f) => f.id);
+    steps.push({ kind: "fold", code: "crease-all", facts: { folds: folds.length }, scene: onTable(main, 0, now) });
   }
-  orders.forEach((order, i) => {
-    const folding = main.folds.filter((f) => f.order === order);
+  for (const other of others) steps.push(...joining(other, pieces, main));
+  orders.forEach((order) => {
+    const folding = folds.filter((f) => f.order === order);
     const moving = folding.map((f) => f.panels[1]);
-    const glued = main.glue.filter((g) => moving.includes(g.panel));
-    const holds = drafted.contents.length > 0;
-    const closes = holds && i === orders.length - 1;
+    const glued = glues.filter((g) => moving.includes(g.panel));
+    const fills = stages.fillsAfter === order - 1;
+    const closes = stages.fillsAfter !== undefined && order > stages.fillsAfter;
+    const walled = folding.every((f) => Math.abs(f.angle) < 179);
     if (glued[0]) {
+      const web = glued[0].face === "back";
+      const now = glued.map((g) => g.id);
+      // between walls the contents' thickness holds the corners square while the glue sets
+      if (walled && !web && drafted.inside.depth > 0) {
+        const thickness = drafted.contents[0]?.thickness ?? drafted.inside.depth;
+        const scene = onTable(main, order - 1);
+        steps.push({ kind: "glue", code: "spacer", measure: thickness, facts: { depth: drafted.inside.depth }, scene });
+      }
       steps.push({
         kind: "glue",
-        code: "glue-flap",
-        facts: { flap: nameOf(main, glued[0].panel), tape: glued[0].widestTape },
-        scene: onTable(
-          main,
-          orders[i - 1] ?? 0,
-          glued.map((g) => g.id),
-        ),
+        code: web ? "glue-web" : "glue-flap",
+        facts: { flap: [...new Set(glued.map((g) => named(g.panel)))].join(" and "), tape: glued[0].widestTape },
+        scene: onTable(main, order - 1, now),
       });
     }
-    if (closes) {
-      steps.push({
-        kind: "fill",
-        code: "fill",
-        facts: { contents: drafted.contents[0]?.name ?? "" },
-        scene: onTable(main, orders[i - 1] ?? 0, ["contents"]),
-      });
+    if (fills) {
+      const facts = { contents: drafted.contents[0]?.name ?? "" };
+      steps.push({ kind: "fill", code: "fill", facts, scene: onTable(main, order - 1, ["contents"]) });
     }
-    const flaps = moving.map((id) => nameOf(main, id)).join(" and ");
-    const kind = closes ? "close" : "fold";
-    const tabbed = closes && others.length > 0;
+    const last = order === orders.at(-1);
+    // a wall closes with the flap that hangs on it: one step, told at the flap
+    if (closes && !last) return;
+    const tabbed = closes && others.some((o) => o.folds.length === 0 && drafted.joins.some((j) => j.piece === o.id));
+    const valley = folding[0] && folding[0].angle >= 0 ? 1 : 0;
+    const flaps = moving.map(named).join(" and ");
+    const code = closes ? (tabbed ? "close-tab" : "close") : glued[0] ? "fold-press" : walled ? "stand-up" : "fold-in";
+    const hung = whole.some((p) => p.folds.some((f) => moving.includes(f.panels[1]) && f.panels[0] !== p.root));
     steps.push({
-      kind,
-      code: tabbed ? "close-tab" : closes ? "close" : glued[0] ? "fold-press" : "fold-in",
-      facts: { flaps, valley: folding[0] && folding[0].angle >= 0 ? 1 : 0 },
+      kind: closes ? "close" : "fold",
+      code: code === "stand-up" && hung ? "fold-on" : code,
+      facts: { flaps, valley },
       scene: onTable(
         main,
         order,
@@ -97,6 +88,30 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
     });
   });
   return steps;
+}
+
+/** A further piece: cut out where it was not scored on the board, and glued to its place. */
+function joining(other: Piece, pieces: readonly Piece[], main: Piece): StepDraft[] {
+  const { width, height } = other.blank;
+  const onto = panelName(pieces, other.glue[0]?.onto);
+  const strip = other.folds.length > 0;
+  const cut: StepDraft = {
+    kind: "cut",
+    code: "cut-part",
+    facts: { part: other.name, width, height },
+    scene: onTable(other, 0, ["outline"]),
+  };
+  const glue: StepDraft = {
+    kind: "glue",
+    code: strip ? "glue-strip" : "glue-part",
+    facts: { part: other.name, onto, tape: other.glue[0]?.widestTape ?? 0 },
+    scene: onTable(
+      main,
+      0,
+      other.panels.map((p) => p.id),
+    ),
+  };
+  return strip ? [glue] : [cut, glue];
 }
 
 /** A panel's name inside a sentence. */

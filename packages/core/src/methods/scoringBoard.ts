@@ -24,8 +24,9 @@ export function lieAtStop({ width, height }: Piece["blank"], faceDown: boolean, 
   return turned ? { x: height, y: -width, rotation: 90, flip: false } : { x: 0, y: -height, rotation: 0, flip: false };
 }
 
+/** One reading: every score that lies there is made in the same stroke. */
 interface Reading {
-  readonly fold: Fold;
+  readonly folds: readonly string[];
   /** mm from the stop */
   readonly measure: number;
 }
@@ -34,65 +35,72 @@ interface Reading {
 function readings(piece: Piece, faceDown: boolean, upright: boolean): Reading[] {
   const { width, height } = piece.blank;
   const from = (fold: Fold): number =>
-    upright ? (faceDown ? width - fold.from[0] : fold.from[0]) : height - fold.from[1];
-  return piece.folds
-    .filter((fold) => isUpright(fold) === upright)
-    .map((fold) => ({ fold, measure: Math.round(from(fold) * 1e9) / 1e9 }))
-    .sort((a, b) => a.measure - b.measure);
+    Math.round((upright ? (faceDown ? width - fold.from[0] : fold.from[0]) : height - fold.from[1]) * 1e6) / 1e6;
+  const found = new Map<number, string[]>();
+  for (const fold of piece.folds)
+    if (isUpright(fold) === upright) found.set(from(fold), [...(found.get(from(fold)) ?? []), fold.id]);
+  return [...found].map(([measure, folds]) => ({ measure, folds })).sort((a, b) => a.measure - b.measure);
 }
 
 export const scoringBoard: Method = {
   kind: "scoring-board",
   steps(making: Making) {
-    const [main] = making.pieces;
-    if (!main) return [];
-    const { width, height } = main.blank;
-    const faceDown = liesFaceDown(main);
-    const done: string[] = ["blank"];
-    const steps: StepDraft[] = [
-      {
-        kind: "cut",
-        code: "cut-sheet",
-        measure: width,
-        facts: { width, height },
-        scene: flatOnTable(main, [], ["blank"]),
-      },
-    ];
-    const onBoard = (turned: boolean, now: readonly string[]) =>
-      ({
-        on: "board",
-        piece: main.id,
-        pose: lieAtStop(main.blank, faceDown, turned),
-        done: [...done],
-        now,
-        folded: 0,
-      }) as const;
-    const upright = readings(main, faceDown, true);
-    const level = readings(main, faceDown, false);
-    for (const [turned, group] of [
-      [false, upright],
-      [true, level],
-    ] as const) {
-      if (turned && group.length > 0 && upright.length > 0)
-        steps.push({ kind: "turn", code: "turn-left", scene: onBoard(true, []) });
-      group.forEach(({ fold, measure }, i) => {
-        const code = i > 0 ? "score-on" : turned ? "score-from-top" : "score-from-left";
-        steps.push({ kind: "score", code, measure, scene: onBoard(turned, [fold.id]) });
-        done.push(fold.id);
-      });
-    }
-    return [...steps, ...finishing(making, main, done), ...assemblySteps(making)];
+    const scored = making.pieces.filter((piece, i) => i === 0 || piece.folds.length > 0);
+    return [...scored.flatMap((piece, i) => scoreSteps(making, piece, i === 0)), ...assemblySteps(making)];
   },
 };
 
+/** Cut a piece's sheet, score it from one edge and then from the next, cut it out. */
+function scoreSteps(making: Making, piece: Piece, main: boolean): StepDraft[] {
+  const { width, height } = piece.blank;
+  const faceDown = liesFaceDown(piece);
+  const done: string[] = ["blank"];
+  const steps: StepDraft[] = [
+    {
+      kind: "cut",
+      code: main ? "cut-sheet" : "cut-second",
+      measure: width,
+      facts: { width, height, part: piece.name },
+      scene: flatOnTable(piece, [], ["blank"]),
+    },
+  ];
+  const onBoard = (turned: boolean, now: readonly string[]) =>
+    ({
+      on: "board",
+      piece: piece.id,
+      pose: lieAtStop(piece.blank, faceDown, turned),
+      done: [...done],
+      now,
+      folded: 0,
+    }) as const;
+  const upright = readings(piece, faceDown, true);
+  const level = readings(piece, faceDown, false);
+  for (const [turned, group] of [
+    [false, upright],
+    [true, level],
+  ] as const) {
+    if (turned && group.length > 0 && upright.length > 0)
+      steps.push({ kind: "turn", code: "turn-left", scene: onBoard(true, []) });
+    group.forEach(({ folds, measure }, i) => {
+      const code = i > 0 ? "score-on" : turned ? "score-from-top" : "score-from-left";
+      steps.push({ kind: "score", code, measure, scene: onBoard(turned, folds) });
+      done.push(...folds);
+    });
+  }
+  return [...steps, ...finishing(making, piece, done)];
+}
+
 /** What is cut once the scores are in: corners and tapers, then roundings. */
-function finishing({ spec }: Making, main: Piece, done: readonly string[]): StepDraft[] {
+function finishing({ spec, pieces }: Making, piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
-  const scene = flatOnTable(main, [...done, "outline"], ["outline"]);
-  const corners = main.folds.length > 1;
+  const scene = flatOnTable(piece, [...done, "outline"], ["outline"]);
+  const corners = piece.folds.length > 1 && piece.outline.some((loop) => loop.length > 4);
   if (corners) steps.push({ kind: "trim", code: "cut-corners", scene });
   const radius = spec.settings["cornerRadius"];
-  if (typeof radius === "number" && radius > 0)
+  const rounds = piece.outline.some((loop) => loop.some((s) => s.kind === "arc"));
+  // where the closing flap is a piece of its own, its tips are rounded there
+  const here = piece.id === (pieces.find((p) => p.panels.some((q) => q.id === "top")) ?? pieces[0])?.id;
+  if (typeof radius === "number" && radius > 0 && rounds && here)
     steps.push({ kind: "round", code: corners ? "round-tips" : "round-corners", measure: radius, scene });
   return steps;
 }

@@ -17,6 +17,8 @@ export interface DraftInput<S = Readonly<Record<string, unknown>>> {
   readonly stock: Stock;
   readonly settings: S;
   readonly setup: Setup;
+  /** the sheet in hand, where the maker has said: forms that can be cut in two ways look at it */
+  readonly sheet?: { readonly width: number; readonly height: number } | undefined;
 }
 
 /** Two panels that must reach over one another once folded. */
@@ -27,6 +29,8 @@ export interface Overlap {
   readonly least: number;
   /** mm a flap may not come nearer than to the fold across */
   readonly clear: number;
+  /** mm between their folds once folded, where walls stand between: otherwise as far as in the blank */
+  readonly apart?: number;
   /** the setting that trims their tips, or the one that says how deep the last of them is */
   readonly trims?: string;
   readonly depth?: string;

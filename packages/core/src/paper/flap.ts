@@ -44,10 +44,12 @@ export interface HingeOptions {
   readonly order: number;
   /** degrees; positive towards the drawn face */
   readonly angle?: number;
+  /** plies it stands off, see `Fold.lift` */
+  readonly lift?: number;
 }
 
 /** Hinges a flap on an edge. */
-export function hinge({ id, name, parent, edge, inset, corners, order, angle = 180 }: HingeOptions): Hinged {
+export function hinge({ id, name, parent, edge, inset, corners, order, angle = 180, lift = 0 }: HingeOptions): Hinged {
   const at = outward(edge);
   const length = Math.sqrt((edge.to[0] - edge.from[0]) ** 2 + (edge.to[1] - edge.from[1]) ** 2);
   const base = [at(inset, 0), at(length - inset, 0)] as const;
@@ -58,7 +60,15 @@ export function hinge({ id, name, parent, edge, inset, corners, order, angle = 1
   );
   return {
     panel: { id, name, outline },
-    fold: { id: `score-${id}`, panels: [parent, id], from: base[0], to: base[1], angle, order },
+    fold: {
+      id: `score-${id}`,
+      panels: [parent, id],
+      from: base[0],
+      to: base[1],
+      angle,
+      order,
+      ...(lift !== 0 && { lift }),
+    },
     base,
   };
 }

@@ -94,6 +94,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
   "cut-sheet": (s) => (mm) =>
     `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+  "cut-second": (s) => (mm) =>
+    `Cut a second sheet for the ${str(s.facts, "part").toLowerCase()}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
   "punch-first": (s) => (mm) =>
     `Outside up, edge against the fence. Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch.`,
   "punch-again": (s) => () => `Hold it there and punch the ${ordinal(num(s.facts, "count"))} notch.`,
@@ -122,6 +124,14 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Cut the ${str(s.facts, "part").toLowerCase()} from the offcut, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
   "glue-part": (s) => () =>
     `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
+  "glue-strip": (s) => (mm) =>
+    `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm(num(s.facts, "tape"))}.`,
+  "glue-web": (s) => (mm) =>
+    `Glue the outside of the ${str(s.facts, "flap")}: tape no wider than ${mm(num(s.facts, "tape"))}. They go inside the bottom wall.`,
+  spacer: (s) => (mm) =>
+    `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
+  "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,
+  "fold-on": (s) => () => `Fold the ${str(s.facts, "flaps")} a quarter turn further, in.`,
   "glue-flap": (s) => (mm) =>
     `Tape or glue the ${str(s.facts, "flap")} along its side edges: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "fold-in": (s) => () =>
@@ -144,6 +154,7 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   "glue-strip": "Glue strip",
   "corner-radius": "Rounding of the corners",
   "second-score": "First score from the top edge",
+  wall: "Wall, between its two scores",
   "side-flap": "Side flaps",
   "top-flap": "Top flap",
   throat: "Throat, below the mouth",

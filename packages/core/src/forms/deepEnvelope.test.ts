@@ -1,0 +1,132 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { foldedPanels, lastOrder, move } from "../folding/pose.ts";
+import { prove } from "../folding/proof.ts";
+import { stagesOf } from "../folding/stages.ts";
+import { flatten } from "../geometry/path.ts";
+import type { Solution } from "../model/solution.ts";
+import { solve } from "../solve.ts";
+import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+
+const LEAF = {
+  form: "deep-envelope",
+  contents: { name: "Pressed-leaf card", width: 148, height: 105, thickness: 8 },
+  stock: { caliper: 0.25, weight: 200 },
+  method: { board: "scoring-millimetre" },
+};
+const solved = (given: object = {}): Solution => solve(specOf({ ...LEAF, ...given }));
+const scores = (s: Solution, piece: string) =>
+  s.steps.filter((x) => x.kind === "score" && x.scene.piece === piece).map((x) => x.measure);
+
+describe("deep envelope, worked by hand", () => {
+  /*
+   * Pressed-leaf card 148 × 105 × 8 mm, stock 0.25 mm, ruler in millimetres, 3 mm of room each way, webs at the bottom.
+   *   across 148 + 3 = 151        up 105 + 3 + 0.25 (a web inside the bottom wall) = 108.25 → 109
+   *   g      8 + 0.5 + 0.25 = 8.75 → 9
+   *   side flaps 18, front 109 − 12 = 97, closing flap 40 % of 109 = 43.6 → 44
+   *   blank  151 + 2 × (9 + 18) = 205   by   44 + 9 + 109 + 9 + 97 = 268
+   *   from the left edge 18, 27, 178, 187; from the top edge 44, 53, 162, 171
+   */
+  it("the pressed-leaf card on a millimetre board", () => {
+    const s = solved();
+    expect(s.pieces).toHaveLength(1);
+    expect(s.pieces[0]?.blank).toEqual({ width: 205, height: 268 });
+    expect(s.inside).toEqual({ width: 151, height: 108.75, depth: 9 });
+    expect(s.gap).toEqual({ width: 3, height: 3.75, depth: 1 });
+    expect(scores(s, "envelope")).toEqual([18, 27, 178, 187, 44, 53, 162, 171]);
+    expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
+  });
+
+  it("becomes two pieces when the sheet is too small for the whole, and each then fits", () => {
+    // A4 is 297 high: 268 × 205 fits; a 6-inch-taller card does not: 205 + 268
+    const tall = { contents: { ...LEAF.contents, height: 130 }, sheet: { preset: "iso-a4" } };
+    const s = solved(tall);
+    // 130 + 3 + 0.25 → 134; front 122; closing flap 53.6 → 54: whole 54 + 9 + 134 + 9 + 122 = 328 > 297
+    expect(s.pieces.map((p) => p.id)).toEqual(["envelope", "flap"]);
+    expect(s.pieces[0]?.blank).toEqual({ width: 205, height: 265 });
+    expect(s.pieces[1]?.blank).toEqual({ width: 151, height: 16 + 9 + 54 });
+    // both of its scores, read from its top edge
+    expect(scores(s, "flap")).toEqual([54, 63]);
+    expect(prove(s).ok).toBe(true);
+    expect(solved({ ...tall, settings: { closing: "one" } }).findings.some((f) => f.check === "sheet")).toBe(true);
+    expect(solved({ ...tall, sheet: undefined }).pieces).toHaveLength(1);
+  });
+
+  it("holds its corners with a spacer of the contents' thickness before the front is glued", () => {
+    const { steps } = solved();
+    const spacer = steps.findIndex((x) => x.code === "spacer");
+    expect(steps[spacer]?.measure).toBe(8);
+    expect(steps[spacer + 1]).toMatchObject({ code: "glue-flap", facts: { flap: "front" } });
+    // filled once the front is on, closed with wall and flap in one step
+    expect(steps.slice(-2).map((x) => x.kind)).toEqual(["fill", "close"]);
+    expect(stagesOf(solved())).toEqual({ folds: 6, fillsAfter: 4, end: 7 });
+    const own = solved({ settings: { closing: "own" } });
+    expect(own.steps.slice(-2).map((x) => x.kind)).toEqual(["fill", "close"]);
+  });
+
+  it("writes the ply relief into the drawing: walls of the long sides give way by the paper's thickness", () => {
+    const body = solved().pieces[0];
+    const wall = body?.panels.find((p) => p.id === "bottom-wall");
+    const xs = flatten(wall?.outline ?? []).map((p) => p[0]);
+    // between the side walls' faces: 151 − 2 × 0.25
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(150.5, 9);
+  });
+});
+
+describe("deep envelope, folded", () => {
+  it("stands its walls at right angles on the body's edges, and its corners close square", () => {
+    fc.assert(
+      fc.property(randomSpec(formOf("deep-envelope")), (spec) => {
+        const s = solve(spec);
+        const caliper = spec.stock.caliper;
+        const poses = foldedPanels(s, { progress: lastOrder(s), caliper, filled: 0 });
+        const placed = (piece: string, id: string) => {
+          const panel = s.pieces.find((p) => p.id === piece)?.panels.find((p) => p.id === id);
+          const pose = poses.get(`${piece}/${id}`);
+          if (!panel || !pose) throw new Error(`no ${piece}/${id}`);
+          return flatten(panel.outline).map(([x, y]) => move(pose, [x, y, 0]));
+        };
+        const range = (points: readonly (readonly number[])[], i: number): [number, number] => {
+          const values = points.map((p) => p[i] as number);
+          return [Math.min(...values), Math.max(...values)];
+        };
+        const g = s.inside.depth;
+        const left = placed("envelope", "left-wall");
+        const bottom = placed("envelope", "bottom-wall");
+        // upright: no width of their own, and as high as the depth
+        expect(range(left, 0)[1] - range(left, 0)[0]).toBeLessThan(1e-6);
+        expect(range(bottom, 1)[1] - range(bottom, 1)[0]).toBeLessThan(1e-6);
+        expect(range(left, 2)[1]).toBeCloseTo(g, 6);
+        // the corner: the two walls meet but for the relief, over the whole height
+        expect(range(bottom, 0)[0] - range(left, 0)[0]).toBeLessThanOrEqual(Math.max(caliper, 0.2) + 1e-6);
+        expect(range(left, 1)[0]).toBeCloseTo(range(bottom, 1)[0], 6);
+        if (spec.settings["corners"] === "web") {
+          // one ply inside the bottom wall
+          const web = placed("envelope", "left-web");
+          expect(range(web, 1)[0] - range(bottom, 1)[0]).toBeCloseTo(caliper, 6);
+          expect(range(web, 1)[1] - range(web, 1)[0]).toBeLessThan(1e-6);
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it("is caught when its walls are too low, its flaps share a ply, or a panel stands through another", () => {
+    const s = solved();
+    const withFolds = (change: (fold: Solution["pieces"][number]["folds"][number]) => object): Solution => ({
+      ...s,
+      pieces: s.pieces.map((p) => ({ ...p, folds: p.folds.map((f) => ({ ...f, ...change(f) })) })),
+    });
+    expect(prove(s).ok).toBe(true);
+    const thick = { ...s, contents: s.contents.map((c) => ({ ...c, thickness: 12 })) };
+    expect(prove(thick).contents.crossing).toBeGreaterThan(0);
+    const sameply = prove(withFolds((f) => (f.id === "score-front" ? { lift: 0 } : {})));
+    expect(sameply.crossings.some((c) => c.panels.includes("envelope/front"))).toBe(true);
+    // the right flap turned on past its place stands down through body and bottom wall
+    const through = prove(withFolds((f) => (f.id === "score-right" ? { angle: 150 } : {})));
+    expect(through.ok).toBe(false);
+    expect(through.crossings.some((c) => c.panels.includes("envelope/right"))).toBe(true);
+    // a depth reported larger than the walls are
+    expect(prove({ ...s, gap: { ...s.gap, depth: s.gap.depth + 0.1 } }).ok).toBe(false);
+  });
+});
