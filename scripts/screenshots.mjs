@@ -23,6 +23,8 @@ const VIEWS = [
   ["card-base", "/draft/demo-invitation-card/flat?stage=details"],
   ["pointed", "/draft/demo-supper/flat?stage=holder"],
   ["open-end", "/draft/demo-certificate/folded?stage=holder", "in"],
+  ["deep-flat", "/draft/demo-leaf-deep/flat?stage=details"],
+  ["deep", "/draft/demo-leaf-deep/folded?stage=inside"],
   ["size-chart", "/size-chart?sheet=us-letter", "in"],
   ["settings", "/settings"],
 ];

@@ -72,7 +72,12 @@ describe("the command line", () => {
       "side-seam-envelope",
       "pointed-envelope",
       "open-end-envelope",
+      "deep-envelope",
       "card-base",
+      "envelope-liner",
+      "tag",
+      "closure-tab",
+      "mask",
     ]);
     expect(forms[0]?.settings.properties["play"]).toMatchObject({
       default: 1.5,

@@ -95,6 +95,22 @@ const SAMPLES: readonly Sample[] = [
     },
   },
   {
+    id: "demo-leaf-deep",
+    name: "Pressed-leaf card with layers, deep envelope",
+    tags: ["Shop", "to post"],
+    note: "Foam under the leaf: 9 mm in all, so it travels between walls.",
+    spec: {
+      units: "mm",
+      form: "deep-envelope",
+      contents: { preset: "iso-a6", name: "Pressed-leaf card", thickness: 9 },
+      stock: { preset: "cover-200" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a3" },
+      quantity: 12,
+      tape: 6,
+    },
+  },
+  {
     id: "demo-supper",
     name: "Harvest-supper invitation",
     tags: ["Open day", "to post"],

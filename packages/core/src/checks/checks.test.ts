@@ -21,9 +21,10 @@ const found = (given: Given, code: string): Finding | undefined =>
   findings(given).find((f) => `${f.check}.${f.code}` === code);
 
 /** The recipe after its remedy's button was pressed. */
-function press(given: Given, { settings, contents, sheet, stock, tape }: Remedy): Given {
+function press(given: Given, { form, settings, contents, sheet, stock, tape }: Remedy): Given {
   return {
     ...given,
+    ...(form && { form, settings: {}, method: {} }),
     ...(settings && { settings: { ...given.settings, ...settings } }),
     ...(contents && { contents: { ...given.contents, preset: undefined, thickness: 1, ...contents } }),
     ...(sheet && { sheet: { preset: sheet } }),
@@ -77,6 +78,46 @@ describe.each<[string, Given, { figure?: number; limit?: number; severity: strin
     { ...ENVELOPE, contents: { width: 40, height: 25, thickness: 1 }, settings: { closure: "tab" } },
     { severity: "warning" },
     ENVELOPE,
+  ],
+  [
+    "thickness.bulky",
+    { ...ENVELOPE, contents: { preset: "iso-a6", thickness: 8 } },
+    { figure: 8, limit: 6, severity: "warning" },
+    ENVELOPE,
+  ],
+  [
+    "refused.corners",
+    {
+      form: "deep-envelope",
+      contents: { preset: "iso-a6", thickness: 2 },
+      settings: { corners: "web" },
+      method: { board: "scoring-millimetre" },
+    },
+    { figure: 3, severity: "warning" },
+    { form: "deep-envelope", contents: { preset: "iso-a6", thickness: 8 }, settings: { corners: "web" } },
+  ],
+  [
+    "sheet.too-small",
+    {
+      form: "deep-envelope",
+      contents: { width: 148, height: 130, thickness: 8 },
+      settings: { closing: "one" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+    },
+    { severity: "error" },
+    {
+      form: "deep-envelope",
+      contents: { width: 148, height: 130, thickness: 8 },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+    },
+  ],
+  [
+    "hole.near-edge",
+    { form: "tag", contents: { width: 40, height: 80 }, settings: { holeFrom: 4 } },
+    { limit: 4, severity: "warning" },
+    { form: "tag", contents: { width: 40, height: 80 } },
   ],
 ])("%s", (code, broken, figures, kept) => {
   it("is told with its figures, and not when the rule is kept", () => {

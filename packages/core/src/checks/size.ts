@@ -6,7 +6,7 @@ export const size: Check = {
   id: "size",
   codes: ["rounded"],
   run: ({ drafted, spec, setup }) =>
-    drafted.contents.length > 0
+    drafted.finished === undefined
       ? []
       : (["width", "height"] as const).flatMap((axis): Finding[] => {
           const less = spec.contents[axis] - drafted.inside[axis];

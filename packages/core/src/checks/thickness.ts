@@ -16,6 +16,7 @@ export const thickness: Check = {
             severity: "warning",
             figure: spec.contents.thickness,
             limit: FLAT_UP_TO_MM,
+            remedy: { form: "deep-envelope" },
           },
         ]
       : [],

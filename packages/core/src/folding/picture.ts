@@ -230,7 +230,7 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
   }
   if (scene.folded === 0 && !["glue", "fill", "close"].includes(kind)) {
     // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
-    const corners = step.code === "cut-corners";
+    const corners = step.code === "cut-corners" || step.code === "cut-shape";
     const paper: readonly Path[] = corners
       ? [bareSheet(piece)]
       : kind === "trim"

@@ -21,6 +21,7 @@ import type { Dimension, Fold } from "../model/piece.ts";
 import { choice, length } from "../model/setting.ts";
 import { scoreBlank } from "../paper/score.ts";
 import { roundDown } from "../units/ruler.ts";
+import { finishedPiece, sheetSizes } from "./finishedPiece.ts";
 
 const settings = z.strictObject({
   fold: choice(
@@ -77,7 +78,7 @@ function stripsFor(fold: Input["settings"]["fold"], w: number, h: number, grid: 
   }
 }
 
-function draft({ contents, settings: set, setup }: Input) {
+function draft({ contents, stock, settings: set, setup }: Input) {
   const w = roundDown(contents.width, setup.grid);
   const h = roundDown(contents.height, setup.grid);
   const down = set.fold === "top";
@@ -124,17 +125,12 @@ function draft({ contents, settings: set, setup }: Input) {
     strips.map(({ id, name, size }, i) => ({ id, name, at: at((starts[i] as number) + size / 2, wide / 2) })),
   );
   const blank = { width, height };
-  return {
-    inside: { width: w, height: h, depth: 0 },
-    gap: { width: 0, height: 0, depth: 0 },
-    pieces: [{ id: "card", name: "Card base", quantity: 1, blank, root: "back", panels, folds, cuts: [], glue: [] }],
-    joins: [],
-    contents: [],
-    dimensions: dimensions({ blank, w, h, r, down, strips, starts, at }),
-    overlaps: [],
-    trims: [],
-    refused: [],
-  };
+  return finishedPiece(
+    { width: w, height: h },
+    [{ id: "card", name: "Card base", quantity: 1, blank, root: "back", panels, folds, cuts: [], glue: [] }],
+    dimensions({ blank, w, h, r, down, strips, starts, at }),
+    { finished: { width: w, height: h, thickness: (set.fold === "tri" ? 3 : 2) * stock.caliper } },
+  );
 }
 
 interface Figures {
@@ -158,8 +154,7 @@ function dimensions({ blank: { width, height }, w, h, r, down, strips, starts, a
   // how many times the sheet grows when the card does: the end that is dragged moves that much further
   const times = Math.round((down ? height : width) / (down ? h : w));
   const found: Dimension[] = [
-    { id: "blank-width", piece, from: [width, height], to: [0, height], offset: 1, value: width, lights: ["outline"] },
-    { id: "blank-height", piece, from: [width, 0], to: [width, height], offset: 1, value: height, lights: ["outline"] },
+    ...sheetSizes(piece, { width, height }),
     // the first score from the stop: on the sheet's left, or from its top down
     {
       id: "first-score",

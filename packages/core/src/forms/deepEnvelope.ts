@@ -74,8 +74,8 @@ const settings = z.strictObject({
   }),
   corners: choice(
     "Lower corners",
-    { cut: "Cut away", web: "Webs, glued inside" },
-    "web",
+    { auto: "Webs where the wall is high enough", cut: "Cut away", web: "Webs, glued inside" },
+    "auto",
     "A web keeps the corner square and closed.",
   ),
   closing: choice(
@@ -102,6 +102,8 @@ const TOP_PART = 0.4;
 const TAPER = Math.tan((5 * Math.PI) / 180);
 /** A closing flap stays this far short of the fold across. */
 const SHORT_OF_FOLD = 3;
+/** On a lower wall (mm) there is no strip left to glue a web by. */
+const WEB_FROM = 6;
 /** A web reaches at least so far along the bottom wall: enough for a 6 mm tape and its margins. */
 const LEAST_WEB = 12;
 /** The strip of a closing flap of its own: a 12 mm tape and its margins. */
@@ -114,13 +116,13 @@ const betweenWalls = (size: number, _thickness: number, play: number): number =>
 function figuresOf({ contents, stock, settings: set, setup, sheet }: Input) {
   const { grid } = setup;
   const s = stock.caliper;
-  // webs lie inside the bottom wall, one ply nearer
-  const web = set.corners === "web";
   const { across, up, turned, relief } = bodyFor(contents, stock, set, setup, "long", betweenWalls);
+  const g = roundUp(contents.thickness + set.playDepth + s, grid);
+  // webs lie inside the bottom wall, one ply nearer
+  const web = set.corners !== "cut" && g >= WEB_FROM;
   const upright = turned === 0;
   const needUp = betweenWalls(upright ? contents.height : contents.width, 0, upright ? set.playHeight : set.playWidth);
   const height = web ? roundUp(needUp + s, grid) : up;
-  const g = roundUp(contents.thickness + set.playDepth + s, grid);
   const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
   const front = Math.max(grid, roundDown(height - Math.min(set.throat, height / 2), grid));
   const least = height - front + SEAM;
@@ -292,7 +294,7 @@ function draft(input: Input): Drafted {
       { piece: "envelope", panels: ["front", "top"], least: SEAM, clear: SHORT_OF_FOLD, apart: up, depth: "topFlap" },
     ],
     trims: [],
-    refused: [],
+    refused: set.corners === "web" && !f.web ? [{ setting: "corners", instead: "cut" }] : [],
     dimensions: [
       ...sizes(envelope.blank as { width: number; height: number }, lying, {
         left: { value: side, lights: "score-left" },

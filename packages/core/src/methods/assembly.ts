@@ -26,8 +26,9 @@ export const onTable = (piece: Piece, folded: number, now: readonly string[] = [
 
 /** Creases, parts glued on, folds in their order with each flap glued just before it closes, filling before what closes. */
 export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
-  const [main, ...others] = pieces;
+  const [main, ...rest] = pieces;
   if (!main) return [];
+  const others = rest.filter((piece) => drafted.joins.some((j) => j.piece === piece.id));
   const whole = assembled({ pieces, joins: drafted.joins });
   const folds = whole.flatMap((piece) => piece.folds);
   const glues = whole.flatMap((piece) => piece.glue);
@@ -71,10 +72,18 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
     const last = order === orders.at(-1);
     // a wall closes with the flap that hangs on it: one step, told at the flap
     if (closes && !last) return;
-    const tabbed = closes && others.some((o) => o.folds.length === 0 && drafted.joins.some((j) => j.piece === o.id));
+    const tabbed = closes && others.some((o) => o.folds.length === 0);
     const valley = folding[0] && folding[0].angle >= 0 ? 1 : 0;
-    const flaps = moving.map(named).join(" and ");
-    const code = closes ? (tabbed ? "close-tab" : "close") : glued[0] ? "fold-press" : walled ? "stand-up" : "fold-in";
+    const flaps = listed(moving.map(named));
+    const code = closes
+      ? tabbed
+        ? "close-tab"
+        : "close"
+      : glued[0] && glued[0].face === "front"
+        ? "fold-press"
+        : walled
+          ? "stand-up"
+          : "fold-in";
     const hung = whole.some((p) => p.folds.some((f) => moving.includes(f.panels[1]) && f.panels[0] !== p.root));
     steps.push({
       kind: closes ? "close" : "fold",
@@ -87,6 +96,8 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
       ),
     });
   });
+  const { finish } = drafted;
+  if (finish) steps.push({ ...finish, scene: onTable(main, orders.at(-1) ?? 0) });
   return steps;
 }
 
@@ -113,6 +124,10 @@ function joining(other: Piece, pieces: readonly Piece[], main: Piece): StepDraft
   };
   return strip ? [glue] : [cut, glue];
 }
+
+/** One, two and three, as a sentence lists them. */
+const listed = (names: readonly string[]): string =>
+  [names.slice(0, -1).join(", "), names.at(-1)].filter(Boolean).join(" and ");
 
 /** A panel's name inside a sentence. */
 export const nameOf = (piece: Piece, panel: string): string =>

@@ -8,7 +8,7 @@ export function materialsOf(pieces: readonly Piece[], spec: Spec): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
   const cut = pieces.map((piece): Material => ({
     item: piece.name,
-    code: "piece",
+    code: piece.within === undefined ? "piece" : "within",
     quantity: piece.quantity * spec.quantity,
     size: piece.blank,
     stock,

@@ -7,6 +7,7 @@
  * The outside is up, so that every ridge ends inside: a piece drawn from its inside lies face down. Scores that stand
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
  */
+import { boundsOf, flatten } from "../geometry/path.ts";
 import type { Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import { assemblySteps, flatOnTable } from "./assembly.ts";
@@ -93,14 +94,26 @@ function scoreSteps(making: Making, piece: Piece, main: boolean): StepDraft[] {
 /** What is cut once the scores are in: corners and tapers, then roundings. */
 function finishing({ spec, pieces }: Making, piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
+  const { height } = piece.blank;
   const scene = flatOnTable(piece, [...done, "outline"], ["outline"]);
-  const corners = piece.folds.length > 1 && piece.outline.some((loop) => loop.length > 4);
-  if (corners) steps.push({ kind: "trim", code: "cut-corners", scene });
+  const slanted = piece.outline.some((loop) => loop.filter((edge) => edge.kind === "line").length > 4);
+  if (slanted) steps.push({ kind: "trim", code: piece.folds.length > 0 ? "cut-corners" : "cut-shape", scene });
   const radius = spec.settings["cornerRadius"];
   const rounds = piece.outline.some((loop) => loop.some((s) => s.kind === "arc"));
   // where the closing flap is a piece of its own, its tips are rounded there
   const here = piece.id === (pieces.find((p) => p.panels.some((q) => q.id === "top")) ?? pieces[0])?.id;
   if (typeof radius === "number" && radius > 0 && rounds && here)
-    steps.push({ kind: "round", code: corners ? "round-tips" : "round-corners", measure: radius, scene });
+    steps.push({ kind: "round", code: slanted ? "round-tips" : "round-corners", measure: radius, scene });
+  for (const cut of piece.cuts) {
+    const { left, right, bottom, top } = boundsOf(flatten(cut.path));
+    const hole = cut.id.startsWith("hole");
+    steps.push({
+      kind: "cut",
+      code: hole ? "punch-hole" : "cut-window",
+      measure: right - left,
+      facts: { width: right - left, height: top - bottom, from: height - (bottom + top) / 2 },
+      scene: flatOnTable(piece, [...done, "outline"], [cut.id]),
+    });
+  }
   return steps;
 }

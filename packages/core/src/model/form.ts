@@ -1,7 +1,7 @@
 import type { z } from "zod";
 import type { PunchBoard, ScoringBoard } from "../catalogue/boards.ts";
 import type { Dimension, Join, PieceDraft, Placement } from "./piece.ts";
-import type { Extent } from "./solution.ts";
+import type { Extent, StepKind } from "./solution.ts";
 import type { Contents, MethodKind, Stock } from "./spec.ts";
 
 /** The tools a draft is made with: what they can measure and where they mark. */
@@ -54,13 +54,18 @@ export interface Drafted {
   /** flaps whose point is cut straight across, and how much of it (mm, from the point) */
   readonly trims: readonly { readonly panel: string; readonly amount: number }[];
   readonly refused: readonly Refusal[];
+  /** the finished size, where the piece is itself what was asked for: a card, a tag */
+  readonly finished?: { readonly width: number; readonly height: number; readonly thickness: number };
+  /** what is done with the finished thing, told as the last step */
+  readonly finish?: { readonly kind: StepKind; readonly code: string };
 }
 
 /** One kind of holder or card: a file in `forms/`. */
 export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly id: string;
   readonly title: string;
-  readonly kind: "envelope" | "card";
+  /** what it is for: holding contents, being a card, or going with one of them */
+  readonly kind: "envelope" | "card" | "part";
   readonly about: string;
   /** ways it can be made, the usual one first */
   readonly methods: readonly MethodKind[];

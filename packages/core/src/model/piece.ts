@@ -63,6 +63,8 @@ export interface PieceDraft {
   readonly quantity: number;
   /** the blank to cut, when it is larger than the outline */
   readonly blank?: { readonly width: number; readonly height: number };
+  /** the piece whose waste it is cut from: it takes no paper of its own */
+  readonly within?: string;
   readonly root: string;
   readonly panels: readonly Panel[];
   readonly folds: readonly Fold[];

@@ -34,6 +34,8 @@ export interface Remedy {
   readonly stock?: string;
   readonly tape?: string;
   readonly board?: string;
+  /** another form for the same contents */
+  readonly form?: string;
 }
 
 export type StepKind =

@@ -47,6 +47,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm(f.limit)} holds. A narrower strip runs further; or glue to the very edge.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm(f.limit)} at most.`,
   "refused.closure": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
+  "hole.near-edge": (f) => (mm) =>
+    `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm(f.limit)} keeps a string from tearing it out.`,
+  "refused.corners": (f) => (mm) =>
+    `A wall of ${mm(f.figure)} has no room to glue a web by, so the corners are cut away.`,
   "stock.heavy": (f) => () =>
     `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
   "stock.score-first": (f) => () =>
@@ -72,6 +76,11 @@ export function remedyWords(finding: Finding, display: Display): string {
   if (typeof settings["glueStrip"] === "number") {
     return `${finding.code === "tape" ? "Widen" : "Narrow"} the strip to ${mm(settings["glueStrip"])}`;
   }
+  if (remedy.form) return "Give it walls: deep envelope";
+  if (settings["closing"]) return "Cut the flap as a piece of its own";
+  if (settings["corners"] === "cut") return "Cut the corners away";
+  if (settings["holeFrom"] === "auto") return "Move it off the edge";
+  if (typeof settings["hole"] === "number") return `Make the hole ${mm(settings["hole"])}`;
   if (settings["topFlap"] === "auto") return "Let it follow the height";
   if (settings["tipTrim"] === "auto") {
     return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
@@ -124,12 +133,21 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Cut the ${str(s.facts, "part").toLowerCase()} from the offcut, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
   "glue-part": (s) => () =>
     `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
+  "punch-hole": (s) => (mm) =>
+    `Punch a hole ${mm(s.measure ?? 0)} across, its middle ${mm(num(s.facts, "from"))} from the head.`,
+  "cut-window": (s) => (mm) =>
+    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}. What drops out is the opposite: keep it.`,
+  "fit-tab": () => () =>
+    "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
+  "fit-liner": () => () =>
+    "Slide it into the envelope until the score lies on the flap's fold, and glue the flap part alone: the rest lies free.",
   "glue-strip": (s) => (mm) =>
     `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "glue-web": (s) => (mm) =>
     `Glue the outside of the ${str(s.facts, "flap")}: tape no wider than ${mm(num(s.facts, "tape"))}. They go inside the bottom wall.`,
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
+  "cut-shape": () => () => "Cut along the outline.",
   "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,
   "fold-on": (s) => () => `Fold the ${str(s.facts, "flaps")} a quarter turn further, in.`,
   "glue-flap": (s) => (mm) =>
@@ -154,6 +172,16 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   "glue-strip": "Glue strip",
   "corner-radius": "Rounding of the corners",
   "second-score": "First score from the top edge",
+  "finished-width": "Width",
+  "finished-height": "Height",
+  "hole-from": "Hole from the head",
+  hole: "Across the hole",
+  "tab-width": "Width of the tab",
+  "tab-reach": "Reach on the front",
+  border: "Border",
+  "window-width": "Window across",
+  "window-height": "Window down",
+  "liner-deep": "Into the pocket",
   wall: "Wall, between its two scores",
   "side-flap": "Side flaps",
   "top-flap": "Top flap",

@@ -18,6 +18,7 @@ import { colour } from "../../theme/theme.ts";
 /** A remedy as a change of the recipe. */
 function changeFor({ remedy }: Finding): SpecChange {
   return {
+    ...(remedy?.form && { form: remedy.form }),
     ...(remedy?.settings && { settings: remedy.settings }),
     ...(remedy?.contents && { contents: { ...remedy.contents, preset: undefined } }),
     ...(remedy?.sheet && { sheet: { preset: remedy.sheet, width: undefined, height: undefined } }),
