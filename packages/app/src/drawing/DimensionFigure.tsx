@@ -32,7 +32,7 @@ interface DimensionFigureProps {
 }
 
 export function DimensionFigure({ dimension, view, text, name, grid, onHold }: DimensionFigureProps) {
-  const { from, to, offset, sets, gain = 1, lights, value } = dimension;
+  const { from, to, offset, sets, gain = 1, lights, value, after } = dimension;
   const display = useDisplay();
   const isLit = useLit((s) => s.ids.some((id) => id === dimension.id || (lights.includes(id) && id !== "outline")));
   const [typed, setTyped] = useState<string>();
@@ -62,7 +62,13 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
   const wide = text.length * size * 0.5 + 14;
   const tint = isLit ? colour.rust : dimension.id === "first-score" ? colour.rust : sets ? colour.slate : colour.ink;
   // short lines carry their figure before their start, which stands off the paper
-  const seat: Point = short ? [a[0] - along[0] * (wide / 2 + 4), a[1] - along[1] * (wide / 2 + 4)] : m;
+  // half the figure's own extent along the line, which lies flat however the line runs
+  const stand = Math.abs(along[0]) * (wide / 2) + Math.abs(along[1]) * (size / 2) + (after ? 14 : 4);
+  const seat: Point = !short
+    ? m
+    : after
+      ? [b[0] + along[0] * stand, b[1] + along[1] * stand]
+      : [a[0] - along[0] * (wide / 2 + 4), a[1] - along[1] * (wide / 2 + 4)];
 
   const commit = (): void => {
     if (typed === undefined) return;

@@ -7,6 +7,7 @@ import {
   direction,
   flatten,
   formatLength,
+  holds,
   inARow,
   pathData,
   type Piece,
@@ -266,6 +267,17 @@ const NAME_OFF_CUT_MM = 24;
 /** how near (px) a figure may stand to a panel's name before the name gives way */
 const CROWDED_PX = { x: 60, y: 34 } as const;
 
+/** where a crowded name may step, px: aside, down, up */
+const ASIDE_PX: readonly [Point, ...Point[]] = [
+  [0, 0],
+  [-74, 0],
+  [74, 0],
+  [0, 40],
+  [0, -40],
+];
+/** a panel lower than this (px) has no room for a name: pointing at it still tells it */
+const LOWEST_NAMED_PX = 24;
+
 /** The middle of a panel, weighed by its corners' triangles. */
 function middleOf(points: readonly Point[]): Point {
   let [area, x, y] = [0, 0, 0];
@@ -305,12 +317,20 @@ const PanelNames = memo(function PanelNames({ piece, view, contents, dimensions 
           const out = hinge
             ? direction([(hinge.from[0] + hinge.to[0]) / 2, (hinge.from[1] + hinge.to[1]) / 2], middle)
             : ([0, 0] as const);
-          const [x, y0] = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
-          // a figure in the same place has the better right to it
-          const crowded = figures.some((f) => Math.abs(f[0] - x) < CROWDED_PX.x && Math.abs(f[1] - y0) < CROWDED_PX.y);
-          const y = crowded ? y0 + CROWDED_PX.y : y0;
-          const wide = (Math.max(...points.map((p) => p[0])) - Math.min(...points.map((p) => p[0]))) * view.k;
-          return wide < 60 ? null : (
+          const start = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
+          // a figure in the same place has the better right to it: the name steps aside as long as it stays on its panel
+          const free = ([dx, dy]: Point): boolean =>
+            holds(points, [middle[0] + out[0] * away + dx / view.k, middle[1] + out[1] * away - dy / view.k]) &&
+            !figures.some(
+              (f) => Math.abs(f[0] - start[0] - dx) < CROWDED_PX.x && Math.abs(f[1] - start[1] - dy) < CROWDED_PX.y,
+            );
+          const step = ASIDE_PX.find(free) ?? ASIDE_PX[0];
+          const [x, y] = [start[0] + step[0], start[1] + step[1]];
+          const spread = (i: 0 | 1): number =>
+            Math.max(...points.map((p) => p[i])) - Math.min(...points.map((p) => p[i]));
+          const wide = spread(0) * view.k;
+          const low = spread(1) * view.k < LOWEST_NAMED_PX;
+          return wide < 60 || low ? null : (
             <text key={panel.id} x={x} y={y}>
               {panel.name}
             </text>

@@ -105,9 +105,9 @@ const SAMPLES: readonly Sample[] = [
       contents: { preset: "iso-a6", name: "Pressed-leaf card", thickness: 9 },
       stock: { preset: "cover-200" },
       method: { board: "scoring-millimetre" },
-      sheet: { preset: "iso-a3" },
+      sheet: { preset: "iso-a4" },
       quantity: 12,
-      tape: 6,
+      tape: 3,
     },
   },
   {

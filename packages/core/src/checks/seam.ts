@@ -40,7 +40,7 @@ export const seam: Check = {
           const strip = piece.id === pieces[0]?.id ? stripOf(form) : undefined;
           const at = { check: "seam", severity: "warning", piece: piece.id, panel: glue.panel } as const;
           const found: Finding[] = [];
-          if (length < LEAST_SEAM_MM) {
+          if (!glue.web && length < LEAST_SEAM_MM) {
             // a narrow strip runs further along the slant before it leaves the flap under it
             const narrows = strip && Number(spec.settings["glueStrip"]) > strip.min;
             const remedy = narrows ? { remedy: { settings: { glueStrip: strip.min } } } : {};

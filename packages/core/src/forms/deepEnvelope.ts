@@ -361,6 +361,7 @@ function webGlue({ across, g, webLong, relief }: Figures, at: (x: number, y: num
     polygon: zone.map(([across0, down]) => at(id === "left" ? -across0 : across + across0, -down)),
     onto: { piece: "envelope", panel: "bottom-wall", face: "front" },
     widestTape: g - 2 * edge,
+    web: true,
   }));
 }
 
@@ -446,10 +447,12 @@ function figures(f: Figures, set: Set, at: (x: number, y: number) => Point): Dim
     {
       id: "wall",
       piece,
-      from: at(0, up * 0.3),
-      to: at(-g, up * 0.3),
+      // in the corner that is cut away, where nothing else is written
+      from: at(-WEB_FROM, up),
+      to: at(-WEB_FROM, up + g),
       offset: 0,
       value: g,
+      after: true,
       lights: ["left-wall", "right-wall", "bottom-wall", "top-wall"],
     },
     {
@@ -461,6 +464,7 @@ function figures(f: Figures, set: Set, at: (x: number, y: number) => Point): Dim
       value: side,
       sets: "settings.sideFlap",
       lights: ["left", "right"],
+      after: true,
     },
     {
       id: "top-flap",

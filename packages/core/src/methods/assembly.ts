@@ -50,7 +50,7 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
     const closes = stages.fillsAfter !== undefined && order > stages.fillsAfter;
     const walled = folding.every((f) => Math.abs(f.angle) < 179);
     if (glued[0]) {
-      const web = glued[0].face === "back";
+      const web = glued[0].web === true;
       const now = glued.map((g) => g.id);
       // between walls the contents' thickness holds the corners square while the glue sets
       if (walled && !web && drafted.inside.depth > 0) {

@@ -54,6 +54,8 @@ export interface Glue {
   readonly onto: PanelFace;
   /** mm across the strip that may be glued: the widest tape that does not show */
   readonly widestTape: number;
+  /** closes a corner: no push of the contents comes on it, so it may be short */
+  readonly web?: true;
 }
 
 /** What a form says of one piece; everything else about the piece is derived from it. */
@@ -130,4 +132,6 @@ export interface Dimension {
   readonly gain?: number;
   /** panels, folds and cuts that light up with it */
   readonly lights: readonly string[];
+  /** where the line is too short to carry its figure it stands past the end, and not before the start */
+  readonly after?: true;
 }

@@ -196,7 +196,9 @@ function GapPicture({ solution }: { readonly solution: Solution }) {
         </text>
       </svg>
       <p className="figure-note">
-        Half a thickness is taken off already, {formatLength(spec.contents.thickness / 2, display)} each side.
+        {inside.depth > 0
+          ? `${formatLength(gap.depth, display)} free above it, between walls of ${formatLength(inside.depth, display)}.`
+          : `Half a thickness is taken off already, ${formatLength(spec.contents.thickness / 2, display)} each side.`}
       </p>
     </section>
   );
