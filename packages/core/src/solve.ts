@@ -2,6 +2,8 @@
 import { checks } from "./checks/index.ts";
 import { formById } from "./forms/index.ts";
 import { materialsOf } from "./methods/materials.ts";
+import { withLayers } from "./forms/layers.ts";
+import { packOf } from "./forms/pack.ts";
 import { methodOf } from "./methods/index.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
@@ -16,8 +18,9 @@ export function solve(spec: Spec): Solution {
   const form = formById(spec.form);
   if (!form) throw new Error(`there is no form '${spec.form}'`);
   const setup = setupOf(spec);
-  const { contents, stock, settings, sheet } = spec;
-  const drafted = form.draft({ contents, stock, settings, setup, sheet });
+  const { stock, settings, sheet, layers = [] } = spec;
+  const contents = packOf(spec.contents);
+  const drafted = withLayers(form.draft({ contents, stock, settings, setup, sheet }), layers, setup.grid);
   const pieces = drafted.pieces.map(derivePiece);
   const made = { spec, form, setup, drafted, pieces };
   return {
@@ -29,9 +32,10 @@ export function solve(spec: Spec): Solution {
     pieces,
     joins: drafted.joins,
     contents: drafted.contents,
+    ...(drafted.finished && { finished: drafted.finished }),
     dimensions: drafted.dimensions,
     findings: checks.flatMap((check) => check.run(made)),
-    materials: materialsOf(pieces, spec),
+    materials: materialsOf(pieces, drafted.joins, spec),
     steps: methodOf(spec.method.kind)
       .steps(made)
       .map((step, i) => ({ n: i + 1, ...step })),

@@ -3,6 +3,7 @@ import { board } from "./board.ts";
 import type { Check } from "./check.ts";
 import { gap } from "./gap.ts";
 import { hole } from "./hole.ts";
+import { layer } from "./layer.ts";
 import { overlap } from "./overlap.ts";
 import { refused } from "./refused.ts";
 import { seam } from "./seam.ts";
@@ -11,4 +12,16 @@ import { size } from "./size.ts";
 import { stock } from "./stock.ts";
 import { thickness } from "./thickness.ts";
 
-export const checks: readonly Check[] = [gap, overlap, board, sheet, refused, seam, hole, stock, thickness, size];
+export const checks: readonly Check[] = [
+  gap,
+  overlap,
+  board,
+  sheet,
+  refused,
+  seam,
+  hole,
+  layer,
+  stock,
+  thickness,
+  size,
+];

@@ -1,9 +1,10 @@
 /**
  * Where every panel is when the paper is folded so far. Space: a piece's flat coordinates with z towards whoever looks
  * at the drawn face; mm. Panels turn rigidly about their scores; a panel folded right over is lifted by one caliper for
- * each ply beneath it, and by the contents when they lie beneath it, by raising the axis it turns about half as far.
+ * each ply beneath it, by what those carry, and by the contents when they lie beneath it: the axis it turns about is
+ * raised half as far.
  */
-import type { Join, Piece } from "../model/piece.ts";
+import type { Face, Join, PanelFace, Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { turn } from "../geometry/point.ts";
 
@@ -84,8 +85,8 @@ export interface FoldState {
   readonly caliper: number;
   /** mm of contents lying on the front of the root panel; 0 for an empty holder */
   readonly filled: number;
-  /** panels that carry joined pieces on the side they fold over, and so need room for one more ply */
-  readonly carrying?: readonly string[];
+  /** mm of joined pieces that a panel carries on a face; nothing unless said */
+  readonly carried?: (panel: string, face: Face) => number;
 }
 
 /** The pieces that are folded up together: the main one and what is joined to it. Loose parts are not among them. */
@@ -99,16 +100,20 @@ export const lastOrder = (solution: Pick<Solution, "pieces" | "joins">): number 
 /** Where each panel of a piece is, by panel id. Panels no fold reaches stay where they are drawn. */
 export function posesOf(
   piece: Piece,
-  { progress, caliper, filled, carrying = [] }: FoldState,
+  { progress, caliper, filled, carried = () => 0 }: FoldState,
 ): ReadonlyMap<string, Rigid> {
   const poses = new Map<string, Rigid>([[piece.root, STILL]]);
   const folds = [...piece.folds].sort((a, b) => a.order - b.order);
-  // plies are counted separately on the two sides of the panel they fold over
-  const plyOf = (fold: Piece["folds"][number]): number => {
+  // plies are counted separately on the two sides of the panel they fold over, each with what it carries on either face
+  const heightOf = (fold: Piece["folds"][number]): number => {
+    const [facing, away]: [Face, Face] = fold.angle >= 0 ? ["front", "back"] : ["back", "front"];
     const beneath = folds.filter((f) => f.angle >= 0 === fold.angle >= 0 && f.order <= fold.order);
-    const thick = (order: number): number =>
-      beneath.some((f) => f.order === order && carrying.includes(f.panels[1])) ? 2 : 1;
-    return [...new Set(beneath.map((f) => f.order))].reduce((sum, order) => sum + thick(order), 0);
+    const most = (order: number, face: Face): number =>
+      Math.max(...beneath.filter((f) => f.order === order).map((f) => carried(f.panels[1], face)));
+    return [...new Set(beneath.map((f) => f.order))].reduce(
+      (sum, order) => sum + caliper + most(order, facing) + (order < fold.order ? most(order, away) : 0),
+      carried(fold.panels[0], facing),
+    );
   };
   const pending = [...folds];
   while (pending.length > 0) {
@@ -118,7 +123,7 @@ export function posesOf(
     const part = Math.min(1, Math.max(0, progress - fold.order + 1));
     const over = fold.angle >= 0;
     const flat = Math.abs(fold.angle) > 179;
-    const lift = flat ? (plyOf(fold) * caliper + (over ? filled : 0)) * (over ? 1 : -1) : 0;
+    const lift = flat ? (heightOf(fold) + (over ? filled : 0)) * (over ? 1 : -1) : 0;
     const folded = about(
       [fold.from[0], fold.from[1], lift / 2],
       [fold.to[0], fold.to[1], lift / 2],
@@ -132,15 +137,36 @@ export function posesOf(
   return poses;
 }
 
-/** A join as a move in space: the joined piece lies one caliper in front of, or behind, the panel it is glued to. */
-export function joinMove(join: Join, caliper: number): Rigid {
+/** mm the paper of a piece is thick. */
+export const caliperOf = (piece: Piece | undefined, caliper: number): number => piece?.stock?.caliper ?? caliper;
+
+/** A join as a move in space: the joined piece lies so far (mm, sheet to sheet) in front of, or behind, its panel. */
+export function joinMove(join: Join, off: number): Rigid {
   const [c, s] = turn(join.rotation);
   const m = join.flip ? -1 : 1;
   // a sheet turned face down is mirrored in x and its z points the other way
   return {
     r: [c * m, -s, 0, s * m, c, 0, 0, 0, m],
-    t: [join.x, join.y, join.onto.face === "front" ? caliper : -caliper],
+    t: [join.x, join.y, join.onto.face === "front" ? off : -off],
   };
+}
+
+/** mm of joined pieces that stand on a face of a panel, whatever lies on them included. */
+export function carriedOn(
+  { pieces, joins }: Pick<Solution, "pieces" | "joins">,
+  on: PanelFace,
+  caliper: number,
+): number {
+  return joins.reduce((most, join) => {
+    if (join.onto.piece !== on.piece || join.onto.panel !== on.panel || join.onto.face !== on.face) return most;
+    const own = caliperOf(
+      pieces.find((p) => p.id === join.piece),
+      caliper,
+    );
+    const out: Face = (on.face === "front") !== join.flip ? "front" : "back";
+    const above = carriedOn({ pieces, joins }, { piece: join.piece, panel: join.panel, face: out }, caliper);
+    return Math.max(most, own + (join.raised ?? 0) + above);
+  }, 0);
 }
 
 /** Every panel of every piece where it is in space, keyed `piece/panel`: joined pieces ride on the panel they are glued to. */
@@ -149,16 +175,15 @@ export function foldedPanels(
   state: FoldState,
 ): ReadonlyMap<string, Rigid> {
   const all = new Map<string, Rigid>();
-  const bases = new Map<string, Rigid>();
   for (const piece of assembled(solution)) {
     const join = solution.joins.find((j) => j.piece === piece.id);
     const target = join && all.get(`${join.onto.piece}/${join.onto.panel}`);
-    const base = join && target ? after(target, joinMove(join, state.caliper)) : STILL;
-    bases.set(piece.id, base);
-    const carrying = solution.joins
-      .filter((j) => j.onto.piece === piece.id && j.onto.face === "front")
-      .map((j) => j.onto.panel);
-    for (const [panel, pose] of posesOf(piece, { ...state, carrying }))
+    const beneath = join && solution.pieces.find((p) => p.id === join.onto.piece);
+    const off = (caliperOf(piece, state.caliper) + caliperOf(beneath, state.caliper)) / 2 + (join?.raised ?? 0);
+    const base = join && target ? after(target, joinMove(join, off)) : STILL;
+    const carried = (panel: string, face: Face): number =>
+      carriedOn(solution, { piece: piece.id, panel, face }, state.caliper);
+    for (const [panel, pose] of posesOf(piece, { ...state, carried }))
       all.set(`${piece.id}/${panel}`, after(base, pose));
   }
   return all;

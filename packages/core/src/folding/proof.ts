@@ -9,7 +9,7 @@ import { direction, distance, type Point, turn } from "../geometry/point.ts";
 import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
-import { assembled, foldedPanels, lastOrder, move, type Point3, type Rigid, undo } from "./pose.ts";
+import { assembled, caliperOf, foldedPanels, lastOrder, move, type Point3, type Rigid, undo } from "./pose.ts";
 
 export interface Landing {
   readonly glue: string;
@@ -63,10 +63,11 @@ export function prove(solution: Solution): Proof {
       panel: panel.id,
       pose: at(piece.id, panel.id),
       points: flatten(panel.outline),
+      caliper: caliperOf(piece, caliper),
     })),
   );
   const contents = measureContents(solution, sheets, at, caliper);
-  const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets, caliper)];
+  const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets)];
   const area = solution.pieces.map((piece) => ({
     piece: piece.id,
     outline: piece.outline.reduce((sum, loop) => sum + areaOf(loop), 0),
@@ -100,9 +101,12 @@ function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], at:
   if (!panel || !own) return { glue: glue.id, onto, distance: Infinity, outside: Infinity };
   const source = at(piece.id, glue.panel);
   const home = undo(at(glue.onto.piece, glue.onto.panel));
-  const half = (face: "front" | "back"): number => (face === "front" ? caliper / 2 : -caliper / 2);
-  const landed = glue.polygon.map(([x, y]): Point3 => move(home, move(source, [x, y, half(glue.face)])));
-  const distance = Math.max(...landed.map((p) => Math.abs(p[2] - half(glue.onto.face))));
+  const half = (sheet: Piece, face: "front" | "back"): number =>
+    (face === "front" ? caliperOf(sheet, caliper) : -caliperOf(sheet, caliper)) / 2;
+  // foam fills the distance it is bought for
+  const foam = solution.joins.find((j) => j.piece === piece.id)?.raised ?? 0;
+  const landed = glue.polygon.map(([x, y]): Point3 => move(home, move(source, [x, y, half(piece, glue.face)])));
+  const distance = Math.max(...landed.map((p) => Math.abs(Math.abs(p[2] - half(target, glue.onto.face)) - foam)));
   const zone = landed.map((p): Point => [p[0], p[1]]);
   const size = Math.abs(areaOf(polygon(zone)));
   const missed = size - sharedArea(zone, flatten(panel.outline));
@@ -116,6 +120,8 @@ interface Sheet {
   readonly panel: string;
   readonly pose: Rigid;
   readonly points: readonly Point[];
+  /** mm its paper is thick */
+  readonly caliper: number;
 }
 
 /** The least and the greatest of each coordinate. */
@@ -219,8 +225,9 @@ function flatCrossings(solution: Solution): Crossing[] {
  * Panels in the same place once folded: in parallel planes less than a caliper apart and sharing paper, or one standing
  * right through the other.
  */
-function foldedCrossings(sheets: readonly Sheet[], caliper: number): Crossing[] {
+function foldedCrossings(sheets: readonly Sheet[]): Crossing[] {
   return pairs(sheets).flatMap(([a, b]): Crossing[] => {
+    const caliper = (a.caliper + b.caliper) / 2;
     const home = undo(a.pose);
     const placed = b.points.map(([x, y]) => move(home, move(b.pose, [x, y, 0])));
     const z = placed.map((p) => p[2]);

@@ -29,7 +29,7 @@ export function solutionJson(solution: Solution, display: Display): unknown {
       id: piece.id,
       name: piece.name,
       quantity: piece.quantity * solution.spec.quantity,
-      stock,
+      stock: piece.stock?.title ?? stock,
       blank: piece.blank,
       outline: piece.outline.map(pathData).join(""),
       lines: piece.lines.map((l) => ({
@@ -45,6 +45,7 @@ export function solutionJson(solution: Solution, display: Display): unknown {
     })),
     joins: solution.joins,
     contents: solution.contents,
+    ...(solution.finished && { finished: solution.finished }),
     dimensions: solution.dimensions,
     findings: solution.findings.map((f) => ({ ...f, message: sayFinding(f, display) })),
     materials: solution.materials,

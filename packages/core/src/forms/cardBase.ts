@@ -234,5 +234,6 @@ export const cardBase = defineForm({
   methods: ["scoring-board"],
   settings,
   heaviest: 350,
+  faces: ({ fold }) => stripsFor(fold as Input["settings"]["fold"], 1, 1, 1).map(({ id, name }) => ({ id, name })),
   draft,
 });

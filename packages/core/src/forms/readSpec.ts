@@ -7,117 +7,28 @@ import { catalogue } from "../catalogue/index.ts";
 import { find } from "../catalogue/entry.ts";
 import { settingsOf, type Form, type Setup } from "../model/form.ts";
 import { settingMeta } from "../model/setting.ts";
-import {
-  CALIPER_MM,
-  methodKinds,
-  type Spec,
-  specSchema,
-  THICKNESS_MM,
-  SIZE_MM,
-  SHEET_MM,
-  WEIGHT_GSM,
-  QUANTITY,
-} from "../model/spec.ts";
+import { methodKinds, type Spec, specSchema, THICKNESS_MM, SIZE_MM, SHEET_MM, QUANTITY } from "../model/spec.ts";
 import { formById, forms } from "./index.ts";
-import { readLength, type Unit } from "../units/length.ts";
+import { pileThickness } from "./pack.ts";
+import { type Read, Reader, record, told } from "./reader.ts";
+import { readStock } from "./readStock.ts";
+import { readAlso, readLayers, readPile } from "./readLayers.ts";
 import { rulers } from "../units/ruler.ts";
 
-/** One thing wrong with what was given: where, what (a code with its facts), and what is allowed. */
-export interface Problem {
-  readonly field: string;
-  readonly code:
-    | "missing"
-    | "unknown-key"
-    | "not-a-length"
-    | "unknown-unit"
-    | "too-small"
-    | "too-large"
-    | "not-allowed"
-    | "unknown-preset"
-    | "wrong-type"
-    | "not-made-this-way";
-  readonly facts: Readonly<Record<string, string | number>>;
-}
+export type { Problem, Read } from "./reader.ts";
 
-export type Read<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
-
-/** A wrong value as it can be told back: short, whatever it is. */
-const told = (value: unknown): string =>
-  typeof value === "string"
-    ? value.slice(0, 60)
-    : ((JSON.stringify(value) as string | undefined) ?? "nothing").slice(0, 60);
-
-const record = (value: unknown): value is Record<string, unknown> =>
-  typeof value === "object" && value !== null && !Array.isArray(value);
-
-/** Collects problems while reading, so that one pass tells everything that is wrong. */
-class Reader {
-  readonly problems: Problem[] = [];
-  readonly unit: Unit;
-  constructor(unit: Unit) {
-    this.unit = unit;
-  }
-
-  report(field: string, code: Problem["code"], facts: Problem["facts"] = {}): undefined {
-    this.problems.push({ field, code, facts });
-    return undefined;
-  }
-
-  length(value: unknown, field: string, { min, max }: { min: number; max: number }): number | undefined {
-    if (typeof value !== "number" && typeof value !== "string")
-      return this.report(field, "not-a-length", { given: told(value) });
-    const read = readLength(String(value), this.unit);
-    if (!read.ok)
-      return this.report(field, read.problem === "unknown-unit" ? "unknown-unit" : "not-a-length", {
-        given: told(value),
-      });
-    return this.within(read.mm, field, { min, max });
-  }
-
-  within(value: number, field: string, { min, max }: { min: number; max: number }, bare = false): number | undefined {
-    const facts: Problem["facts"] = bare ? { minCount: min, maxCount: max, given: value } : { min, max, given: value };
-    if (value < min - 1e-9) return this.report(field, "too-small", facts);
-    if (value > max + 1e-9) return this.report(field, "too-large", facts);
-    return value;
-  }
-
-  count(value: unknown, field: string, bounds: { min: number; max: number }, whole = false): number | undefined {
-    if (typeof value !== "number" || !Number.isFinite(value) || (whole && !Number.isInteger(value)))
-      return this.report(field, "wrong-type", { wants: whole ? "a whole number" : "a number" });
-    return this.within(value, field, bounds, true);
-  }
-
-  text(value: unknown, field: string): string | undefined {
-    return typeof value === "string" && value.length <= 80
-      ? value
-      : this.report(field, "wrong-type", { wants: "a text of up to 80 letters" });
-  }
-
-  /** An object with no keys but these; undefined (and reported) for anything else. */
-  object(value: unknown, field: string, keys: readonly string[]): Record<string, unknown> | undefined {
-    if (!record(value)) return this.report(field, "wrong-type", { wants: "an object" });
-    for (const key of Object.keys(value)) {
-      if (!keys.includes(key))
-        this.report(field ? `${field}.${key}` : key, "unknown-key", { allowed: keys.join(", ") });
-    }
-    return value;
-  }
-
-  preset<T extends { id: string; title: string; source: string }>(
-    id: unknown,
-    field: string,
-    entries: readonly T[],
-  ): T | undefined {
-    if (id === undefined) return undefined;
-    const entry = typeof id === "string" ? find(entries, id) : undefined;
-    return (
-      entry ?? this.report(field, "unknown-preset", { given: told(id), allowed: entries.map((e) => e.id).join(", ") })
-    );
-  }
-}
-
-const SPEC_KEYS = ["units", "form", "contents", "stock", "settings", "method", "quantity", "sheet", "tape"] as const;
+const SPEC_KEYS = [
+  "units",
+  "form",
+  "contents",
+  "stock",
+  "settings",
+  "method",
+  "quantity",
+  "sheet",
+  "tape",
+  "layers",
+] as const;
 
 /** Reads a recipe. Never throws on what it is given. */
 export function readSpec(given: unknown): Read<Spec> {
@@ -142,6 +53,8 @@ export function readSpec(given: unknown): Read<Spec> {
   const sheet = raw["sheet"] === undefined ? undefined : readSheet(raw["sheet"], reader);
   const tape = raw["tape"] === undefined ? undefined : reader.length(raw["tape"], "tape", { min: 1, max: 50 });
 
+  const layers = form && settings && readLayers(raw["layers"], form, settings, reader);
+
   if (reader.problems.length > 0 || !form || !contents || !stock || !method || !settings || quantity === undefined) {
     return { ok: false, problems: reader.problems };
   }
@@ -155,6 +68,7 @@ export function readSpec(given: unknown): Read<Spec> {
     quantity,
     ...(sheet && { sheet }),
     ...(tape !== undefined && { tape }),
+    ...(layers && { layers }),
   };
   return { ok: true, value: specSchema.parse(spec) };
 }
@@ -162,7 +76,7 @@ export function readSpec(given: unknown): Read<Spec> {
 function readContents(value: unknown, reader: Reader): Spec["contents"] | undefined {
   if (value === undefined)
     return reader.report("contents", "missing", { allowed: "a preset, or width, height and thickness" });
-  const raw = reader.object(value, "contents", ["preset", "name", "width", "height", "thickness"]);
+  const raw = reader.object(value, "contents", ["preset", "name", "width", "height", "thickness", "pile", "also"]);
   if (!raw) return undefined;
   const preset = reader.preset(raw["preset"], "contents.preset", catalogue.contents);
   const side = (key: "width" | "height"): number | undefined =>
@@ -171,35 +85,25 @@ function readContents(value: unknown, reader: Reader): Spec["contents"] | undefi
       : reader.length(raw[key], `contents.${key}`, SIZE_MM);
   const width = side("width");
   const height = side("height");
-  const thickness =
-    raw["thickness"] === undefined
+  const pile = readPile(raw["pile"], reader);
+  const also = readAlso(raw["also"], reader);
+  // a pile says how thick it is: what was said before gives way
+  const thickness = pile
+    ? reader.within(pileThickness(pile), "contents.thickness", THICKNESS_MM)
+    : raw["thickness"] === undefined
       ? (preset?.thickness ?? 1)
       : reader.length(raw["thickness"], "contents.thickness", THICKNESS_MM);
   const name = raw["name"] === undefined ? preset?.title : reader.text(raw["name"], "contents.name");
   if (width === undefined || height === undefined || thickness === undefined) return undefined;
-  return { ...(preset && { preset: preset.id }), ...(name !== undefined && { name }), width, height, thickness };
-}
-
-const USUAL_STOCK = "text-120";
-
-function readStock(value: unknown, reader: Reader): Spec["stock"] | undefined {
-  const raw =
-    value === undefined
-      ? { preset: USUAL_STOCK }
-      : reader.object(value, "stock", ["preset", "title", "caliper", "weight"]);
-  if (!raw) return undefined;
-  const preset = reader.preset(raw["preset"], "stock.preset", catalogue.stocks);
-  const caliper =
-    raw["caliper"] === undefined
-      ? (preset?.caliper ?? reader.report("stock.caliper", "missing", { allowed: "a length" }))
-      : reader.length(raw["caliper"], "stock.caliper", CALIPER_MM);
-  const weight =
-    raw["weight"] === undefined
-      ? (preset?.weight ?? reader.report("stock.weight", "missing", { allowed: "g/m²" }))
-      : reader.count(raw["weight"], "stock.weight", WEIGHT_GSM);
-  const title = raw["title"] === undefined ? preset?.title : reader.text(raw["title"], "stock.title");
-  if (caliper === undefined || weight === undefined) return undefined;
-  return { ...(preset && { preset: preset.id }), ...(title !== undefined && { title }), caliper, weight };
+  return {
+    ...(preset && { preset: preset.id }),
+    ...(name !== undefined && { name }),
+    width,
+    height,
+    thickness,
+    ...(pile && { pile }),
+    ...(also && { also }),
+  };
 }
 
 function readSheet(value: unknown, reader: Reader): Spec["sheet"] | undefined {

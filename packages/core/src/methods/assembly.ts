@@ -4,6 +4,8 @@ import type { Scene } from "../model/solution.ts";
 import { HERE } from "../geometry/point.ts";
 import { assembled } from "../folding/pose.ts";
 import { stagesOf } from "../folding/stages.ts";
+import { boundsOf, flatten } from "../geometry/path.ts";
+import { marginsOf } from "../paper/margin.ts";
 import type { Making, StepDraft } from "./method.ts";
 
 const strokesOf = (piece: Piece): string[] => ["outline", ...piece.lines.map((l) => l.id)];
@@ -25,7 +27,8 @@ export const onTable = (piece: Piece, folded: number, now: readonly string[] = [
 });
 
 /** Creases, parts glued on, folds in their order with each flap glued just before it closes, filling before what closes. */
-export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
+export function assemblySteps(making: Making): StepDraft[] {
+  const { pieces, drafted } = making;
   const [main, ...rest] = pieces;
   if (!main) return [];
   const others = rest.filter((piece) => drafted.joins.some((j) => j.piece === piece.id));
@@ -41,7 +44,8 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
     const now = folds.map((f) => f.id);
     steps.push({ kind: "fold", code: "crease-all", facts: { folds: folds.length }, scene: onTable(main, 0, now) });
   }
-  for (const other of others) steps.push(...joining(other, pieces, main));
+  const layers = others.filter((o) => o.stock !== undefined);
+  for (const other of others) if (!layers.includes(other)) steps.push(...joining(other, pieces, main));
   orders.forEach((order) => {
     const folding = folds.filter((f) => f.order === order);
     const moving = folding.map((f) => f.panels[1]);
@@ -96,9 +100,49 @@ export function assemblySteps({ pieces, drafted }: Making): StepDraft[] {
       ),
     });
   });
+  for (const sheet of layers) steps.push(...layering(sheet, making, main));
   const { finish } = drafted;
   if (finish) steps.push({ ...finish, scene: onTable(main, orders.at(-1) ?? 0) });
   return steps;
+}
+
+/** A layer: cut from its own paper, laid on with the border it leaves. */
+function layering(sheet: Piece, { pieces, drafted }: Making, main: Piece): StepDraft[] {
+  const join = drafted.joins.find((j) => j.piece === sheet.id);
+  const margins = join && marginsOf(pieces, join);
+  if (!join || !margins) return [];
+  const opening = sheet.cuts[0] && boundsOf(flatten(sheet.cuts[0].path));
+  const size = {
+    part: sheet.name,
+    paper: sheet.stock?.title ?? "",
+    width: sheet.blank.width,
+    height: sheet.blank.height,
+  };
+  const ground = pieces.find((p) => p.id === join.onto.piece);
+  const onto = ground === main ? nameOf(main, join.onto.panel) : (ground?.name.toLowerCase() ?? "");
+  return [
+    {
+      kind: "cut",
+      code: opening ? "cut-frame" : "cut-layer",
+      facts: opening
+        ? { ...size, openWidth: opening.right - opening.left, openHeight: opening.top - opening.bottom }
+        : size,
+      scene: onTable(sheet, 0, ["outline"]),
+    },
+    {
+      kind: "glue",
+      code: "lay-on",
+      measure: margins.left,
+      facts: {
+        part: sheet.name,
+        onto: join.onto.face === "back" && ground === main ? `inside of the ${onto}` : onto,
+        side: margins.left,
+        top: margins.top,
+        raised: join.raised ?? 0,
+      },
+      scene: onTable(main, 0, [sheet.id]),
+    },
+  ];
 }
 
 /** A further piece: cut out where it was not scored on the board, and glued to its place. */

@@ -1,25 +1,49 @@
 /** The cut list: every piece, and the tape that holds them. */
 import { areaOf, polygon } from "../geometry/path.ts";
-import type { Piece } from "../model/piece.ts";
+import type { Join, Piece } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 
-export function materialsOf(pieces: readonly Piece[], spec: Spec): Material[] {
+/** Foam tape is sold about 12 mm wide; its thickness is what lifts. */
+const FOAM_WIDE = 12;
+
+/** What holds the pieces: zones for tape, and runs of foam (mm) by how far it lifts. */
+function held(pieces: readonly Piece[], joins: readonly Join[]) {
+  const foamed = new Map<number, number>();
+  const taped = pieces.flatMap((piece) => {
+    const raised = joins.find((j) => j.piece === piece.id)?.raised ?? 0;
+    if (raised === 0) return piece.glue;
+    const run = piece.glue.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / FOAM_WIDE, 0);
+    foamed.set(raised, (foamed.get(raised) ?? 0) + run);
+    return [];
+  });
+  return { foamed, taped };
+}
+
+export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], spec: Spec): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
   const cut = pieces.map((piece): Material => ({
     item: piece.name,
     code: piece.within === undefined ? "piece" : "within",
     quantity: piece.quantity * spec.quantity,
     size: piece.blank,
-    stock,
+    stock: piece.stock?.title ?? stock,
   }));
-  const glue = pieces.flatMap((p) => p.glue);
-  if (glue.length === 0) return cut;
-  const width = Math.min(...glue.map((g) => g.widestTape), spec.tape ?? Infinity);
+  const { foamed, taped } = held(pieces, joins);
+  const foam = [...foamed].map(([raised, run]): Material => ({
+    item: "Foam tape",
+    code: "foam",
+    quantity: spec.quantity,
+    size: { width: run, height: FOAM_WIDE },
+    stock: String(raised),
+  }));
+  if (taped.length === 0) return [...cut, ...foam];
+  const width = Math.min(...taped.map((g) => g.widestTape), spec.tape ?? Infinity);
   // a zone is widestTape across: its area over that is the run of tape
-  const run = glue.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0);
+  const run = taped.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0);
   return [
     ...cut,
+    ...foam,
     {
       item: "Double-sided tape",
       code: "tape",

@@ -70,6 +70,10 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   /** ways it can be made, the usual one first */
   readonly methods: readonly MethodKind[];
   readonly settings: S;
+  /** panels that layers can be laid on; none for forms that take no layers */
+  readonly faces?: (
+    settings: Readonly<Record<string, unknown>>,
+  ) => readonly { readonly id: string; readonly name: string }[];
   /** heaviest stock that folds cleanly here, g/m² */
   readonly heaviest: number;
   draft(input: DraftInput<z.output<S>>): Drafted;

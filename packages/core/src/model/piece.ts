@@ -4,6 +4,7 @@
  */
 import type { Path } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
+import type { Stock } from "./spec.ts";
 
 /** `front` is the drawn face, the one you look at in the flat drawing. */
 export type Face = "front" | "back";
@@ -67,6 +68,8 @@ export interface PieceDraft {
   readonly blank?: { readonly width: number; readonly height: number };
   /** the piece whose waste it is cut from: it takes no paper of its own */
   readonly within?: string;
+  /** paper other than the draft's own */
+  readonly stock?: Stock;
   readonly root: string;
   readonly panels: readonly Panel[];
   readonly folds: readonly Fold[];
@@ -103,6 +106,8 @@ export interface Join {
   readonly y: number;
   readonly rotation: number;
   readonly flip: boolean;
+  /** mm of foam between the two */
+  readonly raised?: number;
 }
 
 /** Contents lying on the front face of a panel, centred at `x, y`, mm and degrees. */

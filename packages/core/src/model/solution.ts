@@ -34,6 +34,8 @@ export interface Remedy {
   readonly stock?: string;
   readonly tape?: string;
   readonly board?: string;
+  /** a layer's border, mm; layers are counted from 0 */
+  readonly layer?: { readonly index: number; readonly border: number };
   /** another form for the same contents */
   readonly form?: string;
 }
@@ -86,6 +88,8 @@ export interface Solution {
   readonly pieces: readonly Piece[];
   readonly joins: readonly Join[];
   readonly contents: readonly Placement[];
+  /** the finished size of a card or a part, its layers counted: what an envelope for it must hold */
+  readonly finished?: { readonly width: number; readonly height: number; readonly thickness: number };
   readonly dimensions: readonly Dimension[];
   readonly findings: readonly Finding[];
   readonly materials: readonly Material[];

@@ -51,6 +51,14 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm(f.limit)} keeps a string from tearing it out.`,
   "refused.corners": (f) => (mm) =>
     `A wall of ${mm(f.figure)} has no room to glue a web by, so the corners are cut away.`,
+  "layer.thin": (f) => (mm) =>
+    `${str(f.facts, "name")}: a border of ${mm(f.figure)} is too thin to lay straight by hand; from ${mm(f.limit)} on the eye forgives.`,
+  "layer.uneven": (f) => (mm) =>
+    `${str(f.facts, "name")}: the border comes out ${mm(f.figure)} at the sides and ${mm(f.limit)} above and below on this ruler.`,
+  "layer.sticks-out": (f) => () =>
+    `${str(f.facts, "name")}: its square corners stand out past the rounded ones beneath. Give it more border.`,
+  "layer.nothing": (f) => (mm) =>
+    `${str(f.facts, "name")}: a border of ${mm(f.figure)} leaves nothing of it. Make the border narrower.`,
   "stock.heavy": (f) => () =>
     `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
   "stock.score-first": (f) => () =>
@@ -76,6 +84,7 @@ export function remedyWords(finding: Finding, display: Display): string {
   if (typeof settings["glueStrip"] === "number") {
     return `${finding.code === "tape" ? "Widen" : "Narrow"} the strip to ${mm(settings["glueStrip"])}`;
   }
+  if (remedy.layer) return `Make the border ${mm(remedy.layer.border)}`;
   if (remedy.form) return "Give it walls: deep envelope";
   if (settings["closing"]) return "Cut the flap as a piece of its own";
   if (settings["corners"] === "cut") return "Cut the corners away";
@@ -141,6 +150,15 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
   "fit-liner": () => () =>
     "Slide it into the envelope until the score lies on the flap's fold, and glue the flap part alone: the rest lies free.",
+  "cut-layer": (s) => (mm) => `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}.`,
+  "cut-frame": (s) => (mm) =>
+    `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and out of it an opening ${mm(num(s.facts, "openWidth"))} × ${mm(num(s.facts, "openHeight"))}.`,
+  "lay-on": (s) => (mm) =>
+    `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${
+      Math.abs(num(s.facts, "side") - num(s.facts, "top")) < 0.05
+        ? `${mm(num(s.facts, "side"))} free all round`
+        : `${mm(num(s.facts, "side"))} free on the left, ${mm(num(s.facts, "top"))} above`
+    }.`,
   "glue-strip": (s) => (mm) =>
     `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "glue-web": (s) => (mm) =>
@@ -159,6 +177,9 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
   "close-tab": (s) => () => `Close the ${str(s.facts, "flaps")} and tuck the tab into the slit.`,
 };
+
+const layerOf = (s: Step): string =>
+  `the ${str(s.facts, "part").toLowerCase()}${str(s.facts, "paper") ? ` from ${str(s.facts, "paper")}` : ""}`;
 
 /** What each figure on the drawing measures. */
 export const dimensionWords: Readonly<Record<string, string>> = {
@@ -260,6 +281,8 @@ export function sayProblem({ code, facts }: Problem, display: Display): string {
       return `'${given}' is not in the catalogue; known: ${str(facts, "allowed")}`;
     case "wrong-type":
       return `must be ${str(facts, "wants")}`;
+    case "no-layers":
+      return `${str(facts, "form")} takes no layers: lay them on a card base`;
     case "not-made-this-way":
       return `${str(facts, "form")} cannot be made with '${given}'; it can with: ${str(facts, "allowed")}`;
   }

@@ -1,0 +1,26 @@
+/** Reads a paper: a stock of the catalogue, or one measured by hand. */
+import { catalogue } from "../catalogue/index.ts";
+import { CALIPER_MM, type Spec, WEIGHT_GSM } from "../model/spec.ts";
+import type { Reader } from "./reader.ts";
+
+const USUAL_STOCK = "text-120";
+
+export function readStock(value: unknown, reader: Reader, field = "stock"): Spec["stock"] | undefined {
+  const raw =
+    value === undefined
+      ? { preset: USUAL_STOCK }
+      : reader.object(value, field, ["preset", "title", "caliper", "weight"]);
+  if (!raw) return undefined;
+  const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.stocks);
+  const caliper =
+    raw["caliper"] === undefined
+      ? (preset?.caliper ?? reader.report(`${field}.caliper`, "missing", { allowed: "a length" }))
+      : reader.length(raw["caliper"], `${field}.caliper`, CALIPER_MM);
+  const weight =
+    raw["weight"] === undefined
+      ? (preset?.weight ?? reader.report(`${field}.weight`, "missing", { allowed: "g/m²" }))
+      : reader.count(raw["weight"], `${field}.weight`, WEIGHT_GSM);
+  const title = raw["title"] === undefined ? preset?.title : reader.text(raw["title"], `${field}.title`);
+  if (caliper === undefined || weight === undefined) return undefined;
+  return { ...(preset && { preset: preset.id }), ...(title !== undefined && { title }), caliper, weight };
+}
