@@ -37,6 +37,29 @@ describe("deep envelope, worked by hand", () => {
     expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
   });
 
+  /*
+   * Marks of 5 mm, stock 0.4 mm, up 40 + 0.1 (+ 0.4 where webs reach) → 45 in every case.
+   *   80 wide, room 20, 12 thick: across 100, 10 mm free each side; webs 15 long reach in: 45 − 0.4 − 40 = 4.6 free
+   *   250.05 wide, room 19.96, 8 thick: across 275, 12.475 free each side; webs 12 long do not: 45 − 40 = 5 free
+   */
+  it("counts a web's ply only where it reaches the contents", () => {
+    const roomy = (width: number, thickness: number, playWidth: number) =>
+      solved({
+        contents: { width, height: 40, thickness },
+        stock: { caliper: 0.4, weight: 200 },
+        settings: { playWidth, playHeight: 0.1 },
+        method: { board: "scoring-millimetre", ruler: "five-millimetre" },
+      });
+    for (const [s, free] of [
+      [roomy(80, 12, 20), 4.6],
+      [roomy(250.05, 8, 19.96), 5],
+    ] as const) {
+      expect(s.pieces[0]?.panels.map((p) => p.id)).toContain("left-web");
+      expect(s.gap.height).toBeCloseTo(free, 9);
+      expect(prove(s).contents.gap?.height).toBeCloseTo(free, 9);
+    }
+  });
+
   it("becomes two pieces when the sheet is too small for the whole, and each then fits", () => {
     // A4 is 297 high: 268 × 205 fits; a 6-inch-taller card does not: 205 + 268
     const tall = { contents: { ...LEAF.contents, height: 130 }, sheet: { preset: "iso-a4" } };

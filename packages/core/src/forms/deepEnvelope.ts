@@ -118,11 +118,15 @@ function figuresOf({ contents, stock, settings: set, setup, sheet }: Input) {
   const s = stock.caliper;
   const { across, up, turned, relief } = bodyFor(contents, stock, set, setup, "long", betweenWalls);
   const g = roundUp(contents.thickness + set.playDepth + s, grid);
-  // webs lie inside the bottom wall, one ply nearer
   const web = set.corners !== "cut" && g >= WEB_FROM;
   const upright = turned === 0;
-  const needUp = betweenWalls(upright ? contents.height : contents.width, 0, upright ? set.playHeight : set.playWidth);
-  const height = web ? roundUp(needUp + s, grid) : up;
+  const [wide, high] = upright ? [contents.width, contents.height] : [contents.height, contents.width];
+  // short of the front, whatever throat is asked for
+  const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, up / 2 - grid);
+  // webs lie inside the bottom wall: where they reach the contents, these stand one ply higher
+  const webPly = web && webLong > (across - wide) / 2 ? s : 0;
+  const needUp = betweenWalls(high, 0, upright ? set.playHeight : set.playWidth);
+  const height = webPly > 0 ? roundUp(needUp + webPly, grid) : up;
   const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
   const front = Math.max(grid, roundDown(height - Math.min(set.throat, height / 2), grid));
   const least = height - front + SEAM;
@@ -133,8 +137,7 @@ function figuresOf({ contents, stock, settings: set, setup, sheet }: Input) {
     set.closing === "own" ||
     (set.closing === "auto" && sheet !== undefined && !fitsIn(whole.width, whole.height, sheet.width, sheet.height));
   const strip = roundUp(Math.min(STRIP, height / 3), grid);
-  const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, front);
-  return { across, up: height, turned, relief, g, side, front, topDepth, web, own, strip, webLong, s };
+  return { across, up: height, turned, relief, g, side, front, topDepth, web, webPly, own, strip, webLong, s };
 }
 
 type Figures = ReturnType<typeof figuresOf>;
@@ -258,12 +261,11 @@ function draft(input: Input): Drafted {
     thickness: contents.thickness,
     on: { piece: "envelope", panel: "body" },
     x: left + across / 2,
-    // webs take one ply of the room at the bottom
-    y: bottom + up / 2 + (f.web ? s / 2 : 0),
+    y: bottom + up / 2 + f.webPly / 2,
     rotation: f.turned,
   };
   const [blank, flapBlank] = blanksOf(f);
-  const room = { across, up: up - (f.web ? s : 0) };
+  const room = { across, up: up - f.webPly };
   const inside =
     f.turned === 0
       ? { width: room.across, height: room.up, depth: g }
@@ -272,7 +274,7 @@ function draft(input: Input): Drafted {
     id: "envelope",
     name: "Envelope",
     quantity: 1,
-    blank: blank as { width: number; height: number },
+    blank: blank,
     root: "body",
     panels: [{ id: "body", name: "Body", outline }, ...hung.map((h) => h.panel)],
     folds: hung.map((h) => h.fold),

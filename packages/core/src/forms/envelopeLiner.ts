@@ -110,20 +110,25 @@ function gummed(flap: readonly Point[], gum: number, left: number, right: number
   return clipConvex(insetPolygon(pulled, gum), window);
 }
 
-/** The widened gum line, at most one mark more than asked for, at which the flap part ends on a mark. */
+/** Near enough to the mark (mm): what is left is cut off the tip. */
+const ON_MARK_MM = 1e-3;
+/** The flap part shrinks evenly as the gum line widens, but for roundings: the straight guess is right at once or soon. */
+const GUESSES = 6;
+
+/** The flap part, its gum line widened by at most one mark of the ruler so that it ends on a mark. */
 function onMark(flap: readonly Point[], asked: number, left: number, right: number, grid: number) {
-  const depth = (gum: number): number => {
+  const at = (gum: number) => {
     const shape = gummed(flap, gum, left, right);
-    return shape.length < 3 ? 0 : boundsOf(shape).top;
+    return { gum, shape, depth: shape.length < 3 ? 0 : boundsOf(shape).top };
   };
-  const wanted = roundDown(depth(asked), grid);
-  let [low, high] = [asked, asked + grid];
-  for (let i = 0; i < 30; i += 1) {
-    const middle = (low + high) / 2;
-    if (depth(middle) >= wanted) low = middle;
-    else high = middle;
+  let [low, high] = [at(asked), at(asked + grid)];
+  const wanted = roundDown(low.depth, grid);
+  for (let i = 0; i < GUESSES && low.depth - wanted > ON_MARK_MM && high.depth < wanted; i += 1) {
+    const guess = at(low.gum + ((high.gum - low.gum) * (low.depth - wanted)) / (low.depth - high.depth));
+    if (guess.depth >= wanted) low = guess;
+    else high = guess;
   }
-  return { wanted, gum: low };
+  return { wanted, shape: low.shape };
 }
 
 function draft(input: Input) {
@@ -133,8 +138,8 @@ function draft(input: Input) {
   const width = roundDown(across - 2 * Math.min(set.sides, across / 4), grid);
   const [left, right] = [(across - width) / 2, (across + width) / 2];
   const deep = roundDown(set.deep === "auto" ? up - 3 : Math.min(set.deep, up - 3), grid);
-  const { wanted, gum } = onMark(flap, set.gum, left, right, grid);
-  const tip = gummed(flap, gum, left, right)
+  const { wanted, shape } = onMark(flap, set.gum, left, right, grid);
+  const tip = shape
     .map(([x, y]): Point => [x - left, Math.min(y, wanted) + deep])
     .filter((p, i, all) => {
       const before = all[(i + all.length - 1) % all.length] as Point;
