@@ -1,5 +1,4 @@
-import { sharedArea } from "../geometry/clipper.ts";
-import { areaOf, flatten, polygon } from "../geometry/path.ts";
+import { areaOf, clipConvex, flatten, polygon } from "../geometry/path.ts";
 import { place } from "../geometry/point.ts";
 import type { Join, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
@@ -18,12 +17,13 @@ const INSIDE_ROUNDING = 1 - Math.SQRT1_2;
 /** Paper (mm²) over an edge that anybody sees. */
 const SEEN_MM2 = 0.2;
 
-/** mm² of a layer that lie past the panel beneath it. */
+/** mm² of a layer that lie past what is beneath it: a panel, rounded perhaps, or a mat. Both are convex. */
 function overhang(pieces: readonly Piece[], join: Join): number {
   const outlineOf = (piece: string, panel: string) =>
     flatten(pieces.find((p) => p.id === piece)?.panels.find((p) => p.id === panel)?.outline ?? []);
   const lying = outlineOf(join.piece, join.panel).map((p) => place(p, join));
-  return Math.abs(areaOf(polygon(lying))) - sharedArea(lying, outlineOf(join.onto.piece, join.onto.panel));
+  const kept = clipConvex(lying, outlineOf(join.onto.piece, join.onto.panel));
+  return Math.abs(areaOf(polygon(lying))) - Math.abs(areaOf(polygon(kept)));
 }
 
 /** Layers lie within what is beneath them, and their borders can be laid by hand and are even. */

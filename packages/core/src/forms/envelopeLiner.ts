@@ -13,8 +13,7 @@
  */
 import { z } from "zod";
 import { boards } from "../catalogue/boards.ts";
-import { insetPolygon } from "../geometry/clipper.ts";
-import { boundsOf, clipConvex, flatten, polygon } from "../geometry/path.ts";
+import { boundsOf, clipConvex, flatten, insetConvex, polygon } from "../geometry/path.ts";
 import { cross, direction, dot, type Point, subtract } from "../geometry/point.ts";
 import { defineForm, type DraftInput, type Form } from "../model/form.ts";
 import type { Dimension } from "../model/piece.ts";
@@ -97,7 +96,7 @@ function flapOf(input: Input): { readonly across: number; readonly up: number; r
   };
 }
 
-/** The flap less the gum line along its free edges; its fold is no free edge, so it is pulled down out of the way first. */
+/** The flap, convex in every form, less the gum line along its free edges; its fold is no free edge, so it is pulled down out of the way first. */
 function gummed(flap: readonly Point[], gum: number, left: number, right: number): Point[] {
   const { left: l, right: r, top } = boundsOf(flap);
   const pulled = flap.map(([x, y]): Point => [x, y < 1e-6 ? -3 * gum : y]);
@@ -107,7 +106,7 @@ function gummed(flap: readonly Point[], gum: number, left: number, right: number
     [Math.min(right, r), top],
     [Math.max(left, l), top],
   ];
-  return clipConvex(insetPolygon(pulled, gum), window);
+  return clipConvex(insetConvex(pulled, gum), window);
 }
 
 /** Near enough to the mark (mm): what is left is cut off the tip. */

@@ -6,6 +6,7 @@ import {
   boundsOf,
   clipConvex,
   flatten,
+  insetConvex,
   lengthOf,
   line,
   pathData,
@@ -17,7 +18,7 @@ import {
   sweep,
   type Arc,
 } from "./path.ts";
-import { distance, type Point, turn } from "./point.ts";
+import { distance, offLine, type Point, turn } from "./point.ts";
 
 const square: Point[] = [
   [0, 0],
@@ -101,6 +102,24 @@ describe("paths", () => {
         square,
       ),
     ).toEqual([]);
+  });
+
+  it("draws a convex polygon in along every edge", () => {
+    // a square of 10 less 2 all round is one of 6; less 5 it is gone
+    expect(areaOf(polygon(insetConvex(square, 2)))).toBeCloseTo(36, 9);
+    expect(Math.abs(areaOf(polygon(insetConvex(square, 5))))).toBeCloseTo(0, 9);
+    expect(insetConvex(square, 6)).toEqual([]);
+    // a triangle with legs 30, 40, 50: its inscribed circle has radius 10, so 4 in all sides shrink by 0.4
+    const triangle: Point[] = [
+      [0, 0],
+      [40, 0],
+      [0, 30],
+    ];
+    const drawn = insetConvex(triangle, 4);
+    expect(areaOf(polygon(drawn))).toBeCloseTo(600 * 0.36, 9);
+    const nearest = (p: Point): number =>
+      Math.min(...triangle.map((a, i) => offLine(p, a, triangle[(i + 1) % 3] as Point)));
+    for (const p of drawn) expect(nearest(p)).toBeCloseTo(4, 9);
   });
 
   it("writes SVG path data with true arcs, no exponent and no −0", () => {

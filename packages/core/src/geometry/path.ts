@@ -244,23 +244,35 @@ export function roundCorners(points: readonly Point[], radii: readonly number[])
   return path;
 }
 
-/** What is left of `subject` inside the convex, anticlockwise polygon `window` (Sutherland and Hodgman, 1974). */
-export function clipConvex(subject: readonly Point[], window: readonly Point[]): Point[] {
-  let kept = [...subject];
-  window.forEach((a, i) => {
-    const b = window[(i + 1) % window.length] as Point;
-    const input = kept;
-    kept = [];
-    input.forEach((p, k) => {
-      const q = input[(k + 1) % input.length] as Point;
-      const sideP = cross(subtract(b, a), subtract(p, a));
-      const sideQ = cross(subtract(b, a), subtract(q, a));
-      if (sideP >= 0) kept.push(p);
-      if (sideP > 0 !== sideQ > 0 && sideP !== sideQ) kept.push(between(p, q, sideP / (sideP - sideQ)));
-    });
+/** What is left of a polygon to the left of the endless line a→b (one step of Sutherland and Hodgman, 1974). */
+function leftOf(subject: readonly Point[], a: Point, b: Point): Point[] {
+  const kept: Point[] = [];
+  subject.forEach((p, k) => {
+    const q = subject[(k + 1) % subject.length] as Point;
+    const sideP = cross(subtract(b, a), subtract(p, a));
+    const sideQ = cross(subtract(b, a), subtract(q, a));
+    if (sideP >= 0) kept.push(p);
+    if (sideP > 0 !== sideQ > 0 && sideP !== sideQ) kept.push(between(p, q, sideP / (sideP - sideQ)));
   });
   return kept;
 }
+
+/** What is left of `subject` inside the convex, anticlockwise polygon `window`; nothing where they do not meet. */
+export const clipConvex = (subject: readonly Point[], window: readonly Point[]): Point[] =>
+  window.reduce((kept: Point[], a, i) => leftOf(kept, a, window[(i + 1) % window.length] as Point), [...subject]);
+
+/** A convex, anticlockwise polygon drawn in by `by` mm along every edge; nothing where none is left. */
+export const insetConvex = (points: readonly Point[], by: number): Point[] =>
+  points.reduce(
+    (kept: Point[], a, i) => {
+      const b = points[(i + 1) % points.length] as Point;
+      if (distance(a, b) < SAME_POINT_MM) return kept;
+      const [dx, dy] = direction(a, b);
+      const inwards: Point = [-dy * by, dx * by];
+      return leftOf(kept, add(a, inwards), add(b, inwards));
+    },
+    [...points],
+  );
 
 /** One number for a drawing file: four decimals at most, no exponent, no −0. */
 export function figure(value: number): string {
