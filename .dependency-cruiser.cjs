@@ -6,7 +6,7 @@ const floors = [
   ["catalogue", "model"],
   ["paper"],
   ["forms"],
-  ["folding", "checks", "methods"],
+  ["folding", "checks", "methods", "layout"],
   ["words"],
   ["formats"],
 ];

@@ -57,6 +57,48 @@ describe("the command line", () => {
     expect(worse.error.some((line) => line.startsWith("contents.width:"))).toBe(true);
   });
 
+  it("plans the trimming of a run, with what it says at the trimmer", () => {
+    const { status, json } = run(["trim", "-"], { ...SPEC, sheet: { preset: "us-letter" }, quantity: 3 });
+    expect(status).toBe(0);
+    const [plan] = json() as [{ sheets: number; groups: { cuts: { text: string }[]; blanks: unknown[] }[] }];
+    expect(plan.sheets).toBe(3);
+    expect(plan.groups[0]?.blanks).toHaveLength(1);
+    expect(plan.groups[0]?.cuts.map((c) => c.text.replace(/\s/gu, " "))).toEqual(["Down 8 in", "Across 8 in"]);
+  });
+
+  it("works back from an envelope, and refuses one that cannot be read", () => {
+    const { status, json } = run(["back", "-"], {
+      units: "in",
+      envelope: { preset: "envelope-us-a7" },
+      card: { stock: { preset: "cover-250" }, layers: [{ kind: "mat", border: "1/8 in" }] },
+    });
+    expect(status).toBe(0);
+    const back = json() as { card: { width: number; height: number }; base: { pieces: unknown[] } };
+    // 7 1/4 in less paper, thickness and 3 mm: 7 in on eighths
+    expect(back.card.width / 25.4).toBeCloseTo(7, 6);
+    expect(back.base.pieces).toHaveLength(2);
+    const wrong = run(["back", "-"], { envelope: { width: "wide", height: 100 } });
+    expect([wrong.status, wrong.stdout]).toEqual([2, ""]);
+    expect(wrong.stderr).toContain("envelope.width: 'wide' is not a length");
+  });
+
+  it("makes the same in another size, and says what keeps and follows", () => {
+    const { status, json } = run(["resize", "-", "--width", "7", "--height", "5in"], SPEC);
+    expect(status).toBe(0);
+    const done = json() as { recipe: { contents: { width: number } }; keeps: { label: string }[] };
+    expect(done.recipe.contents.width).toBeCloseTo(177.8, 9);
+    expect(done.keeps.map((k) => k.label)).toContain("Glue strip");
+    expect(run(["resize", "-", "--width", "x", "--height", "5"], SPEC).status).toBe(2);
+  });
+
+  it("lists every form for every card", () => {
+    const { status, json } = run(["table", "--units", "in"]);
+    expect(status).toBe(0);
+    const cells = json() as { form: string; contents: string; blank: { width: number } }[];
+    const cell = cells.find((c) => c.form === "square-blank-envelope" && c.contents === "us-a2");
+    expect(cell?.blank.width).toBe(203.2);
+  });
+
   it("proves", () => {
     const { json } = run(["prove", "-"], SPEC);
     expect(json()).toMatchObject({ ok: true, crossings: [], contents: { crossing: 0 } });

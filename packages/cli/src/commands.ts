@@ -1,20 +1,30 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import {
+  blanksIn,
   catalogue,
   chartOf,
+  cutsOf,
   type Display,
   find,
   forms,
   type Problem,
   rank,
+  readBack,
+  readLength,
   readSpec,
   reasonWords,
+  resize,
+  sayCannot,
+  sayCut,
   sayFinding,
   sayProblem,
   solutionJson,
   solve,
   type Spec,
+  tableCells,
+  trimPlans,
+  workBack,
   writeProject,
   writeSvg,
 } from "@cut-fold/core";
@@ -162,6 +172,75 @@ export const commands: Readonly<Record<string, Command>> = {
           findings: solution.findings.map((f) => sayFinding(f, displayFor(units))),
         })),
       ),
+  },
+  trim: {
+    flags: [],
+    run: ({ json }) =>
+      forSpecs(json(), (spec, units) =>
+        trimPlans(solve(spec)).map(({ groups, ...plan }) => ({
+          ...plan,
+          groups: groups.map(({ count, root }) => ({
+            count,
+            blanks: blanksIn(root),
+            cuts: cutsOf(root).map((cut) => ({ ...cut, text: sayCut(cut, displayFor(units)) })),
+          })),
+        })),
+      ),
+  },
+  back: {
+    flags: [],
+    run: ({ json }) => {
+      const given = json();
+      const read = readBack(given);
+      if (!read.ok) throw new BadInput(lines(read.problems, unitsOf(given)));
+      const { envelope, card } = read.value;
+      const back = workBack(envelope, card);
+      if (back.ok) {
+        const { inside, card: size, gap, spec } = back;
+        return { inside, card: size, gap, base: solutionJson(solve(spec), displayFor(unitsOf(given))) };
+      }
+      if (back.problems.length > 0) throw new BadInput(lines(back.problems, unitsOf(given)));
+      throw new BadInput(["envelope: no card of at least 20 mm goes in: fewer layers, or a larger envelope"]);
+    },
+  },
+  resize: {
+    flags: ["width", "height"],
+    run: ({ flags, json }) => {
+      const [width, height] = [flags.get("width"), flags.get("height")];
+      if (width === undefined || height === undefined)
+        throw new BadInput(["--width and --height: missing: give the new size, such as 210 or 8.5in"]);
+      return forSpecs(json(), (spec, units) => {
+        const unit = units === "in" || units === "cm" ? units : "mm";
+        const sized = (text: string, name: string): number => {
+          const read = readLength(text, unit);
+          if (!read.ok) throw new BadInput([`--${name}: '${text}' is not a length: write it like 4 1/4in or 108`]);
+          return read.mm;
+        };
+        const done = resize(spec, { width: sized(width, "width"), height: sized(height, "height") });
+        if (!done.ok) throw new BadInput(lines(done.problems, units));
+        const { keeps, follows, cannot, spec: recipe } = done;
+        return { recipe, keeps, follows, cannot: cannot.map((c) => sayCannot(c, displayFor(units))) };
+      });
+    },
+  },
+  table: {
+    flags: ["units", "sheet"],
+    run: ({ flags }) => {
+      const unit = flag(flags, "units", ["mm", "in"]) === "in" ? "in" : "mm";
+      const sheetId = flag(
+        flags,
+        "sheet",
+        catalogue.sheets.map((s) => s.id),
+      );
+      const sheet = sheetId === undefined ? undefined : find(catalogue.sheets, sheetId);
+      return [...tableCells({ unit, sheet })].map(({ form, contents, blank, firstScore, fits }) => ({
+        form,
+        contents: contents.id,
+        blank,
+        firstScore,
+        fits,
+      }));
+    },
   },
   export: {
     flags: ["format", "out"],

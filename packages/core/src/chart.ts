@@ -36,40 +36,48 @@ export type Chart =
   | { readonly ok: true; readonly rows: readonly ChartRow[] }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
+type Row = { readonly ok: true; readonly row: ChartRow } | Extract<Chart, { ok: false }>;
+
+/** One card of the chart. */
+export function chartRow(contents: ContentsPreset, { form, board, ruler, notch, sheet, settings }: ChartAsk): Row {
+  const method = {
+    ...(board !== undefined && { board }),
+    ...(ruler !== undefined && { ruler }),
+    ...(notch !== undefined && { notch }),
+  };
+  const read = readSpec({
+    form,
+    contents: { preset: contents.id },
+    method,
+    ...(sheet && { sheet }),
+    ...(settings && { settings }),
+  });
+  if (!read.ok) return read;
+  const solution = solve(read.value);
+  const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
+  const measured = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
+  const sheets = catalogue.sheets.filter((s) => fitsIn(blank.width, blank.height, s.width, s.height)).map((s) => s.id);
+  const row: ChartRow = {
+    contents,
+    spec: read.value,
+    blank,
+    firstScore: measured?.measure ?? 0,
+    inside: solution.inside,
+    gap: solution.gap,
+    fits: sheet ? fitsIn(blank.width, blank.height, sheet.width, sheet.height) : sheets.length > 0,
+    sheets,
+    errors: solution.findings.filter((f) => f.severity === "error" && f.check !== "sheet"),
+  };
+  return { ok: true, row };
+}
+
 /** Solves the chart. Problems name what was asked wrongly (a board of another kind, an unknown form). */
-export function chartOf({ form, board, ruler, notch, sheet, settings }: ChartAsk): Chart {
+export function chartOf(ask: ChartAsk): Chart {
   const rows: ChartRow[] = [];
   for (const contents of catalogue.contents) {
-    const method = {
-      ...(board !== undefined && { board }),
-      ...(ruler !== undefined && { ruler }),
-      ...(notch !== undefined && { notch }),
-    };
-    const read = readSpec({
-      form,
-      contents: { preset: contents.id },
-      method,
-      ...(sheet && { sheet }),
-      ...(settings && { settings }),
-    });
-    if (!read.ok) return { ok: false, problems: read.problems };
-    const solution = solve(read.value);
-    const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
-    const measured = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
-    const sheets = catalogue.sheets
-      .filter((s) => fitsIn(blank.width, blank.height, s.width, s.height))
-      .map((s) => s.id);
-    rows.push({
-      contents,
-      spec: read.value,
-      blank,
-      firstScore: measured?.measure ?? 0,
-      inside: solution.inside,
-      gap: solution.gap,
-      fits: sheet ? fitsIn(blank.width, blank.height, sheet.width, sheet.height) : sheets.length > 0,
-      sheets,
-      errors: solution.findings.filter((f) => f.severity === "error" && f.check !== "sheet"),
-    });
+    const solved = chartRow(contents, ask);
+    if (!solved.ok) return solved;
+    rows.push(solved.row);
   }
   return { ok: true, rows };
 }

@@ -1,22 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { forms } from "./forms/index.ts";
-import { perSheet, rank } from "./rank.ts";
+import { rank } from "./rank.ts";
 import { specOf } from "./test/randomSpec.ts";
 
 const ask = (given: object) =>
   rank(specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, ...given }));
-
-describe("counting blanks on a sheet", () => {
-  it.each([
-    // 205 on A4: one; 100 × 60 on A4 (210 × 297): 2 × 4 = 8 across, 3 × 2 = 6 turned... 297/100 = 2, 210/60 = 3
-    [{ width: 205, height: 205 }, { width: 210, height: 297 }, 1],
-    [{ width: 100, height: 60 }, { width: 210, height: 297 }, 8],
-    [{ width: 297, height: 210 }, { width: 210, height: 297 }, 1],
-    [{ width: 300, height: 300 }, { width: 210, height: 297 }, 0],
-  ])("%j on %j: %d", (blank, sheet, count) => {
-    expect(perSheet(blank, sheet)).toBe(count);
-  });
-});
 
 describe("ranking", () => {
   it("offers every form that holds something, each once", () => {

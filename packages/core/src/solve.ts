@@ -3,7 +3,7 @@ import { checks } from "./checks/index.ts";
 import { formById } from "./forms/index.ts";
 import { materialsOf } from "./methods/materials.ts";
 import { withLayers } from "./forms/layers.ts";
-import { packOf } from "./forms/pack.ts";
+import { packOf, thingsIn } from "./forms/pack.ts";
 import { methodOf } from "./methods/index.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
@@ -31,7 +31,9 @@ export function solve(spec: Spec): Solution {
     grid: setup.grid,
     pieces,
     joins: drafted.joins,
-    contents: drafted.contents,
+    contents: spec.contents.also
+      ? drafted.contents.map((whole) => ({ ...whole, things: thingsIn(spec.contents) }))
+      : drafted.contents,
     ...(drafted.finished && { finished: drafted.finished }),
     dimensions: drafted.dimensions,
     findings: checks.flatMap((check) => check.run(made)),

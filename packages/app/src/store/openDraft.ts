@@ -1,5 +1,5 @@
 /** The draft that is open: every change goes through `change`, can be undone, and is saved at once. */
-import { type Draft, type Problem, readSpec, solve, type Solution, type Spec } from "@cut-fold/core";
+import { changed, type Draft, type Problem, solve, type Solution, type Spec, type SpecChange } from "@cut-fold/core";
 import { temporal } from "zundo";
 import { create } from "zustand";
 import { useDrafts } from "./drafts.ts";
@@ -47,41 +47,6 @@ function replace(draft: Draft): void {
   // while a gesture runs, history keeps its first state only, and the store waits for the end
   if (gesture) history.getState().pause();
   else save();
-}
-
-/** A change of the recipe; any part may be left out. Keys set to undefined are taken away. */
-export interface SpecChange {
-  readonly form?: string;
-  readonly contents?: Partial<Spec["contents"]>;
-  readonly stock?: Partial<Spec["stock"]>;
-  readonly settings?: Partial<Spec["settings"]>;
-  readonly method?: Partial<Spec["method"]>;
-  readonly sheet?: Partial<NonNullable<Spec["sheet"]>> | null;
-  readonly quantity?: number;
-  readonly tape?: number | null;
-}
-
-const merge = (was: object | undefined, change: object | undefined): object =>
-  Object.fromEntries(Object.entries({ ...was, ...change }).filter(([, v]) => v !== undefined));
-
-/** The recipe with a change made, read by the same reader as any file. */
-export function changed(spec: Spec, change: SpecChange) {
-  const next: Record<string, unknown> = { ...spec };
-  for (const key of ["contents", "stock", "settings"] as const)
-    if (change[key]) next[key] = merge(spec[key], change[key]);
-  if (change.form !== undefined && change.form !== spec.form) {
-    // another form has other settings and another way of making; what both know is kept by its name
-    next["form"] = change.form;
-    next["settings"] = {};
-    next["method"] = change.method;
-  } else if (change.method) next["method"] = merge(spec.method, change.method);
-  if (change.quantity !== undefined) next["quantity"] = change.quantity;
-  for (const key of ["sheet", "tape"] as const) {
-    const value = change[key];
-    if (value === null) next[key] = undefined;
-    else if (value !== undefined) next[key] = typeof value === "object" ? merge(spec.sheet, value) : value;
-  }
-  return readSpec(next);
 }
 
 /** Changes the recipe of the open draft. Gives the problems instead when it cannot be. */

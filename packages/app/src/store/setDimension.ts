@@ -7,8 +7,9 @@ import {
   sayProblem,
   setupOf,
   type Spec,
+  type SpecChange,
 } from "@cut-fold/core";
-import { change, type SpecChange, useOpenDraft } from "./openDraft.ts";
+import { change, useOpenDraft } from "./openDraft.ts";
 import { useSettings } from "./settings.ts";
 
 /** The paper a maker types is answered by the largest card of the same proportions that it serves. */
@@ -17,9 +18,8 @@ function cardForBlank(spec: Spec, side: number): SpecChange | undefined {
   const card =
     form &&
     largestCard({
+      ...spec,
       form,
-      contents: spec.contents,
-      settings: spec.settings,
       setup: setupOf(spec),
       sheet: { width: side, height: side },
     });

@@ -1,9 +1,13 @@
 import type { Finding } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
+import { roundDown } from "../units/ruler.ts";
 import type { Check } from "./check.ts";
 
 /** More room than this on an axis and the contents rattle (geometry notes: "too loose above 12 mm"). */
 const LOOSE_MM = 12;
+
+/** Room is asked for in halves of a mm: finer nobody types. */
+const HALF_MM = 0.5;
 
 /** What a punch-board envelope asks for: enough everywhere. */
 const USUAL_PLAY = 1.5;
@@ -22,7 +26,7 @@ function playOf(
 export const gap: Check = {
   id: "gap",
   codes: ["tight", "loose"],
-  run: ({ drafted, spec }) => {
+  run: ({ drafted, spec, setup }) => {
     if (drafted.contents.length === 0) return [];
     return (["width", "height"] as const).flatMap((axis): Finding[] => {
       const room = drafted.gap[axis];
@@ -31,7 +35,9 @@ export const gap: Check = {
       if (room <= 0)
         return [{ ...at, code: "tight", severity: "error", limit: 0, remedy: { settings: { [name]: USUAL_PLAY } } }];
       if (room <= LOOSE_MM) return [];
-      const less = Math.max(0, asked - (room - LOOSE_MM));
+      // rounding up to the ruler may add a mark, which is √2 marks across a square laid at 45°
+      const mark = setup.kind === "punch-board" ? setup.grid * Math.SQRT2 : setup.grid;
+      const less = roundDown(Math.max(0, LOOSE_MM - mark), HALF_MM);
       const remedy = less < asked ? { remedy: { settings: { [name]: less } } } : {};
       return [{ ...at, code: "loose", severity: "advice", limit: LOOSE_MM, ...remedy }];
     });

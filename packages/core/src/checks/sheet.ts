@@ -3,12 +3,19 @@ import type { Spec } from "../model/spec.ts";
 import type { Finding } from "../model/solution.ts";
 import { sheets } from "../catalogue/papers.ts";
 import { fitsIn } from "../geometry/fit.ts";
+import { packOf } from "../forms/pack.ts";
 import { largestCard } from "../forms/largestCard.ts";
 import type { Check } from "./check.ts";
 
 /** Whether the form's pieces come out of the sheet when it may be cut in two. */
 function inTwo(form: Form, { contents, stock, settings, sheet: inHand }: Spec, setup: Setup): boolean {
-  const blanks = form.blanks?.({ contents, stock, settings: { ...settings, closing: "own" }, setup, sheet: inHand });
+  const blanks = form.blanks?.({
+    contents: packOf(contents),
+    stock,
+    settings: { ...settings, closing: "own" },
+    setup,
+    sheet: inHand,
+  });
   return blanks?.every((b) => inHand && fitsIn(b.width, b.height, inHand.width, inHand.height)) ?? false;
 }
 
@@ -42,7 +49,7 @@ export const sheet: Check = {
       }
       // a form that can be cut in two pieces may come out of the sheet after all
       const split = spec.settings["closing"] === "one" && inTwo(form, { ...spec, sheet: inHand }, setup);
-      const card = largestCard({ form, contents: spec.contents, settings: spec.settings, setup, sheet: inHand });
+      const card = largestCard({ ...spec, form, setup, sheet: inHand });
       return [
         {
           check: "sheet",

@@ -3,6 +3,7 @@
  * coordinates (true arcs), panels as points at most 0.05 mm off their curves, findings and steps with their sentences.
  */
 import { flatten, pathData } from "../geometry/path.ts";
+import { paperNeed } from "../layout/trimPlan.ts";
 import type { Solution } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
 import { sayFinding, sayStep } from "../words/en.ts";
@@ -48,7 +49,7 @@ export function solutionJson(solution: Solution, display: Display): unknown {
     ...(solution.finished && { finished: solution.finished }),
     dimensions: solution.dimensions,
     findings: solution.findings.map((f) => ({ ...f, message: sayFinding(f, display) })),
-    materials: solution.materials,
+    materials: [...solution.materials, ...paperNeed(solution)],
     steps: solution.steps.map((s) => ({ ...s, text: sayStep(s, display) })),
   });
 }

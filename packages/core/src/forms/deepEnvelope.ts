@@ -64,6 +64,7 @@ const settings = z.strictObject({
     max: 300,
     about: "How far the closing flap reaches; 40 % of the height unless set.",
     handle: "top-flap",
+    follows: "height",
   }),
   throat: length("Throat", {
     default: 12,

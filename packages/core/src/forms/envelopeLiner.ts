@@ -61,6 +61,7 @@ const settings = z.strictObject({
     max: 400,
     about: "How far it reaches down from the flap's fold; to the bottom unless set.",
     handle: "liner-deep",
+    follows: "height",
   }),
 });
 

@@ -2,6 +2,7 @@ import { fitsIn } from "../geometry/fit.ts";
 import type { Form, Setup } from "../model/form.ts";
 import { type Contents, SIZE_MM, type Stock } from "../model/spec.ts";
 import { roundDown } from "../units/ruler.ts";
+import { packOf } from "./pack.ts";
 
 export interface Reverse {
   readonly form: Form;
@@ -9,17 +10,16 @@ export interface Reverse {
   readonly contents: Contents;
   readonly settings: Readonly<Record<string, unknown>>;
   readonly setup: Setup;
-  readonly stock?: Stock;
+  readonly stock: Stock;
   /** mm; for a square blank, its side twice */
   readonly sheet: { readonly width: number; readonly height: number };
 }
 
-const ANY_STOCK: Stock = { caliper: 0.15, weight: 120 };
 /** The scale is found to this part of a mark: what is left is lost in rounding down to the ruler. */
 const PART_OF_MARK = 1 / 32;
 
 /**
- * The reverse question: the largest contents of these proportions whose blank can be cut from `sheet`, on the ruler's
+ * The reverse question: the largest first thing of these proportions, whatever lies on it, whose blank can be cut from `sheet`, on the ruler's
  * grid. Undefined when even the smallest size a hand, or the board, can hold does not fit.
  */
 export function largestCard({
@@ -27,12 +27,12 @@ export function largestCard({
   contents,
   settings,
   setup,
-  stock = ANY_STOCK,
+  stock,
   sheet,
 }: Reverse): { width: number; height: number } | undefined {
   const sized = (k: number): Contents => ({ ...contents, width: contents.width * k, height: contents.height * k });
   const fits = (tried: Contents): boolean => {
-    const input = { contents: tried, stock, settings, setup, sheet };
+    const input = { contents: packOf(tried), stock, settings, setup, sheet };
     const blanks = form.blanks?.(input) ?? form.draft(input).pieces.flatMap((piece) => piece.blank ?? []);
     return blanks.every((blank) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
   };

@@ -40,6 +40,7 @@ const settings = z.strictObject({
     max: 300,
     about: "How far the closing flap reaches; 62 % of the height unless set.",
     handle: "top-flap",
+    follows: "height",
   }),
   cornerRadius: length("Round the tips", {
     default: 6,

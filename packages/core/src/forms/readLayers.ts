@@ -33,7 +33,7 @@ export const readPile = (value: unknown, reader: Reader): Spec["contents"]["pile
   readList(value, "contents.pile", reader, (entry, field) => {
     const raw = reader.object(entry, field, ["name", "thickness", "count"]);
     if (!raw) return undefined;
-    const name = reader.text(raw["name"] ?? "Ply", `${field}.name`);
+    const name = reader.name(raw["name"], `${field}.name`, "Ply");
     const thickness = reader.length(raw["thickness"], `${field}.thickness`, PLY_MM);
     const count =
       raw["count"] === undefined ? 1 : reader.count(raw["count"], `${field}.count`, { min: 1, max: 40 }, true);
@@ -54,7 +54,7 @@ export const readAlso = (value: unknown, reader: Reader): Spec["contents"]["also
       raw["thickness"] === undefined
         ? (preset?.thickness ?? 1)
         : reader.length(raw["thickness"], `${field}.thickness`, THICKNESS_MM);
-    const name = reader.text(raw["name"] ?? preset?.title ?? "Thing", `${field}.name`);
+    const name = reader.name(raw["name"], `${field}.name`, preset?.title ?? "Thing");
     if (width === undefined || height === undefined || thickness === undefined || name === undefined) return undefined;
     return { ...(preset && { preset: preset.id }), name, width, height, thickness };
   });
@@ -98,7 +98,7 @@ export function readLayers(
     if (!raw) return undefined;
     const length = (key: string, usual: number, bounds: { min: number; max: number }): number | undefined =>
       raw[key] === undefined ? usual : reader.length(raw[key], `${field}.${key}`, bounds);
-    const name = reader.text(raw["name"] ?? NAMES[kind], `${field}.name`);
+    const name = reader.name(raw["name"], `${field}.name`, NAMES[kind]);
     const panel = oneOf(
       raw["panel"],
       `${field}.panel`,

@@ -7,7 +7,7 @@ import { catalogue } from "../catalogue/index.ts";
 import { find } from "../catalogue/entry.ts";
 import { settingsOf, type Form, type Setup } from "../model/form.ts";
 import { settingMeta } from "../model/setting.ts";
-import { methodKinds, type Spec, specSchema, THICKNESS_MM, SIZE_MM, SHEET_MM, QUANTITY } from "../model/spec.ts";
+import { methodKinds, type Spec, THICKNESS_MM, SIZE_MM, SHEET_MM, QUANTITY } from "../model/spec.ts";
 import { formById, forms } from "./index.ts";
 import { pileThickness } from "./pack.ts";
 import { type Read, Reader, record, told } from "./reader.ts";
@@ -58,7 +58,8 @@ export function readSpec(given: unknown): Read<Spec> {
   if (reader.problems.length > 0 || !form || !contents || !stock || !method || !settings || quantity === undefined) {
     return { ok: false, problems: reader.problems };
   }
-  const spec = {
+  // every part has been read by its own reader: nothing is left to parse
+  const spec: Spec = {
     units: "mm",
     form: form.id,
     contents,
@@ -70,7 +71,7 @@ export function readSpec(given: unknown): Read<Spec> {
     ...(tape !== undefined && { tape }),
     ...(layers && { layers }),
   };
-  return { ok: true, value: specSchema.parse(spec) };
+  return { ok: true, value: spec };
 }
 
 function readContents(value: unknown, reader: Reader): Spec["contents"] | undefined {

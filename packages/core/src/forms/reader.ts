@@ -75,6 +75,12 @@ export class Reader {
       : this.report(field, "wrong-type", { wants: "a text of up to 80 letters" });
   }
 
+  /** A name; what it is usually called where none, or a blank one, is given. */
+  name(value: unknown, field: string, usual: string): string | undefined {
+    const text = this.text(value ?? usual, field);
+    return text?.trim() === "" ? usual : text;
+  }
+
   /** An object with no keys but these; undefined (and reported) for anything else. */
   object(value: unknown, field: string, keys: readonly string[]): Record<string, unknown> | undefined {
     if (!record(value)) return this.report(field, "wrong-type", { wants: "an object" });

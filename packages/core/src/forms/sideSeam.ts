@@ -33,6 +33,7 @@ export const sideSeamSettings = z.strictObject({
     max: 300,
     about: "How far the closing flap reaches; 40 % of the height unless set.",
     handle: "top-flap",
+    follows: "height",
   }),
   throat: length("Throat", {
     default: 12,

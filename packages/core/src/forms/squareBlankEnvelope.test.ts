@@ -159,9 +159,8 @@ describe("the largest card a sheet can serve", () => {
   const form = formOf("square-blank-envelope");
   const ask = (width: number, height: number) =>
     largestCard({
+      ...spec,
       form,
-      contents: spec.contents,
-      settings: spec.settings,
       setup: setupOf(spec),
       sheet: { width, height },
     });

@@ -54,6 +54,7 @@ const settings = z.strictObject({
     max: 250,
     about: "Cut straight across the two long flaps, measured from the point.",
     handle: "trim-bottom",
+    follows: "width",
   }),
   closure: choice(
     "Closure",

@@ -110,6 +110,16 @@ export interface Join {
   readonly raised?: number;
 }
 
+/** One of several things in the same holder: it lies in the middle of the whole. */
+export interface Thing {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly thickness: number;
+  /** mm from the panel to its underside */
+  readonly above: number;
+}
+
 /** Contents lying on the front face of a panel, centred at `x, y`, mm and degrees. */
 export interface Placement {
   readonly name: string;
@@ -120,6 +130,8 @@ export interface Placement {
   readonly x: number;
   readonly y: number;
   readonly rotation: number;
+  /** what it is made up of, from the panel up, where several things lie on one another */
+  readonly things?: readonly Thing[];
 }
 
 /** A figure on the drawing, between two points of a piece. */

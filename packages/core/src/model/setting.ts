@@ -14,6 +14,8 @@ export interface SettingMeta {
   readonly auto?: boolean;
   /** id of the dimension on the drawing that this setting moves */
   readonly handle?: string;
+  /** grows and shrinks with the size on this axis when a draft is made in another size; other lengths keep */
+  readonly follows?: "width" | "height";
   /** smallest and largest length, mm */
   readonly min?: number;
   readonly max?: number;
@@ -27,6 +29,7 @@ interface LengthOptions {
   readonly max: number;
   readonly about: string;
   readonly handle?: string;
+  readonly follows?: "width" | "height";
 }
 
 /** A length setting in mm. */

@@ -101,3 +101,12 @@ export interface Reason {
   readonly code: "fits-sheet" | "too-large-for-sheet" | "least-paper" | "fewest-steps" | "has-error" | "has-warning";
   readonly facts: Readonly<Record<string, number | string>>;
 }
+
+/** What cannot follow when a draft is made in another size. */
+export type Cannot =
+  /** its bounds stop it: it would have to be `wanted` */
+  | { readonly code: "bound"; readonly label: string; readonly wanted: number; readonly made: number }
+  /** a thing of its own size decides the inside on this axis, and not the card */
+  | { readonly code: "thing"; readonly label: string; readonly axis: "width" | "height"; readonly size: number }
+  /** the drafted result has this to say, and the one before had not */
+  | { readonly code: "finding"; readonly finding: Finding };

@@ -17,10 +17,11 @@ export const QUANTITY = { min: 1, max: 5000 } as const;
 
 const bounded = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
 const presetId = z.string().max(60);
+const name80 = z.string().max(80);
 
 /** One kind of ply in a pile: so many sheets of it, or of foam, or of what lies on top. mm each. */
 export const plySchema = z.strictObject({
-  name: z.string().trim().min(1).max(60),
+  name: name80,
   thickness: bounded(PLY_MM),
   count: z.number().int().min(1).max(40),
 });
@@ -28,7 +29,7 @@ export const plySchema = z.strictObject({
 /** A further thing in the same holder, lying on the first. */
 export const thingSchema = z.strictObject({
   preset: presetId.optional(),
-  name: z.string().trim().min(1).max(80),
+  name: name80,
   width: bounded(SIZE_MM),
   height: bounded(SIZE_MM),
   thickness: bounded(THICKNESS_MM),
@@ -36,7 +37,7 @@ export const thingSchema = z.strictObject({
 
 export const contentsSchema = z.strictObject({
   preset: presetId.optional(),
-  name: z.string().trim().max(80).optional(),
+  name: name80.optional(),
   width: bounded(SIZE_MM),
   height: bounded(SIZE_MM),
   /** of the first thing alone; the sum of its pile where one is given */
@@ -47,7 +48,7 @@ export const contentsSchema = z.strictObject({
 
 export const stockSchema = z.strictObject({
   preset: presetId.optional(),
-  title: z.string().trim().max(80).optional(),
+  title: name80.optional(),
   caliper: bounded(CALIPER_MM),
   weight: bounded(WEIGHT_GSM),
 });
@@ -65,7 +66,7 @@ export const LAYER_MM = {
 } as const;
 
 const layered = {
-  name: z.string().trim().min(1).max(60),
+  name: name80,
   /** the panel it goes on, and which face of it */
   panel: presetId,
   side: z.enum(["outside", "inside"]),

@@ -5,7 +5,7 @@ import { formById } from "../forms/index.ts";
 import { readSpec } from "../forms/readSpec.ts";
 import { type Form, settingsOf } from "../model/form.ts";
 import { settingMeta } from "../model/setting.ts";
-import type { Spec } from "../model/spec.ts";
+import { type Spec, specSchema } from "../model/spec.ts";
 import type { z } from "zod";
 
 const oneOf = <T>(items: readonly T[]): fc.Arbitrary<T> => fc.constantFrom(...items);
@@ -54,17 +54,18 @@ export function randomSpec(form: Form): fc.Arbitrary<Spec> {
         },
         quantity,
       });
-      if (!read.ok) throw new Error(JSON.stringify(read.problems));
-      return read.value;
+      return held(read);
     });
 }
 
-/** A recipe that must be right. */
-export function specOf(given: unknown): Spec {
-  const read = readSpec(given);
+/** What the reader gave, held against the schema it promises to keep: two accounts of a recipe that must agree. */
+function held(read: ReturnType<typeof readSpec>): Spec {
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
-  return read.value;
+  return specSchema.parse(read.value);
 }
+
+/** A recipe that must be right. */
+export const specOf = (given: unknown): Spec => held(readSpec(given));
 
 /** A form that must exist. */
 export function formOf(id: string): Form {

@@ -35,3 +35,5 @@ const mark = (count: number, step: number): number => Math.round(count * step * 
 export const roundUp = (mm: number, step: number): number => mark(Math.ceil(steps(mm, step)), step);
 /** The next mark at or below `mm`. */
 export const roundDown = (mm: number, step: number): number => mark(Math.floor(steps(mm, step)), step);
+/** The mark nearest to `mm`: for what is judged by eye and has no safe side. */
+export const roundNear = (mm: number, step: number): number => mark(Math.round(mm / step), step);

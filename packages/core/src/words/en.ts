@@ -4,8 +4,9 @@
  * one table, or the three would drift apart.
  */
 import type { Dimension } from "../model/piece.ts";
-import type { Finding, Reason, Remedy, Step } from "../model/solution.ts";
+import type { Cannot, Finding, Reason, Remedy, Step } from "../model/solution.ts";
 import type { Problem } from "../forms/readSpec.ts";
+import type { TrimCut } from "../layout/trimPlan.ts";
 import { type Display, formatLength, formatSize } from "../units/format.ts";
 
 type Facts = Readonly<Record<string, number | string>>;
@@ -27,7 +28,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "gap.loose": (f) => (mm) =>
     `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
   "overlap.short": (f) => (mm) =>
-    `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Trim less off their tips.`,
+    `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Take less off their tips.`,
   "overlap.past-fold": (f) => (mm) =>
     `The ${str({ panel: f.panel ?? "flap" }, "panel")} flap runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
   "overlap.shallow": (f) => (mm) =>
@@ -94,6 +95,7 @@ export function remedyWords(finding: Finding, display: Display): string {
   if (settings["tipTrim"] === "auto") {
     return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
   }
+  if (typeof settings["cornerRadius"] === "number") return `Round the tips ${mm(settings["cornerRadius"])}`;
   if (settings["closure"] === "none") return "Fold it over";
   const play = settings["play"] ?? settings["playWidth"] ?? settings["playHeight"];
   if (typeof play === "number") return `Ask for ${mm(play)}`;
@@ -222,6 +224,25 @@ export const reasonWords: Readonly<Record<Reason["code"], (facts: Facts) => stri
   "has-error": () => "Something stands in the way",
   "has-warning": () => "Something to look at",
 };
+
+/** What could not follow into another size. */
+export function sayCannot(cannot: Cannot, display: Display): string {
+  const mm = sayer(display);
+  switch (cannot.code) {
+    case "bound":
+      return `${cannot.label} would come to ${mm(cannot.wanted)}, and ${mm(cannot.made)} is as far as it goes.`;
+    case "thing":
+      return `${cannot.label} keeps its ${cannot.axis} of ${mm(cannot.size)}, more than the card: it decides how large the inside is.`;
+    case "finding":
+      return sayFinding(cannot.finding, display);
+  }
+}
+
+/** A setting of the trimmer: which side gets shorter, and how often. */
+export function sayCut({ along, measure, times }: TrimCut, display: Display): string {
+  const often = times === 1 ? "" : times === 2 ? ", twice" : `, ${String(times)} times`;
+  return `${along === "width" ? "Across" : "Down"} ${formatLength(measure, display)}${often}`;
+}
 
 /** A short head for the step's picture. */
 export const stepHeads: Readonly<Record<Step["kind"], string>> = {

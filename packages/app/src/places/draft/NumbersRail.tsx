@@ -1,31 +1,26 @@
 /** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
 import {
+  cardPile,
+  changeFor,
   type Finding,
   formatLength,
   formatRun,
   formatSize,
+  insidePile,
+  type Material,
+  paperNeed,
   remedyWords,
   sayFinding,
   type Solution,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { memo } from "react";
+import { memo, useMemo } from "react";
 import { light } from "../../drawing/lit.ts";
-import { change, type SpecChange } from "../../store/openDraft.ts";
+import { PileView } from "../../drawing/PileView.tsx";
+import { useSettled } from "../../parts/useSettled.ts";
+import { change, solutionOf, useOpenDraft } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
-
-/** A remedy as a change of the recipe. */
-function changeFor({ remedy }: Finding): SpecChange {
-  return {
-    ...(remedy?.form && { form: remedy.form }),
-    ...(remedy?.settings && { settings: remedy.settings }),
-    ...(remedy?.contents && { contents: { ...remedy.contents, preset: undefined } }),
-    ...(remedy?.sheet && { sheet: { preset: remedy.sheet, width: undefined, height: undefined } }),
-    ...(remedy?.stock && { stock: { preset: remedy.stock, caliper: undefined, weight: undefined, title: undefined } }),
-    ...(remedy?.tape && { tape: Number(remedy.tape) }),
-  };
-}
 
 const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
   error: "Will not work",
@@ -49,6 +44,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
         <Scores solution={solution} />
       </section>
       {solution.contents.length > 0 ? <GapPicture solution={solution} /> : null}
+      <PileSection solution={solution} />
       <section aria-label="Findings" aria-live="polite">
         {solution.findings.length === 0 ? (
           <p className="figure-note" style={{ margin: 0 }}>
@@ -56,70 +52,124 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
           </p>
         ) : null}
         {solution.findings.map((finding, i) => (
-          <div
+          <FindingRow
             key={`${finding.check}.${finding.code}.${String(i)}`}
-            className={`finding ${finding.severity}`}
-            onPointerEnter={() => {
-              if (finding.panel) light([finding.panel]);
-            }}
-            onPointerLeave={() => {
-              light([]);
-            }}
-          >
-            <strong>{SEVERITY[finding.severity]}</strong>
-            <p>{sayFinding(finding, display)}</p>
-            {finding.remedy ? (
-              <Button
-                size="small"
-                className="remedy"
-                onFocus={() => {
-                  if (finding.panel) light([finding.panel]);
-                }}
-                onBlur={() => {
-                  light([]);
-                }}
-                onClick={() => {
-                  change(changeFor(finding));
-                }}
-              >
-                {remedyWords(finding, display)}
-              </Button>
-            ) : null}
-          </div>
+            index={i}
+            severity={finding.severity}
+            panel={finding.panel}
+            sentence={sayFinding(finding, display)}
+            remedy={finding.remedy && remedyWords(finding, display)}
+          />
         ))}
       </section>
-      <section>
-        <h3>{solution.spec.quantity === 1 ? "For one" : `For ${String(solution.spec.quantity)}`}</h3>
-        <table className="cut-list">
-          <tbody>
-            {solution.materials.map((m) => (
-              <tr key={m.item}>
-                <th scope="row">
-                  {m.item}
-                  {m.code === "piece" ? (
-                    <small>{m.stock}</small>
-                  ) : (
-                    <small>{formatLength(m.size.height, display)} wide</small>
-                  )}
-                </th>
-                <td>
-                  {m.code === "tape" ? (
-                    formatRun(m.size.width * m.quantity, display)
-                  ) : (
-                    <>
-                      {m.quantity}
-                      <small>{formatSize(m.size.width, m.size.height, display)}</small>
-                    </>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
+      <CutList solution={solution} />
     </aside>
   );
 });
+
+interface FindingRowProps {
+  readonly index: number;
+  readonly severity: Finding["severity"];
+  readonly panel: string | undefined;
+  readonly sentence: string;
+  readonly remedy: string | undefined;
+}
+
+/** Presses the remedy of the finding as it stands now: the row itself only changes with its words. */
+function press(index: number): void {
+  const spec = useOpenDraft.getState().draft?.spec;
+  const remedy = spec && solutionOf(spec).findings[index]?.remedy;
+  if (remedy) change(changeFor(remedy, spec));
+}
+
+const FindingRow = memo(function FindingRow({ index, severity, panel, sentence, remedy }: FindingRowProps) {
+  const lit = (): void => {
+    if (panel) light([panel]);
+  };
+  const dim = (): void => {
+    light([]);
+  };
+  return (
+    <div className={`finding ${severity}`} onPointerEnter={lit} onPointerLeave={dim}>
+      <strong>{SEVERITY[severity]}</strong>
+      <p>{sentence}</p>
+      {remedy === undefined ? null : (
+        <Button
+          size="small"
+          className="remedy"
+          onFocus={lit}
+          onBlur={dim}
+          onClick={() => {
+            press(index);
+          }}
+        >
+          {remedy}
+        </Button>
+      )}
+    </div>
+  );
+});
+
+/** What lies on what, where more than one thing does. */
+function PileSection({ solution }: { readonly solution: Solution }) {
+  const { contents, layers } = solution.spec;
+  const pile = layers
+    ? cardPile(solution)
+    : solution.contents.length > 0 && (contents.pile ?? contents.also)
+      ? insidePile(solution.spec)
+      : undefined;
+  return pile ? (
+    <section>
+      <h3>{layers ? "The card from the side" : "Inside, from the side"}</h3>
+      <PileView pile={pile} />
+    </section>
+  ) : null;
+}
+
+/** ms without a change after which the sheets for the run are counted anew */
+const SETTLED_MS = 160;
+
+/** Every piece, tape and sheet for the whole run. */
+function CutList({ solution }: { readonly solution: Solution }) {
+  const display = useDisplay();
+  const settled = useSettled(solution, SETTLED_MS);
+  const sheets = useMemo(() => paperNeed(settled), [settled]);
+  const { quantity } = solution.spec;
+  return (
+    <section>
+      <h3>{quantity === 1 ? "For one" : `For ${String(quantity)}`}</h3>
+      <table className="cut-list">
+        <tbody>
+          {[...solution.materials, ...sheets].map((m, i) => (
+            <tr key={`${m.item} ${String(i)}`}>
+              <th scope="row">
+                {m.item}
+                <small>{noteOf(m, display)}</small>
+              </th>
+              <td>
+                {m.code === "tape" || m.code === "foam" ? (
+                  formatRun(m.size.width * m.quantity, display)
+                ) : (
+                  <>
+                    {m.quantity}
+                    <small>{formatSize(m.size.width, m.size.height, display)}</small>
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function noteOf({ code, size, stock }: Material, display: ReturnType<typeof useDisplay>): string {
+  if (code === "tape") return `${formatLength(size.height, display)} wide`;
+  if (code === "foam") return `${formatLength(Number(stock), display)} thick`;
+  if (code === "within") return "drops out of the other piece";
+  return stock;
+}
 
 /** Where the scores go: one measure on a punch board, every reading on a scoring board, edge by edge. */
 function Scores({ solution }: { readonly solution: Solution }) {

@@ -1,5 +1,6 @@
 import {
   catalogue,
+  changed,
   closedPicture,
   find,
   type Form,
@@ -19,7 +20,7 @@ import { coloursOf } from "../../../drawing/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
-import { change, changed, solutionOf } from "../../../store/openDraft.ts";
+import { change, solutionOf } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 

@@ -40,9 +40,7 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
   const { face, back } = coloursOf(spec);
   const largest = useMemo(() => {
     const form = formById(spec.form);
-    return form && sheet
-      ? largestCard({ form, contents: spec.contents, settings: spec.settings, setup: setupOf(spec), sheet })
-      : undefined;
+    return form && sheet ? largestCard({ ...spec, form, setup: setupOf(spec), sheet }) : undefined;
   }, [spec, sheet]);
   return (
     <div className="fields">
