@@ -23,6 +23,10 @@ import { theme } from "./theme/theme.ts";
 const loadDraft = async () => ({ default: (await import("./places/draft/DraftPlace.tsx")).DraftPlace });
 const DraftPlace = lazy(loadDraft);
 const ChartPlace = lazy(async () => ({ default: (await import("./places/chart/ChartPlace.tsx")).ChartPlace }));
+const ComparePlace = lazy(async () => ({
+  default: (await import("./places/compare/ComparePlace.tsx")).ComparePlace,
+}));
+const BackPlace = lazy(async () => ({ default: (await import("./places/back/BackPlace.tsx")).BackPlace }));
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
@@ -185,6 +189,8 @@ const router = createBrowserRouter([
     children: [
       { path: "/drafts", element: <DraftsPlace /> },
       { path: "/draft/:id/:view?", element: <DraftPlace /> },
+      { path: "/compare/:id", element: <ComparePlace /> },
+      { path: "/from-envelope", element: <BackPlace /> },
       { path: "/size-chart", element: <ChartPlace /> },
       { path: "/settings", element: <SettingsPlace /> },
       { path: "*", element: <Navigate to="/drafts" replace /> },

@@ -21,8 +21,7 @@ describe("every form for every card", () => {
 
   it("reads inches where inches are asked for, and can be stopped at any cell", () => {
     const cells = tableCells({ unit: "in", sheet: { width: 215.9, height: 279.4 } });
-    const first = cells.next().value;
-    expect(first).toMatchObject({ form: forms[0]?.id, spec: { method: { board: "eighth-inch" } } });
+    expect(cells.next().value).toMatchObject({ form: forms[0]?.id, spec: { method: { board: "eighth-inch" } } });
     cells.return(undefined);
     expect(cells.next().done).toBe(true);
   });

@@ -239,6 +239,20 @@ function Inside({ contents, view }: { readonly contents: Placement; readonly vie
   const [cx, cy] = toScreen(view, [contents.x, contents.y]);
   return (
     <g pointerEvents="none">
+      {contents.things?.map((thing) => (
+        <rect
+          key={thing.name}
+          x={cx - (thing.width * view.k) / 2}
+          y={cy - (thing.height * view.k) / 2}
+          width={thing.width * view.k}
+          height={thing.height * view.k}
+          transform={`rotate(${String(-rotation)} ${String(cx)} ${String(cy)})`}
+          fill={colour.slateWash}
+          fillOpacity={0.35}
+          stroke={colour.slate}
+          strokeWidth={1.1}
+        />
+      ))}
       <path
         d={`M${corners.map((c) => c.join(" ")).join("L")}Z`}
         fill="#fffdf8"

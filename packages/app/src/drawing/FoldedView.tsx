@@ -135,7 +135,16 @@ function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
             />
           )),
         )}
-        {lying ? <Inside lying={lying} way={way} out={out} lift={caliper / 2} /> : null}
+        {(lying?.things ?? (lying ? [{ ...lying, above: 0 }] : [])).map((thing, i) => (
+          <Inside
+            key={i}
+            lying={{ ...(lying as Placement), ...thing }}
+            way={way}
+            out={out}
+            far={Math.max(lying?.width ?? 0, lying?.height ?? 0)}
+            lift={caliper / 2 + thing.above}
+          />
+        ))}
       </group>
     </group>
   );
@@ -208,12 +217,16 @@ function Inside({
   lying,
   way,
   out,
+  far,
   lift,
 }: {
   readonly lying: Placement;
   /** the way they come out, in the flat piece's coordinates */
   readonly way: Point;
   readonly out: number;
+  /** mm the whole pile is long: how far it stands out before it goes in */
+  readonly far: number;
+  /** mm from the middle of the paper to its underside */
   readonly lift: number;
 }) {
   const edges = useMemo(() => {
@@ -228,10 +241,10 @@ function Inside({
     },
     [edges],
   );
-  const far = Math.max(lying.width, lying.height) * 1.15 * out;
+  const away = far * 1.15 * out;
   return (
     <mesh
-      position={[lying.x + way[0] * far, lying.y + way[1] * far, lift + lying.thickness / 2 + out * 6]}
+      position={[lying.x + way[0] * away, lying.y + way[1] * away, lift + lying.thickness / 2 + out * 6]}
       rotation={[0, 0, (lying.rotation * Math.PI) / 180]}
       castShadow
       receiveShadow

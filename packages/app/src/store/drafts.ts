@@ -2,11 +2,12 @@
  * All drafts: a mirror in memory of what the browser's store holds. Every change goes to both; when the store is blocked
  * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open.
  */
-import { type Draft, type Spec } from "@cut-fold/core";
+import { asContents, changed, type Draft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
 import { db } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
+import { solutionOf } from "./solutions.ts";
 
 export type StoreTrouble = "blocked" | "full" | undefined;
 
@@ -65,9 +66,10 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         set({ drafts: byId(demoDrafts()), loading: false, trouble: isFull(error) ? "full" : "blocked" });
       }
     },
-    put: (drafts) => {
+    put: (given) => {
+      const drafts = [...given, ...following(given, get().drafts)];
       set({ drafts: new Map([...get().drafts, ...byId(drafts)]) });
-      void keep(() => db.drafts.bulkPut([...drafts]));
+      void keep(() => db.drafts.bulkPut(drafts));
     },
     remove: (id) => {
       const rest = new Map(get().drafts);
@@ -88,6 +90,38 @@ export function makeDraft(name: string, spec: Spec, rest: Partial<Pick<Draft, "t
 
 /** The same draft again under a new name. */
 export const duplicateDraft = (draft: Draft): Draft => makeDraft(`${draft.name}, again`, draft.spec, draft);
+
+/** Envelopes that hold one of these cards, where the card has become larger or thicker, or smaller or thinner. */
+function following(cards: readonly Draft[], all: ReadonlyMap<string, Draft>): Draft[] {
+  return cards.flatMap((card) =>
+    [...all.values()]
+      .filter((draft) => draft.holds === card.id && !cards.some((c) => c.id === draft.id))
+      .flatMap((draft): Draft[] => {
+        const contents = asContents(solutionOf(card.spec));
+        const { width, height, thickness } = draft.spec.contents;
+        const isSame = contents?.width === width && contents.height === height && contents.thickness === thickness;
+        const read = contents && !isSame ? changed(draft.spec, { contents }) : undefined;
+        return read?.ok ? [{ ...draft, spec: read.value, changed: card.changed }] : [];
+      }),
+  );
+}
+
+/** The family a draft belongs to: that of its first version. */
+export const familyOf = (draft: Draft): string => draft.family ?? draft.id;
+
+/** All versions of a draft, the oldest first. */
+export const versionsOf = (draft: Draft, all: ReadonlyMap<string, Draft>): Draft[] =>
+  [...all.values()]
+    .filter((d) => familyOf(d) === familyOf(draft))
+    .sort((a, b) => a.made.localeCompare(b.made) || a.id.localeCompare(b.id));
+
+/** Another version of a draft beside it, named by what is different. */
+export function versionOf(draft: Draft, spec: Spec, difference: string): Draft {
+  const stem = draft.name.replace(/ · .*$/u, "").slice(0, 80);
+  const { tags, note, holds } = draft;
+  const version = makeDraft(`${stem} · ${difference}`.slice(0, 120), spec, { tags, note });
+  return { ...version, family: familyOf(draft), ...(holds !== undefined && { holds }) };
+}
 
 /** Drafts from a file, each with a new id where one of ours already has it: an import never writes over anything. */
 export const adopt = (drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Draft[] =>

@@ -13,7 +13,7 @@ import { wrap } from "comlink";
 import { coloursOf } from "../drawing/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi } from "../workers/print.worker.ts";
-import { solutionOf } from "./openDraft.ts";
+import { solutionOf } from "./solutions.ts";
 import { adopt, useDrafts } from "./drafts.ts";
 import { useSettings } from "./settings.ts";
 

@@ -1,5 +1,5 @@
 /** The draft that is open: every change goes through `change`, can be undone, and is saved at once. */
-import { changed, type Draft, type Problem, solve, type Solution, type Spec, type SpecChange } from "@cut-fold/core";
+import { changed, type Draft, type Problem, type SpecChange } from "@cut-fold/core";
 import { temporal } from "zundo";
 import { create } from "zustand";
 import { useDrafts } from "./drafts.ts";
@@ -94,13 +94,3 @@ export const undo = (): void => {
 export const redo = (): void => {
   travel("redo");
 };
-
-/** Solutions belong to their recipe: kept beside it, solved once. */
-const solutions = new WeakMap<Spec, Solution>();
-export function solutionOf(spec: Spec): Solution {
-  const known = solutions.get(spec);
-  if (known) return known;
-  const solution = solve(spec);
-  solutions.set(spec, solution);
-  return solution;
-}

@@ -4,17 +4,8 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import { db } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
 import { adopt, duplicateDraft, useDrafts } from "./drafts.ts";
-import {
-  beginGesture,
-  change,
-  endGesture,
-  openDraft,
-  redo,
-  solutionOf,
-  standAt,
-  undo,
-  useOpenDraft,
-} from "./openDraft.ts";
+import { beginGesture, change, endGesture, openDraft, redo, standAt, undo, useOpenDraft } from "./openDraft.ts";
+import { solutionOf } from "./solutions.ts";
 import { setDimension } from "./setDimension.ts";
 
 const sample = (): Draft => demoDrafts()[0] as Draft;

@@ -12,12 +12,18 @@ export const PROJECT_VERSION = 1;
 export const PROJECT_MAX_BYTES = 4 * 1024 * 1024;
 const MAX_DRAFTS = 2000;
 
+const draftId = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^[\w-]+$/u);
+
 export const draftSchema = z.strictObject({
-  id: z
-    .string()
-    .min(1)
-    .max(64)
-    .regex(/^[\w-]+$/u),
+  id: draftId,
+  /** the draft it is a version of, or the one that was: versions of one thing share it */
+  family: draftId.optional(),
+  /** the card draft it was made to hold: its size and thickness follow that card */
+  holds: draftId.optional(),
   name: z.string().trim().min(1).max(120),
   tags: z.array(z.string().trim().min(1).max(40)).max(20),
   note: z.string().max(2000),

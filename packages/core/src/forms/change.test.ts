@@ -43,7 +43,7 @@ const key = (f: Finding): string =>
   [f.check, f.code, f.piece, f.panel, f.facts?.["axis"], f.facts?.["name"]].map(String).join("/");
 
 describe("a remedy", () => {
-  const oneOf = <T extends { readonly id: string }>(items: readonly T[]) => fc.constantFrom(...items.map((i) => i.id));
+  const oneOf = (items: readonly { readonly id: string }[]) => fc.constantFrom(...items.map((i) => i.id));
   const shelf = fc.record({
     stock: oneOf(catalogue.stocks),
     sheet: fc.option(oneOf(catalogue.sheets), { nil: undefined }),

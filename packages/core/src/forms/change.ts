@@ -5,7 +5,7 @@
 import { boards } from "../catalogue/boards.ts";
 import { find } from "../catalogue/entry.ts";
 import type { Form } from "../model/form.ts";
-import type { Remedy } from "../model/solution.ts";
+import type { Remedy, Solution } from "../model/solution.ts";
 import type { Layer, Spec } from "../model/spec.ts";
 import { rulers } from "../units/ruler.ts";
 import { formById } from "./index.ts";
@@ -86,3 +86,14 @@ export function changeFor(remedy: Remedy, { layers = [] }: Spec): SpecChange {
     ...(layer && { layers: layers.map((l, i) => (i === layer.index ? { ...l, border: layer.border } : l)) }),
   };
 }
+
+/** What a finished card makes of the contents of the envelope that holds it. */
+export const asContents = ({ spec, finished }: Pick<Solution, "spec" | "finished">): SpecChange["contents"] =>
+  finished && {
+    width: finished.width,
+    height: finished.height,
+    thickness: Math.round(finished.thickness * 1e4) / 1e4,
+    name: spec.contents.name,
+    preset: undefined,
+    pile: undefined,
+  };

@@ -21,8 +21,10 @@ import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { makeDraft, useDrafts } from "../../store/drafts.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
+import { WholeTable } from "./WholeTable.tsx";
 
-const FORMS = forms.map((f) => ({ value: f.id, text: f.title }));
+const EVERY = "every";
+const FORMS = [...forms.map((f) => ({ value: f.id, text: f.title })), { value: EVERY, text: "Every form" }];
 const RULERS = [
   { value: "", text: "The board's own" },
   ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
@@ -39,6 +41,7 @@ export function ChartPlace() {
   const [search, setSearch] = useSearchParams();
   const display = useDisplay();
   const { unit, notch } = useSettings((s) => s.settings);
+  const every = search.get("form") === EVERY;
   const form = forms.find((f) => f.id === search.get("form")) ?? forms[0];
   const boards = catalogue.boards.filter((b) => form?.methods.includes(b.kind));
   const usual =
@@ -66,10 +69,10 @@ export function ChartPlace() {
   ];
   const chart = useMemo(
     () =>
-      formId === undefined
+      formId === undefined || every
         ? undefined
         : chartOf({ form: formId, board: boardId, ruler: rulerId, sheet, notch: punched }),
-    [formId, boardId, rulerId, sheet, punched],
+    [formId, every, boardId, rulerId, sheet, punched],
   );
   const set = (change: Readonly<Record<string, string>>): void => {
     // the address bar is always current; the router's own copy may lag behind two quick choices
@@ -99,28 +102,32 @@ export function ChartPlace() {
       <div className="chart-asks no-print">
         <Choice
           label="Form"
-          value={form?.id ?? ""}
+          value={every ? EVERY : (form?.id ?? "")}
           options={FORMS}
           onChange={(id) => {
             set({ form: id, board: "" });
           }}
         />
-        <Choice
-          label="Board"
-          value={board?.id ?? ""}
-          options={boards.map((b) => ({ value: b.id, text: b.title }))}
-          onChange={(id) => {
-            set({ board: id });
-          }}
-        />
-        <Choice
-          label="Ruler"
-          value={ruler?.id ?? ""}
-          options={RULERS}
-          onChange={(id) => {
-            set({ ruler: id });
-          }}
-        />
+        {every ? null : (
+          <>
+            <Choice
+              label="Board"
+              value={board?.id ?? ""}
+              options={boards.map((b) => ({ value: b.id, text: b.title }))}
+              onChange={(id) => {
+                set({ board: id });
+              }}
+            />
+            <Choice
+              label="Ruler"
+              value={ruler?.id ?? ""}
+              options={RULERS}
+              onChange={(id) => {
+                set({ ruler: id });
+              }}
+            />
+          </>
+        )}
         <Choice
           label="Sheet in hand"
           value={sheetId}
@@ -150,7 +157,8 @@ export function ChartPlace() {
           </>
         ) : null}
       </div>
-      <p className="chart-said">
+      {every ? <WholeTable sheet={sheet} /> : null}
+      <p className="chart-said" hidden={every}>
         {form?.title} · {board?.title}
         {ruler ? `, read on the ${ruler.title} ruler` : ""}
         {sheet && chart?.ok ? ` · ${String(fitting)} of ${String(chart.rows.length)} cards come out of this sheet` : ""}
@@ -181,7 +189,7 @@ export function ChartPlace() {
             ))}
           </TableBody>
         </Table>
-      ) : (
+      ) : every ? null : (
         <p role="alert">This chart cannot be made with that board.</p>
       )}
     </main>

@@ -4,25 +4,33 @@ import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
+import { Columns2 } from "lucide-react";
 import { useSnackbar } from "notistack";
 import { memo, useCallback, useEffect, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { FlatView } from "../../drawing/FlatView.tsx";
 import { ROLE_WORDS, strokeOf } from "../../drawing/language.ts";
-import { useDrafts } from "../../store/drafts.ts";
+import { useDrafts, versionsOf } from "../../store/drafts.ts";
 import { printPdf, savePdf, saveProject, saveSvg } from "../../store/files.ts";
-import { openDraft, redo, solutionOf, undo, useOpenDraft } from "../../store/openDraft.ts";
+import { openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
+import { solutionOf } from "../../store/solutions.ts";
 import { useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 import { FoldedPanel } from "./FoldedPanel.tsx";
 import { NumbersRail } from "./NumbersRail.tsx";
+import { SheetsPanel } from "./SheetsPanel.tsx";
 import { STAGES, StagesRail, type Stage } from "./StagesRail.tsx";
 import { StepsPanel } from "./StepsPanel.tsx";
 
-const VIEWS = ["flat", "folded", "steps"] as const;
+const VIEWS = ["flat", "folded", "sheets", "steps"] as const;
 type View = (typeof VIEWS)[number];
-const VIEW_TITLES: Readonly<Record<View, string>> = { flat: "Flat", folded: "Folded", steps: "Steps" };
+const VIEW_TITLES: Readonly<Record<View, string>> = {
+  flat: "Flat",
+  folded: "Folded",
+  sheets: "Sheets",
+  steps: "Steps",
+};
 
 export function DraftPlace() {
   const { id = "", view: asked } = useParams();
@@ -30,6 +38,7 @@ export function DraftPlace() {
   const loading = useDrafts((s) => s.loading);
   const known = useDrafts((s) => s.drafts.get(id));
   const draft = useOpenDraft((s) => s.draft);
+  const versions = useDrafts((s) => (known ? versionsOf(known, s.drafts).length : 1));
   const view: View = VIEWS.find((v) => v === asked) ?? "flat";
   const stage: Stage = STAGES.find((s) => s === search.get("stage")) ?? "inside";
 
@@ -88,11 +97,15 @@ export function DraftPlace() {
         <div className="board-bar">
           <ViewTabs id={id} view={view} stage={stage} />
           <div style={{ flex: 1 }} />
+          <Button startIcon={<Columns2 size={18} />} component={Link} to={`/compare/${id}`}>
+            {versions > 1 ? `${String(versions)} versions` : "Versions"}
+          </Button>
           <Keep />
         </div>
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
           {view === "flat" ? <Flat solution={solution} colours={colours} /> : null}
           {view === "folded" ? <FoldedPanel solution={solution} colours={colours} /> : null}
+          {view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
           {view === "steps" ? <StepsPanel solution={solution} colours={colours} at={draft.step} /> : null}
         </div>
       </div>

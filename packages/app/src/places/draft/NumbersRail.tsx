@@ -6,6 +6,7 @@ import {
   formatLength,
   formatRun,
   formatSize,
+  formById,
   insidePile,
   type Material,
   paperNeed,
@@ -15,10 +16,14 @@ import {
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useMemo } from "react";
+import { useNavigate } from "react-router";
 import { light } from "../../drawing/lit.ts";
 import { PileView } from "../../drawing/PileView.tsx";
 import { useSettled } from "../../parts/useSettled.ts";
-import { change, solutionOf, useOpenDraft } from "../../store/openDraft.ts";
+import { useDrafts } from "../../store/drafts.ts";
+import { envelopeFor } from "../../store/envelopeFor.ts";
+import { change, useOpenDraft } from "../../store/openDraft.ts";
+import { solutionOf } from "../../store/solutions.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 
@@ -44,6 +49,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
         <Scores solution={solution} />
       </section>
       {solution.contents.length > 0 ? <GapPicture solution={solution} /> : null}
+      <FinishedSection solution={solution} />
       <PileSection solution={solution} />
       <section aria-label="Findings" aria-live="polite">
         {solution.findings.length === 0 ? (
@@ -124,6 +130,32 @@ function PileSection({ solution }: { readonly solution: Solution }) {
       <PileView pile={pile} />
     </section>
   ) : null;
+}
+
+/** A card's finished size, and the envelope that follows it. */
+function FinishedSection({ solution }: { readonly solution: Solution }) {
+  const display = useDisplay();
+  const navigate = useNavigate();
+  const isCard = formById(solution.form)?.kind === "card";
+  if (!solution.finished || !isCard) return null;
+  const { width, height, thickness } = solution.finished;
+  const begin = (): void => {
+    const card = useOpenDraft.getState().draft;
+    const envelope = card && envelopeFor(card);
+    if (!envelope) return;
+    useDrafts.getState().put([envelope]);
+    void navigate(`/draft/${envelope.id}/flat?stage=holder`);
+  };
+  return (
+    <section>
+      <h3>Finished</h3>
+      <p className="figure-base">{formatSize(width, height, display)}</p>
+      <p className="figure-note">{formatLength(thickness, display)} thick, closed</p>
+      <Button size="small" className="remedy" onClick={begin}>
+        Draft its envelope
+      </Button>
+    </section>
+  );
 }
 
 /** ms without a change after which the sheets for the run are counted anew */

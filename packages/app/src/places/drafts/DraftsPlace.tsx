@@ -4,7 +4,7 @@ import IconButton from "@mui/material/IconButton";
 import Input from "@mui/material/Input";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import { EllipsisVertical, FolderInput, Plus, Search } from "lucide-react";
+import { EllipsisVertical, FolderInput, Mail, Plus, Search } from "lucide-react";
 import { useSnackbar } from "notistack";
 import { memo, useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
@@ -14,7 +14,7 @@ import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { duplicateDraft, makeDraft, useDrafts } from "../../store/drafts.ts";
 import { importProject, saveProject } from "../../store/files.ts";
-import { solutionOf } from "../../store/openDraft.ts";
+import { solutionOf } from "../../store/solutions.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
 
 const matches = (draft: Draft, words: string): boolean => {
@@ -91,6 +91,9 @@ export function DraftsPlace() {
         <span style={{ flex: 1 }} />
         <Button variant="outlined" startIcon={<FolderInput size={18} />} onClick={takeIn}>
           Take in a file
+        </Button>
+        <Button variant="outlined" startIcon={<Mail size={18} />} component={Link} to="/from-envelope">
+          From an envelope
         </Button>
         <Button variant="contained" startIcon={<Plus size={18} />} onClick={begin}>
           New draft
@@ -231,6 +234,9 @@ const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) 
           }}
         >
           Duplicate
+        </MenuItem>
+        <MenuItem component={Link} to={`/compare/${draft.id}`}>
+          Versions side by side
         </MenuItem>
         <MenuItem onClick={keep}>Save as a file</MenuItem>
         <MenuItem onClick={drop}>Delete</MenuItem>

@@ -3,6 +3,7 @@ import { Fragment, useCallback } from "react";
 import type { z } from "zod";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { LayersEditor } from "./LayersEditor.tsx";
 import { change } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 
@@ -88,6 +89,7 @@ export function DetailsStage({ spec, solution }: { readonly spec: Spec; readonly
           </div>
         </Fragment>
       ))}
+      <LayersEditor spec={spec} solution={solution} />
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import {
+  type Board,
   catalogue,
   changed,
   closedPicture,
@@ -15,12 +16,14 @@ import {
   type Spec,
 } from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
-import { memo, useMemo } from "react";
+import Button from "@mui/material/Button";
+import { memo, useMemo, useState } from "react";
 import { coloursOf } from "../../../drawing/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
-import { change, solutionOf } from "../../../store/openDraft.ts";
+import { change } from "../../../store/openDraft.ts";
+import { solutionOf } from "../../../store/solutions.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
@@ -95,6 +98,46 @@ const RULERS = [
   ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
 ];
 
+const BOARD_GROUPS = { "punch-board": "45° punch boards", "scoring-board": "Scoring boards" } as const;
+const BOARDS = catalogue.boards.map((b) => ({ value: b.id, text: b.title, group: BOARD_GROUPS[b.kind] }));
+
+interface NotOnThisBoardProps {
+  readonly spec: Spec;
+  readonly board: Board;
+  readonly onDone: () => void;
+}
+
+/** A form that this board cannot make says so, and which forms it can make. */
+function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
+  const form = formById(spec.form);
+  const able = forms.filter((f) => f.kind === form?.kind && f.methods.includes(board.kind));
+  const why =
+    board.kind === "punch-board"
+      ? "its scores do not run at 45° from a notch"
+      : "its scores run slantwise, and the grooves lie square to the stop";
+  return (
+    <div className="finding warning not-here" role="alert">
+      <p>
+        {form?.title ?? "This form"} cannot be made on a {board.title}: {why}.
+        {able.length === 0 ? " No form of this kind can." : ""}
+      </p>
+      {able.slice(0, 3).map((f) => (
+        <Button
+          key={f.id}
+          size="small"
+          className="remedy"
+          onClick={() => {
+            change({ form: f.id, method: { kind: board.kind, board: board.id } });
+            onDone();
+          }}
+        >
+          Make it a {f.title.toLowerCase()}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
 const NOTCH_MM = { min: 2, max: 30 } as const;
 const onNotch = (notch: number): void => {
   change({ method: { notch } });
@@ -103,21 +146,20 @@ const onNotch = (notch: number): void => {
 /** The holder, and the tools it is made with. */
 export function HolderStage({ spec }: { readonly spec: Spec }) {
   const board = find(catalogue.boards, spec.method.board);
-  const boards = catalogue.boards
-    .filter((b) => b.kind === spec.method.kind)
-    .map((b) => ({ value: b.id, text: b.title }));
+  const [refused, setRefused] = useState<string>();
+  const other = refused === undefined ? undefined : find(catalogue.boards, refused);
+  const choose = (id: string): void => {
+    const chosen = find(catalogue.boards, id);
+    const makes = chosen && formById(spec.form)?.methods.includes(chosen.kind);
+    setRefused(makes ? undefined : id);
+    if (makes) change({ method: { kind: chosen.kind, board: id } });
+  };
   return (
     <div className="fields">
       <Offers spec={spec} />
       <div className="wide">
-        <Choice
-          label="Board"
-          value={spec.method.board}
-          options={boards}
-          onChange={(board) => {
-            change({ method: { board } });
-          }}
-        />
+        <Choice label="Board" value={spec.method.board} options={BOARDS} onChange={choose} />
+        {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
       </div>
       <div className="wide">
         <Choice

@@ -1,4 +1,4 @@
-import { catalogue, type ContentsPreset, QUANTITY, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
+import { catalogue, type ContentsPreset, formById, QUANTITY, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Input from "@mui/material/Input";
 import { RotateCwSquare } from "lucide-react";
@@ -7,6 +7,8 @@ import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { AlsoInside, ThicknessBuilder } from "./InsideBuilt.tsx";
+import { ResizeButton } from "../ResizeDialog.tsx";
 import { beginGesture, change, endGesture, useOpenDraft } from "../../../store/openDraft.ts";
 
 const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = {
@@ -36,13 +38,23 @@ const onPreset = (preset: string): void => {
   change(
     preset === ""
       ? { contents: { preset: undefined } }
-      : { contents: { preset, width: undefined, height: undefined, thickness: undefined, name: undefined } },
+      : {
+          contents: {
+            preset,
+            width: undefined,
+            height: undefined,
+            thickness: undefined,
+            name: undefined,
+            pile: undefined,
+          },
+        },
   );
 };
 
 /** What goes inside: named, measured, counted. */
 export function InsideStage({ spec }: { readonly spec: Spec }) {
   const { contents } = spec;
+  const holds = formById(spec.form)?.kind === "envelope";
   return (
     <div className="fields">
       <div className="wide">
@@ -53,11 +65,27 @@ export function InsideStage({ spec }: { readonly spec: Spec }) {
       </div>
       <LengthField label="Width" mm={contents.width} bounds={SIZE_MM} onChange={onWidth} />
       <LengthField label="Height" mm={contents.height} bounds={SIZE_MM} onChange={onHeight} />
-      <LengthField label="Thickness" mm={contents.thickness} bounds={THICKNESS_MM} onChange={onThickness} />
+      {contents.pile ? null : (
+        <LengthField label="Thickness" mm={contents.thickness} bounds={THICKNESS_MM} onChange={onThickness} />
+      )}
       <CountField label="How many" value={spec.quantity} {...QUANTITY} onChange={onQuantity} />
       <div className="wide">
         <TurnButton across={contents.width >= contents.height} />
+        {holds && !contents.pile ? <ThicknessBuilder contents={contents} /> : null}
+        <ResizeButton />
       </div>
+      {holds ? (
+        <>
+          {contents.pile ? (
+            <div className="wide">
+              <ThicknessBuilder contents={contents} />
+            </div>
+          ) : null}
+          <div className="wide">
+            <AlsoInside contents={contents} />
+          </div>
+        </>
+      ) : null}
     </div>
   );
 }

@@ -1,0 +1,191 @@
+/** The same again in another size: what follows, what keeps, and what cannot follow, before anything is changed. */
+import {
+  catalogue,
+  find,
+  formatLength,
+  formatSize,
+  resize,
+  type Said,
+  sayCannot,
+  sayProblem,
+  SIZE_MM,
+} from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { Scaling } from "lucide-react";
+import { useMemo, useState } from "react";
+import { useNavigate } from "react-router";
+import { Choice } from "../../parts/Choice.tsx";
+import { LengthField } from "../../parts/LengthField.tsx";
+import { useDrafts, versionOf } from "../../store/drafts.ts";
+import { change, useOpenDraft } from "../../store/openDraft.ts";
+import { useDisplay } from "../../store/settings.ts";
+
+const OPTIONS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
+
+export function ResizeButton() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button
+        startIcon={<Scaling size={18} />}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        Same again, another size
+      </Button>
+      {open ? (
+        <ResizeDialog
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      ) : null}
+    </>
+  );
+}
+
+interface Size {
+  readonly width: number;
+  readonly height: number;
+  readonly preset?: string | undefined;
+}
+
+function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
+  const display = useDisplay();
+  const navigate = useNavigate();
+  const draft = useOpenDraft((s) => s.draft);
+  const [to, setTo] = useState<Size>(() => {
+    const { width = 148, height = 105, preset } = draft?.spec.contents ?? {};
+    return { width, height, preset };
+  });
+  const done = useMemo(() => (draft ? resize(draft.spec, to) : undefined), [draft, to]);
+  if (!draft || !done) return null;
+  const { width, height } = draft.spec.contents;
+  const isSame = to.width === width && to.height === height;
+  const choose = (id: string): void => {
+    const preset = find(catalogue.contents, id);
+    if (!preset) return setTo({ ...to, preset: undefined });
+    // upright stays upright
+    const across = width >= height;
+    setTo({
+      width: across ? preset.width : preset.height,
+      height: across ? preset.height : preset.width,
+      preset: across ? id : undefined,
+    });
+  };
+  const here = (): void => {
+    if (!done.ok) return;
+    const { contents, settings, layers } = done.spec;
+    change({
+      contents: { width: contents.width, height: contents.height, preset: contents.preset },
+      settings,
+      ...(layers && { layers }),
+    });
+    onClose();
+  };
+  const beside = (): void => {
+    if (!done.ok) return;
+    const version = versionOf(draft, done.spec, formatSize(to.width, to.height, display));
+    useDrafts.getState().put([version]);
+    onClose();
+    void navigate(`/draft/${version.id}/flat`);
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="resize-title">
+      <DialogTitle id="resize-title">The same again in another size</DialogTitle>
+      <DialogContent>
+        <p className="dialog-note">
+          Now {formatSize(width, height, display)}. Borders, glue strips, notches, holes and roundings keep; what
+          belongs to the size follows.
+        </p>
+        <div className="fields">
+          <div className="wide">
+            <Choice label="For" value={to.preset ?? ""} options={OPTIONS} onChange={choose} />
+          </div>
+          <LengthField
+            label="Width"
+            mm={to.width}
+            bounds={SIZE_MM}
+            onChange={(mm) => {
+              setTo((was) => ({ ...was, width: mm, preset: undefined }));
+            }}
+          />
+          <LengthField
+            label="Height"
+            mm={to.height}
+            bounds={SIZE_MM}
+            onChange={(mm) => {
+              setTo((was) => ({ ...was, height: mm, preset: undefined }));
+            }}
+          />
+        </div>
+        {done.ok ? (
+          <div className="resize-said">
+            <Lengths title="Follows" said={done.follows} none="Nothing was set by hand that would have to." />
+            <Lengths title="Keeps" said={done.keeps} none="" />
+            {isSame ? null : (
+              <section>
+                <h3>Cannot follow</h3>
+                {done.cannot.length === 0 ? <p>Everything can.</p> : null}
+                <ul>
+                  {done.cannot.map((cannot, i) => (
+                    <li key={i} className="finding warning">
+                      {sayCannot(cannot, display)}
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
+          </div>
+        ) : (
+          <p role="alert" className="finding error">
+            {done.problems.map((p) => `The size ${sayProblem(p, display)}.`).join(" ")}
+          </p>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it</Button>
+        <Button variant="outlined" disabled={!done.ok || isSame} onClick={here}>
+          Change this draft
+        </Button>
+        <Button variant="contained" disabled={!done.ok || isSame} onClick={beside}>
+          Make a version beside it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface LengthsProps {
+  readonly title: string;
+  readonly said: readonly Said[];
+  readonly none: string;
+}
+
+function Lengths({ title, said, none }: LengthsProps) {
+  const display = useDisplay();
+  if (said.length === 0 && none === "") return null;
+  return (
+    <section>
+      <h3>{title}</h3>
+      {said.length === 0 ? <p>{none}</p> : null}
+      <dl>
+        {said.map(({ label, from, to }) => (
+          <div key={label}>
+            <dt>{label}</dt>
+            <dd>
+              {from === to
+                ? formatLength(to, display)
+                : `${formatLength(from, display)} → ${formatLength(to, display)}`}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

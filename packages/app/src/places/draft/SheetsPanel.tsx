@@ -1,0 +1,254 @@
+/** The trim plan: each sheet as it is cut, its cuts in order, and what is left over. */
+import {
+  blanksIn,
+  cutsOf,
+  formatLength,
+  formatSize,
+  type Offcut,
+  type Part,
+  sayCut,
+  type SheetGroup,
+  type Solution,
+  type TrimPlan,
+  trimPlans,
+} from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { useSnackbar } from "notistack";
+import { useMemo } from "react";
+import { Link } from "react-router";
+import { change } from "../../store/openDraft.ts";
+import { useDisplay } from "../../store/settings.ts";
+import { colour } from "../../theme/theme.ts";
+
+interface SheetsPanelProps {
+  readonly id: string;
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+}
+
+export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
+  const plans = useMemo(() => trimPlans(solution), [solution]);
+  if (!solution.spec.sheet) {
+    return (
+      <div className="empty sheets-empty">
+        <h2>Which sheet is in hand?</h2>
+        <p>Say what the paper comes in, and every cut follows: how many sheets the run takes and what is left over.</p>
+        <Button variant="contained" component={Link} to={`/draft/${id}/sheets?stage=paper`}>
+          Name the sheet
+        </Button>
+      </div>
+    );
+  }
+  return (
+    <div className="sheets" tabIndex={0} role="region" aria-label="Trim plan">
+      {plans.map((plan) => (
+        <Plan key={plan.stock} plan={plan} solution={solution} face={colours.face} />
+      ))}
+    </div>
+  );
+}
+
+interface PlanProps {
+  readonly plan: TrimPlan;
+  readonly solution: Solution;
+  readonly face: string;
+}
+
+function Plan({ plan, solution, face }: PlanProps) {
+  const display = useDisplay();
+  const name = (piece: string | undefined): string => solution.pieces.find((p) => p.id === piece)?.name ?? "";
+  const sheets = plan.sheets === 1 ? "1 sheet" : `${String(plan.sheets)} sheets`;
+  return (
+    <section className="plan" aria-label={plan.stock}>
+      <h2>
+        <span className="plan-count">{sheets}</span> of {plan.stock},{" "}
+        {formatSize(plan.sheet.width, plan.sheet.height, display)}
+      </h2>
+      {plan.left.map((left) => (
+        <p key={left.piece} className="finding error" role="alert">
+          {name(left.piece)}, {String(left.quantity)} of them: too large for this sheet. A larger sheet, or a smaller
+          card, is needed.
+        </p>
+      ))}
+      <div className="plan-groups">
+        {plan.groups.map((group, i) => (
+          <Group key={i} group={group} plan={plan} name={name} face={face} />
+        ))}
+      </div>
+      <Offcuts offcuts={plan.offcuts} />
+    </section>
+  );
+}
+
+interface GroupProps {
+  readonly group: SheetGroup;
+  readonly plan: TrimPlan;
+  readonly name: (piece: string | undefined) => string;
+  readonly face: string;
+}
+
+function Group({ group: { count, root }, plan, name, face }: GroupProps) {
+  const display = useDisplay();
+  const cuts = cutsOf(root);
+  const each = blanksIn(root);
+  const names = [...new Set(each.map((p) => name(p.piece)))];
+  const counted = names.map((n) => `${String(each.filter((p) => name(p.piece) === n).length)} × ${n.toLowerCase()}`);
+  return (
+    <figure className="group">
+      <SheetPicture root={root} plan={plan} name={name} face={face} />
+      <figcaption>
+        <strong>{count === 1 ? "One sheet" : `${String(count)} sheets`}</strong>
+        <span>{counted.join(", ")} from each</span>
+        {root.slant === undefined ? (
+          <ol>
+            {cuts.map((cut, i) => (
+              <li key={i}>{sayCut(cut, display)}</li>
+            ))}
+          </ol>
+        ) : (
+          <p>Only across the corner: draw it turned by {Math.round(root.slant)}° and cut along its outline.</p>
+        )}
+      </figcaption>
+    </figure>
+  );
+}
+
+const WIDE = 300;
+const TALL = 330;
+const PAD = 26;
+
+/** The sheet from above, true to scale, cuts numbered in the order they are made. */
+function SheetPicture({ root, plan, name, face }: Omit<GroupProps, "group"> & { readonly root: Part }) {
+  const display = useDisplay();
+  const { width, height } = plan.sheet;
+  const k = Math.min((WIDE - PAD) / width, (TALL - PAD) / height);
+  const [w, h] = [width * k, height * k];
+  const y = (mm: number): number => PAD + h - mm * k;
+  return (
+    <svg
+      width={w + PAD + 2}
+      height={h + PAD + 4}
+      role="img"
+      aria-label={`Sheet of ${formatSize(width, height, display)} with ${String(blanksIn(root).length)} blanks`}
+    >
+      <defs>
+        <pattern id="offcut" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="7" stroke={colour.hair} strokeWidth="2" />
+        </pattern>
+      </defs>
+      <text x={PAD / 2 + w / 2} y={16} textAnchor="middle" fontSize={15} fontWeight={600} fill={colour.ink}>
+        {formatLength(width, display)}
+      </text>
+      <text
+        x={w + PAD - 4}
+        y={PAD + h / 2}
+        textAnchor="middle"
+        fontSize={15}
+        fontWeight={600}
+        fill={colour.ink}
+        transform={`rotate(90 ${String(w + PAD - 4)} ${String(PAD + h / 2)})`}
+        dy={-4}
+      >
+        {formatLength(height, display)}
+      </text>
+      <rect x={1} y={PAD} width={w} height={h} fill="url(#offcut)" stroke={colour.soft} strokeWidth={1.2} />
+      {blanksIn(root).map((part, i) => (
+        <Blank key={i} part={part} k={k} y={y} face={face} name={name(part.piece)} />
+      ))}
+      {cutLines(root).map((line, i) => (
+        <line
+          key={i}
+          x1={1 + line.x1 * k}
+          x2={1 + line.x2 * k}
+          y1={y(line.y1)}
+          y2={y(line.y2)}
+          stroke={colour.ink}
+          strokeWidth={2.2}
+        />
+      ))}
+    </svg>
+  );
+}
+
+interface BlankProps {
+  readonly part: Part;
+  readonly k: number;
+  readonly y: (mm: number) => number;
+  readonly face: string;
+  readonly name: string;
+}
+
+function Blank({ part, k, y, face, name }: BlankProps) {
+  const [w, h] = [part.width * k, part.height * k];
+  const [cx, cy] = [1 + part.x * k + w / 2, y(part.y + part.height / 2)];
+  const upright = w < 60 && h > w;
+  return (
+    <g>
+      <rect x={1 + part.x * k} y={y(part.y + part.height)} width={w} height={h} fill={face} stroke={colour.soft} />
+      {Math.max(w, h) > 50 && Math.min(w, h) > 16 ? (
+        <text
+          x={cx}
+          y={cy + 5}
+          textAnchor="middle"
+          fontSize={14}
+          fontWeight={600}
+          fill={colour.ink}
+          {...(upright && { transform: `rotate(-90 ${String(cx)} ${String(cy)})` })}
+        >
+          {name}
+        </text>
+      ) : null}
+    </g>
+  );
+}
+
+interface CutLine {
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+}
+
+/** Every cut from edge to edge of what was in hand when it is made. */
+function cutLines(part: Part): CutLine[] {
+  if (!part.cut) return [];
+  const { along, first, rest } = part.cut;
+  const own: CutLine =
+    along === "width"
+      ? { x1: rest.x, x2: rest.x, y1: part.y, y2: part.y + part.height }
+      : { x1: part.x, x2: part.x + part.width, y1: rest.y, y2: rest.y };
+  return [own, ...cutLines(rest), ...cutLines(first)];
+}
+
+const FEW_OFFCUTS = 6;
+
+/** What is left over: each can be taken as the next sheet in hand. */
+function Offcuts({ offcuts }: { readonly offcuts: readonly Offcut[] }) {
+  const display = useDisplay();
+  const { enqueueSnackbar } = useSnackbar();
+  if (offcuts.length === 0) return null;
+  return (
+    <div className="offcuts">
+      <h3>Left over</h3>
+      <ul>
+        {offcuts.slice(0, FEW_OFFCUTS).map(({ width, height, count }) => (
+          <li key={`${String(width)}/${String(height)}`}>
+            <strong>{formatSize(width, height, display)}</strong>
+            {count > 1 ? <span>{count} of them</span> : null}
+            {Math.min(width, height) >= 50 ? (
+              <Button
+                size="small"
+                onClick={() => {
+                  change({ sheet: { width, height, preset: undefined } });
+                  enqueueSnackbar("This offcut is the sheet in hand now. Undo brings the old one back.");
+                }}
+              >
+                Take it in hand
+              </Button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
