@@ -5,10 +5,19 @@ import { materialsOf } from "./methods/materials.ts";
 import { withLayers } from "./forms/layers.ts";
 import { packOf, thingsIn } from "./forms/pack.ts";
 import { methodOf } from "./methods/index.ts";
+import type { Dimension } from "./model/piece.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
 import { derivePiece } from "./paper/derive.ts";
 import { setupOf } from "./forms/readSpec.ts";
+
+/** A figure that something larger in the same holder decides is not the card's to set. */
+const ownFigure = (d: Dimension, { contents }: Spec): Dimension =>
+  contents.also &&
+  ((d.sets === "contents.width" && d.value > contents.width) ||
+    (d.sets === "contents.height" && d.value > contents.height))
+    ? { ...d, sets: undefined }
+    : d;
 
 /**
  * Solves a recipe that has been read. Pure: the same recipe gives the same solution.
@@ -35,7 +44,7 @@ export function solve(spec: Spec): Solution {
       ? drafted.contents.map((whole) => ({ ...whole, things: thingsIn(spec.contents) }))
       : drafted.contents,
     ...(drafted.finished && { finished: drafted.finished }),
-    dimensions: drafted.dimensions,
+    dimensions: drafted.dimensions.map((d) => ownFigure(d, spec)),
     findings: checks.flatMap((check) => check.run(made)),
     materials: materialsOf(pieces, drafted.joins, spec),
     steps: methodOf(spec.method.kind)

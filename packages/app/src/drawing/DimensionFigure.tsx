@@ -16,6 +16,8 @@ const KEY_FIGURES = ["blank", "first-score", "blank-width"];
 /** Kept as one object each, so that React need not compare them key by key on every frame of a drag. */
 const GRABBED = { cursor: "move", touchAction: "none" } as const;
 const UNDERLINED = { textUnderlineOffset: "0.22em" } as const;
+/** A figure beside a short line may stand on another's: the ground shows round it. */
+const HALO = { stroke: colour.sheet, strokeWidth: 5, strokeLinejoin: "round", paintOrder: "stroke" } as const;
 const TYPED_IN = { cursor: "text" } as const;
 
 /** A place on the screen as the drawing writes it: hundredths of a pixel, so that what stands still stays the same text. */
@@ -182,6 +184,7 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
             fontSize={size}
             fontWeight={key ? 700 : 600}
             fill={tint}
+            {...(short && HALO)}
             textDecoration={sets ? "underline dotted 1px" : undefined}
             style={UNDERLINED}
           >

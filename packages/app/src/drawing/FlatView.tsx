@@ -8,7 +8,8 @@ import {
   flatten,
   formatLength,
   holds,
-  inARow,
+  openingsOf,
+  type Join,
   pathData,
   type Piece,
   place,
@@ -20,6 +21,8 @@ import {
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useDisplay } from "../store/settings.ts";
 import { colour } from "../theme/theme.ts";
+import { arrange, arrangeAt } from "./arrange.ts";
+import { paperColours, pieceColours } from "./colours.ts";
 import { DimensionFigure } from "./DimensionFigure.tsx";
 import { strokeOf } from "./language.ts";
 import { light, useLit } from "./lit.ts";
@@ -28,14 +31,11 @@ import { toScreen, type View } from "./view.ts";
 /** Pixels kept free round the paper for the figures. */
 const MARGIN = { x: 76, top: 62, bottom: 66 } as const;
 
-function fitView(width: number, height: number, wide: number, tall: number): View {
-  const k = Math.max(0.1, Math.min((width - 2 * MARGIN.x) / wide, (height - MARGIN.top - MARGIN.bottom) / tall));
-  return {
-    k,
-    x0: (width - wide * k) / 2,
-    y0: MARGIN.top + (height - MARGIN.top - MARGIN.bottom - tall * k) / 2 + tall * k,
-  };
-}
+const fitView = (wide: number, tall: number, { k, width, height }: ReturnType<typeof arrange>): View => ({
+  k,
+  x0: (wide - width * k) / 2,
+  y0: MARGIN.top + (tall - MARGIN.top - MARGIN.bottom - height * k) / 2 + height * k,
+});
 
 interface FlatViewProps {
   readonly solution: Solution;
@@ -47,7 +47,7 @@ interface FlatViewProps {
 export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
-  const [frozen, setFrozen] = useState<View>();
+  const [frozen, setFrozen] = useState<View & { readonly first: number }>();
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return undefined;
@@ -67,13 +67,19 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
     },
     [],
   );
-  const row = useMemo(() => inARow(solution.pieces), [solution.pieces]);
+  const row = useMemo(
+    () =>
+      frozen || trueSize !== undefined
+        ? arrangeAt(solution.pieces, frozen?.k ?? trueSize ?? 1, frozen?.first)
+        : arrange(solution.pieces, size.width - 2 * MARGIN.x, size.height - MARGIN.top - MARGIN.bottom),
+    [solution.pieces, size, trueSize, frozen],
+  );
   const fitted = useMemo(() => {
-    if (trueSize === undefined) return fitView(size.width, size.height, row.width, row.height);
+    if (trueSize === undefined) return fitView(size.width, size.height, row);
     const wide = Math.max(size.width, row.width * trueSize + 2 * MARGIN.x);
     const tall = Math.max(size.height, row.height * trueSize + MARGIN.top + MARGIN.bottom);
     return { k: trueSize, x0: (wide - row.width * trueSize) / 2, y0: (tall + row.height * trueSize) / 2 };
-  }, [size, row.width, row.height, trueSize]);
+  }, [size, row, trueSize]);
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
   const large =
@@ -110,11 +116,12 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
               <feDropShadow dx="0" dy="3" stdDeviation="5" floodColor="#5d4a26" floodOpacity="0.22" />
             </filter>
           </defs>
-          {row.placed.map(({ piece, x }) => {
-            const here: View = { ...view, x0: view.x0 + x * view.k };
+          {row.placed.map(({ piece, x, y }, i) => {
+            const here: View = { k: view.k, x0: view.x0 + x * view.k, y0: view.y0 - y * view.k };
             return (
               <g key={piece.id}>
-                <Paper piece={piece} view={here} face={colours.face} />
+                <Paper piece={piece} view={here} face={pieceColours(piece, colours).face} />
+                {i === 0 ? <LaidOn solution={solution} view={here} /> : null}
                 {solution.contents
                   .filter((c) => c.on.piece === piece.id)
                   .map((c) => (
@@ -130,7 +137,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
                       view={here}
                       grid={solution.grid}
                       onHold={(held) => {
-                        setFrozen(held ? fitted : undefined);
+                        setFrozen(held ? { ...fitted, first: row.first } : undefined);
                       }}
                     />
                   ))}
@@ -154,13 +161,14 @@ const Paper = memo(function Paper({
 }) {
   const lit = useLit((s) => s.ids);
   const outline = useMemo(() => piece.outline.map(pathData).join(""), [piece]);
+  const openings = useMemo(() => openingsOf(piece.cuts).map(pathData).join(""), [piece]);
   return (
     <g
       transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`}
       strokeLinejoin="round"
       strokeLinecap="round"
     >
-      <path d={outline} fill={face} fillRule="evenodd" filter="url(#paper-shadow)" />
+      <path d={outline + openings} fill={face} fillRule="evenodd" filter="url(#paper-shadow)" />
       {piece.panels.map((panel) => (
         <path
           key={panel.id}
@@ -220,6 +228,49 @@ const Paper = memo(function Paper({
           />
         </g>
       ))}
+    </g>
+  );
+});
+
+/** Layers as they lie on the card: those inside as they show through, in outline. */
+const LaidOn = memo(function LaidOn({ solution, view }: { readonly solution: Solution; readonly view: View }) {
+  const lit = useLit((s) => s.ids);
+  const own = solution.pieces[0]?.id;
+  const poses = new Map<string, readonly Join[]>();
+  for (const join of solution.joins) poses.set(join.piece, [join, ...(poses.get(join.onto.piece) ?? [])]);
+  return (
+    <g pointerEvents="none">
+      {solution.pieces
+        .filter((piece) => piece.stock !== undefined)
+        .map((piece) => {
+          const chain = poses.get(piece.id) ?? [];
+          const ground = chain.at(-1);
+          if (!ground || ground.onto.piece !== own) return null;
+          const outline = [...piece.outline, ...openingsOf(piece.cuts)]
+            .map((loop) =>
+              flatten(loop).map((p) =>
+                toScreen(
+                  view,
+                  chain.reduce<Point>((q, join) => place(q, join), p),
+                ),
+              ),
+            )
+            .map((points) => `M${points.map((p) => p.join(" ")).join("L")}Z`)
+            .join("");
+          const inside = ground.onto.face === "back";
+          const isLit = lit.includes(piece.id);
+          return (
+            <path
+              key={piece.id}
+              d={outline}
+              fillRule="evenodd"
+              fill={inside ? "none" : paperColours(piece.stock?.preset).face}
+              stroke={isLit ? colour.rust : colour.soft}
+              strokeWidth={isLit ? 2.4 : 1.1}
+              {...(inside && { strokeDasharray: "2 4" })}
+            />
+          );
+        })}
     </g>
   );
 });
@@ -289,6 +340,8 @@ const ASIDE_PX: readonly [Point, ...Point[]] = [
   [0, 40],
   [0, -40],
 ];
+/** half a letter's width, px */
+const HALF_LETTER_PX = 3.6;
 /** a panel lower than this (px) has no room for a name: pointing at it still tells it */
 const LOWEST_NAMED_PX = 24;
 
@@ -333,8 +386,12 @@ const PanelNames = memo(function PanelNames({ piece, view, contents, dimensions 
             : ([0, 0] as const);
           const start = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
           // a figure in the same place has the better right to it: the name steps aside as long as it stays on its panel
+          const half = panel.name.length * HALF_LETTER_PX;
+          const onPanel = ([dx, dy]: Point): boolean =>
+            holds(points, [middle[0] + out[0] * away + dx / view.k, middle[1] + out[1] * away - dy / view.k]);
           const free = ([dx, dy]: Point): boolean =>
-            holds(points, [middle[0] + out[0] * away + dx / view.k, middle[1] + out[1] * away - dy / view.k]) &&
+            onPanel([dx - half, dy]) &&
+            onPanel([dx + half, dy]) &&
             !figures.some(
               (f) => Math.abs(f[0] - start[0] - dx) < CROWDED_PX.x && Math.abs(f[1] - start[1] - dy) < CROWDED_PX.y,
             );

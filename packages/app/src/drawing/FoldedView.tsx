@@ -4,6 +4,8 @@ import {
   flatten,
   foldedPanels,
   openingDirection,
+  openingsOf,
+  type Path,
   type Piece,
   type Placement,
   type Point,
@@ -17,6 +19,7 @@ import { useEffect, useMemo } from "react";
 import * as THREE from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { colour } from "../theme/theme.ts";
+import { pieceColours } from "./colours.ts";
 
 export type Side = "closing" | "address" | "open";
 
@@ -34,7 +37,7 @@ const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x -
 export default function FoldedView({ solution, colours, progress, side }: FoldedViewProps) {
   const { width, height } = solution.contents[0] ?? (solution.pieces[0] as Piece).blank;
   // room for the open flap and for the contents standing out
-  const size = Math.max(width, height) * (solution.contents.length > 0 ? 1.45 : 1);
+  const size = Math.max(width, height) * (solution.contents.length > 0 ? 1.6 : 1);
   return (
     <Canvas
       flat
@@ -130,8 +133,9 @@ function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
             <PanelMesh
               key={`${piece.id}/${panel.id}`}
               outline={panel.outline}
+              openings={openingsOf(piece.cuts, panel.id)}
               pose={poses.get(`${piece.id}/${panel.id}`) as Rigid}
-              colours={colours}
+              colours={pieceColours(piece, colours)}
             />
           )),
         )}
@@ -156,22 +160,27 @@ function middle(piece: Piece): Point {
 
 function PanelMesh({
   outline,
+  openings,
   pose,
   colours,
 }: {
   readonly outline: Piece["panels"][number]["outline"];
+  readonly openings: readonly Path[];
   readonly pose: Rigid;
   readonly colours: FoldedViewProps["colours"];
 }) {
   const { sheet, edge } = useMemo(() => {
-    const points = flatten(outline).map(([x, y]) => new THREE.Vector2(x, y));
+    const cornersOf = (path: Path) => flatten(path).map(([x, y]) => new THREE.Vector2(x, y));
+    const points = cornersOf(outline);
+    const shape = new THREE.Shape(points);
+    shape.holes = openings.map((path) => new THREE.Path(cornersOf(path)));
     return {
-      sheet: new THREE.ShapeGeometry(new THREE.Shape(points)),
+      sheet: new THREE.ShapeGeometry(shape),
       edge: new THREE.BufferGeometry().setFromPoints(
         [...points, points[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0)),
       ),
     };
-  }, [outline]);
+  }, [outline, openings]);
   useEffect(
     () => () => {
       sheet.dispose();

@@ -1,6 +1,7 @@
 import { pathData, type Picture, type Shape, type StrokeRole } from "@cut-fold/core";
 import { memo } from "react";
 import { colour } from "../theme/theme.ts";
+import { paperColours } from "./colours.ts";
 import { strokeOf } from "./language.ts";
 
 interface PictureViewProps {
@@ -43,7 +44,16 @@ export const PictureView = memo(function PictureView({
   weight = 1,
 }: PictureViewProps) {
   const { left, right, top, bottom } = picture.bounds;
-  const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "url(#glue-hatch)" } as const;
+  const fills: Readonly<Record<NonNullable<Shape["fill"]>, string>> = {
+    face: colours.face,
+    back: colours.back,
+    contents: "#fffdf8",
+    glue: "url(#glue-hatch)",
+  };
+  const fillOf = ({ fill, stock }: Shape): string => {
+    if (fill === undefined) return "none";
+    return stock !== undefined && (fill === "face" || fill === "back") ? paperColours(stock)[fill] : fills[fill];
+  };
   return (
     <svg
       {...(label === "" ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
@@ -63,8 +73,9 @@ export const PictureView = memo(function PictureView({
         {picture.shapes.map((shape, i) => (
           <path
             key={i}
-            d={pathData(shape.path)}
-            fill={shape.fill ? fills[shape.fill] : "none"}
+            d={[shape.path, ...(shape.holes ?? [])].map(pathData).join("")}
+            fillRule="evenodd"
+            fill={fillOf(shape)}
             vectorEffect="non-scaling-stroke"
             {...styleOf(shape, weight)}
           />

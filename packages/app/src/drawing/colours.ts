@@ -1,8 +1,19 @@
-import { catalogue, find, type Spec } from "@cut-fold/core";
+import { catalogue, find, type Piece, type Spec } from "@cut-fold/core";
 
-/** The two colours a stock is drawn in; plain card for one the catalogue does not know. */
-export function coloursOf(spec: Spec): { readonly face: string; readonly back: string } {
-  const stock = spec.stock.preset === undefined ? undefined : find(catalogue.stocks, spec.stock.preset);
-  return stock ?? PLAIN;
+export interface PaperColours {
+  readonly face: string;
+  readonly back: string;
 }
-const PLAIN = { face: "#f1e8d4", back: "#e6d9bc" } as const;
+
+const PLAIN: PaperColours = { face: "#f1e8d4", back: "#e6d9bc" };
+
+/** The two colours a paper is drawn in; plain card for one the catalogue does not know. */
+export const paperColours = (preset: string | undefined): PaperColours =>
+  (preset === undefined ? undefined : find(catalogue.stocks, preset)) ?? PLAIN;
+
+/** The colours of a draft's own paper. */
+export const coloursOf = (spec: Spec): PaperColours => paperColours(spec.stock.preset);
+
+/** The colours of a piece: its own paper's, or the draft's. */
+export const pieceColours = ({ stock }: Piece, own: PaperColours): PaperColours =>
+  stock ? paperColours(stock.preset) : own;

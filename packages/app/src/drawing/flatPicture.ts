@@ -1,4 +1,4 @@
-import { inARow, type Picture, placePath, type Shape, type Solution } from "@cut-fold/core";
+import { inARow, openingsOf, type Picture, paperOf, placePath, type Shape, type Solution } from "@cut-fold/core";
 
 /** The pieces flat, side by side, without figures: the small picture of a draft. */
 export function flatPicture(solution: Solution): Picture {
@@ -8,10 +8,12 @@ export function flatPicture(solution: Solution): Picture {
     return [
       ...piece.outline.map((path): Shape => ({
         path: placePath(path, pose),
+        holes: openingsOf(piece.cuts).map((hole) => placePath(hole, pose)),
         fill: "face",
         role: "cut",
         now: false,
         of: piece.id,
+        ...paperOf(piece),
       })),
       ...piece.lines.map((l): Shape => ({
         path: placePath(l.path, pose),

@@ -7,17 +7,19 @@ const FLAT_UP_TO_MM = 6;
 export const thickness: Check = {
   id: "thickness",
   codes: ["bulky"],
-  run: ({ drafted, spec }) =>
-    drafted.contents.length > 0 && drafted.inside.depth === 0 && spec.contents.thickness > FLAT_UP_TO_MM
+  run: ({ drafted }) => {
+    const thick = drafted.contents[0]?.thickness ?? 0;
+    return drafted.inside.depth === 0 && thick > FLAT_UP_TO_MM
       ? [
           {
             check: "thickness",
             code: "bulky",
             severity: "warning",
-            figure: spec.contents.thickness,
+            figure: thick,
             limit: FLAT_UP_TO_MM,
             remedy: { form: "deep-envelope" },
           },
         ]
-      : [],
+      : [];
+  },
 };

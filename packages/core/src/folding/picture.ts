@@ -6,12 +6,15 @@ import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } f
 import { add, cross, direction, HERE, offLine, place, type Point, type Pose, scale, turn } from "../geometry/point.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
 import type { Piece, Role } from "../model/piece.ts";
+import { openingsOf } from "../paper/opening.ts";
 import type { Solution, Step } from "../model/solution.ts";
 import { assembled, foldedPanels, lastOrder, move, type Rigid } from "./pose.ts";
 import { openingDirection } from "./stages.ts";
 
 export interface Shape {
   readonly path: Path;
+  /** openings in what is filled */
+  readonly holes?: readonly Path[];
   readonly fill?: "face" | "back" | "contents" | "glue";
   readonly role?: Role | "edge" | "fence" | "groove" | "guide-line" | "stop" | "measure";
   readonly fold?: "valley" | "mountain";
@@ -19,6 +22,8 @@ export interface Shape {
   readonly now: boolean;
   /** id of the panel, stroke or zone it shows */
   readonly of?: string;
+  /** id of the paper it is cut from, where it is not the draft's own */
+  readonly stock?: string;
 }
 
 export interface Picture {
@@ -126,6 +131,10 @@ function onBoard(solution: Solution, step: Step, piece: Piece): Shape[] {
   return [paper, ...boardShapes(solution, step, piece), ...scoreShapes(piece, done, now, pose), ...fresh, ...measure];
 }
 
+/** The paper a piece is cut from, where it has its own. */
+export const paperOf = ({ stock }: Piece): Pick<Shape, "stock"> =>
+  stock?.preset === undefined ? {} : { stock: stock.preset };
+
 /** A piece folded so far, its panels back to front, the contents in their ply or sliding in. */
 export function foldedShapes(
   solution: Solution,
@@ -148,6 +157,13 @@ export function foldedShapes(
       const points = flatten(panel.outline).map(([x, y]) => move(rigid, [x, y, 0]));
       const z = points.reduce((sum, p) => sum + p[2], 0) / points.length;
       const faceUp = rigid.r[8] > 0;
+      const holes = openingsOf(piece.cuts, panel.id).map((path) =>
+        polygon(
+          flatten(path)
+            .map(([x, y]) => move(rigid, [x, y, 0]))
+            .map((p) => place([p[0], p[1]], pose)),
+        ),
+      );
       layers.push({
         z,
         shape: {
@@ -156,6 +172,8 @@ export function foldedShapes(
           role: "edge",
           now: moving.has(panel.id),
           of: panel.id,
+          ...(holes.length > 0 && { holes }),
+          ...paperOf(piece),
         },
       });
     }
@@ -226,7 +244,15 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
     ];
   }
   if (scene.piece !== solution.pieces[0]?.id) {
-    return piece.outline.map((path) => ({ path, fill: "face", role: "cut", now: true, of: "outline" }));
+    return piece.outline.map((path) => ({
+      path,
+      holes: openingsOf(piece.cuts),
+      fill: "face",
+      role: "cut",
+      now: true,
+      of: "outline",
+      ...paperOf(piece),
+    }));
   }
   if (scene.folded === 0 && !["glue", "fill", "close"].includes(kind)) {
     // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
@@ -240,7 +266,14 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
     const tips = scene.now.flatMap((id) => tipCut(piece, id));
     const fresh = corners ? piece.outline.flat() : kind === "trim" ? tips : kind === "round" ? arcs : [];
     return [
-      ...paper.map((path): Shape => ({ path, fill: "face", role: "edge", now: false, of: "outline" })),
+      ...paper.map((path): Shape => ({
+        path,
+        holes: openingsOf(piece.cuts.filter((cut) => scene.done.includes(cut.id))),
+        fill: "face",
+        role: "edge",
+        now: false,
+        of: "outline",
+      })),
       ...scoreShapes(piece, scene.done, scene.now, scene.pose),
       ...fresh.map((s): Shape => ({ path: [s], role: "cut", now: true })),
     ];

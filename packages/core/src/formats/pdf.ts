@@ -341,7 +341,8 @@ function drawShape(
 ): void {
   const path = yDown(shape.path, 0, top);
   const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "#e7b9a3" } as const;
-  if (shape.fill) doc.path(pathData(path)).fill(fills[shape.fill]);
+  const whole = [path, ...(shape.holes ?? []).map((hole) => yDown(hole, 0, top))].map(pathData).join("");
+  if (shape.fill) doc.path(whole).fill(fills[shape.fill], "even-odd");
   if (!shape.role) return;
   const role: StrokeRole = shape.role === "score" ? (shape.fold ?? "valley") : (ROLE_OF[shape.role] ?? "pen");
   const dash = dashOf(role);

@@ -461,8 +461,9 @@ function figures(f: Figures, set: Set, at: (x: number, y: number) => Point): Dim
     {
       id: "side-flap",
       piece,
-      from: at(-g, up / 2),
-      to: at(-g - side, up / 2),
+      // clear of the middle, where the figure of the first score from the top stands
+      from: at(-g, up * 0.7),
+      to: at(-g - side, up * 0.7),
       offset: 0,
       value: side,
       sets: "settings.sideFlap",
@@ -478,6 +479,7 @@ function figures(f: Figures, set: Set, at: (x: number, y: number) => Point): Dim
       value: topDepth,
       sets: "settings.topFlap",
       lights: ["top"],
+      after: true,
     },
     {
       id: "throat",

@@ -144,7 +144,7 @@ export interface Dimension {
   readonly offset: number;
   readonly value: number;
   /** what typing or dragging it changes: `contents.width`, `settings.play`, `blank`; absent when it only follows */
-  readonly sets?: string;
+  readonly sets?: string | undefined;
   /** mm of `value` for each mm that the end of the line is dragged; 1 unless the shape grows from its middle */
   readonly gain?: number;
   /** panels, folds and cuts that light up with it */

@@ -173,7 +173,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "glue-flap": (s) => (mm) =>
     `Tape or glue the ${str(s.facts, "flap")} along its side edges: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "fold-in": (s) => () =>
-    num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} back.`,
+    num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} behind.`,
   "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
   fill: (s) => () => `Slide in: ${str(s.facts, "contents")}.`,
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,

@@ -9,6 +9,7 @@ import {
   find,
   formatLength,
   formatSize,
+  MM_PER,
   sayProblem,
   solve,
   type WorkedBack,
@@ -86,8 +87,9 @@ export function BackPlace() {
       width,
       height,
       caliper: BOUGHT_CALIPER_MM,
-      roomWidth: BOUGHT_ROOM_MM.width,
-      roomHeight: BOUGHT_ROOM_MM.height,
+      // on the marks of the maker's own ruler: 1/8 and 1/16 in, or 3 and 1.5 mm
+      roomWidth: inches ? MM_PER.in / 8 : BOUGHT_ROOM_MM.width,
+      roomHeight: inches ? MM_PER.in / 16 : BOUGHT_ROOM_MM.height,
       stock: "cover-250",
       fold: "side",
       mats: 1,
@@ -262,7 +264,15 @@ function Answer({ back: { card, inside, gap, spec }, asked, onDraft }: AnswerPro
   const score = solution.steps.filter((s) => s.kind === "score").map((s) => formatLength(s.measure ?? 0, display));
   return (
     <>
-      <FitPicture asked={asked} inside={inside} card={card} />
+      <div>
+        <FitPicture asked={asked} inside={inside} card={card} />
+        {pile ? (
+          <div className="back-pile">
+            <h3>The card from the side</h3>
+            <PileView pile={pile} />
+          </div>
+        ) : null}
+      </div>
       <div className="back-numbers">
         <div>
           <h3>Largest card</h3>
@@ -284,22 +294,16 @@ function Answer({ back: { card, inside, gap, spec }, asked, onDraft }: AnswerPro
             </p>
           ))}
         </div>
-        {pile ? (
-          <div>
-            <h3>From the side</h3>
-            <PileView pile={pile} />
-          </div>
-        ) : null}
+        <Button variant="contained" onClick={onDraft}>
+          Draft this card
+        </Button>
       </div>
-      <Button variant="contained" onClick={onDraft}>
-        Draft this card
-      </Button>
     </>
   );
 }
 
-const WIDE = 560;
-const TALL = 300;
+const WIDE = 480;
+const TALL = 360;
 
 interface FitPictureProps {
   readonly asked: Asked;

@@ -8,6 +8,7 @@ import {
   formById,
   forms,
   paperNeed,
+  type Picture,
   rank,
   sayFinding,
   settingMeta,
@@ -48,7 +49,7 @@ interface Line {
 const measures = (solution: Solution, display: Display): string =>
   solution.steps
     .filter((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined)
-    .map((s) => formatLength(s.measure ?? 0, display, { bare: true }))
+    .map((s, i, all) => formatLength(s.measure ?? 0, display, { bare: i < all.length - 1 }))
     .join(" · ") || "none";
 
 const blankOf = ({ pieces }: Solution) => pieces[0]?.blank ?? { width: 0, height: 0 };
@@ -66,8 +67,10 @@ const LINES: readonly Line[] = [
   { label: "Form", say: ({ draft }) => formById(draft.spec.form)?.title ?? "" },
   {
     label: "What goes in",
-    say: ({ draft: { spec } }, display) =>
-      `${formatSize(spec.contents.width, spec.contents.height, display)}, ${formatLength(spec.contents.thickness, display)} thick`,
+    say: ({ draft: { spec }, solution }, display) => {
+      const { width, height, thickness } = solution.contents[0] ?? spec.contents;
+      return `${formatSize(width, height, display)}, ${formatLength(thickness, display)} thick`;
+    },
   },
   {
     label: "Gap each end · above, below",
@@ -133,9 +136,8 @@ export function ComparePlace() {
         )}
       </main>
     );
-  // one scale for all: the widest and the tallest blank decide it
-  const tallest = Math.max(...versions.map(({ solution }) => flatPicture(solution).bounds.top));
-  const widest = Math.max(...versions.map(({ solution }) => flatPicture(solution).bounds.right));
+  const flat = largest(versions.map(({ solution }) => flatPicture(solution)));
+  const closed = largest(versions.map(({ solution }) => closedPicture(solution)));
   return (
     <main className="place compare">
       <div className="place-head">
@@ -156,11 +158,7 @@ export function ComparePlace() {
               <td />
               {versions.map((version) => (
                 <th key={version.draft.id} scope="col">
-                  <VersionHead
-                    version={version}
-                    share={{ width: widest, height: tallest }}
-                    only={versions.length === 1}
-                  />
+                  <VersionHead version={version} flat={flat} closed={closed} only={versions.length === 1} />
                 </th>
               ))}
             </tr>
@@ -201,21 +199,42 @@ export function ComparePlace() {
   );
 }
 
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+const sizeOf = ({ bounds: { left, right, bottom, top } }: Picture): Size => ({
+  width: right - left,
+  height: top - bottom,
+});
+
+/** The frame all pictures are drawn in, so that they have one scale. */
+const largest = (pictures: readonly Picture[]): Size => ({
+  width: Math.max(...pictures.map((p) => sizeOf(p).width)),
+  height: Math.max(...pictures.map((p) => sizeOf(p).height)),
+});
+
+/** A picture in the middle of a frame of that size, standing on its foot. */
+function framed(picture: Picture, { width, height }: Size): Picture {
+  const { left, right, bottom } = picture.bounds;
+  const middle = (left + right) / 2;
+  return { ...picture, bounds: { left: middle - width / 2, right: middle + width / 2, bottom, top: bottom + height } };
+}
+
 interface VersionHeadProps {
   readonly version: Version;
-  readonly share: { readonly width: number; readonly height: number };
+  readonly flat: Size;
+  readonly closed: Size;
   readonly only: boolean;
 }
 
-function VersionHead({ version: { draft, solution }, share, only }: VersionHeadProps) {
+function VersionHead({ version: { draft, solution }, flat, closed, only }: VersionHeadProps) {
   const { enqueueSnackbar, closeSnackbar } = useSnackbar();
-  const pictures = useMemo(() => {
-    const flat = flatPicture(solution);
-    return {
-      flat: { ...flat, bounds: { left: 0, bottom: 0, right: share.width, top: share.height } },
-      closed: closedPicture(solution),
-    };
-  }, [solution, share.width, share.height]);
+  const pictures = useMemo(
+    () => ({ flat: framed(flatPicture(solution), flat), closed: framed(closedPicture(solution), closed) }),
+    [solution, flat, closed],
+  );
   const colours = coloursOf(draft.spec);
   const drop = (): void => {
     const { put, remove } = useDrafts.getState();

@@ -17,6 +17,20 @@ interface FoldedPanelProps {
   readonly colours: { readonly face: string; readonly back: string };
 }
 
+/** Where a holder is looked at from, and where a card or a part. */
+const SIDES: Readonly<Record<"holder" | "card", readonly { readonly value: Side; readonly text: string }[]>> = {
+  holder: [
+    { value: "closing", text: "Closing side" },
+    { value: "address", text: "Front" },
+    { value: "open", text: "Into the mouth" },
+  ],
+  card: [
+    { value: "address", text: "Front" },
+    { value: "closing", text: "Back" },
+    { value: "open", text: "From above" },
+  ],
+};
+
 const SECONDS_A_FOLD = 1.1;
 
 const hasWebGl = (): boolean => {
@@ -46,7 +60,9 @@ function saying(solution: Solution, progress: number): string {
 export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
   const end = Math.max(1, stagesOf(solution).end);
   const [progress, setProgress] = useState(end * 0.62);
-  const [side, setSide] = useState<Side>("closing");
+  const holds = solution.contents.length > 0;
+  // a card's front folds behind the panel that stays
+  const [side, setSide] = useState<Side>(holds ? "closing" : "address");
   const [playing, setPlaying] = useState(false);
   const [able] = useState(hasWebGl);
   const [FoldedView, setFoldedView] = useState(loadView);
@@ -157,9 +173,11 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
           aria-label="Seen from"
           size="small"
         >
-          <ToggleButton value="closing">Closing side</ToggleButton>
-          <ToggleButton value="address">Front</ToggleButton>
-          <ToggleButton value="open">Into the mouth</ToggleButton>
+          {SIDES[holds ? "holder" : "card"].map(({ value, text }) => (
+            <ToggleButton key={value} value={value}>
+              {text}
+            </ToggleButton>
+          ))}
         </ToggleButtonGroup>
       </div>
     </div>

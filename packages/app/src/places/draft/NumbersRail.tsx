@@ -243,7 +243,7 @@ function Scores({ solution }: { readonly solution: Solution }) {
 /** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */
 function GapPicture({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
-  const { gap, spec, inside } = solution;
+  const { gap, contents, inside } = solution;
   const [w, h] = [212, Math.max(64, Math.min(150, (212 * inside.height) / inside.width))];
   // one mm of gap is drawn 3 px wide: half the gap stands on each side
   const swell = 3;
@@ -280,7 +280,7 @@ function GapPicture({ solution }: { readonly solution: Solution }) {
       <p className="figure-note">
         {inside.depth > 0
           ? `${formatLength(gap.depth, display)} free above it, between walls of ${formatLength(inside.depth, display)}.`
-          : `Half a thickness is taken off already, ${formatLength(spec.contents.thickness / 2, display)} each side.`}
+          : `Half a thickness is taken off already, ${formatLength((contents[0]?.thickness ?? 0) / 2, display)} each side.`}
       </p>
     </section>
   );

@@ -95,7 +95,7 @@ function Group({ group: { count, root }, plan, name, face }: GroupProps) {
   const counted = names.map((n) => `${String(each.filter((p) => name(p.piece) === n).length)} × ${n.toLowerCase()}`);
   return (
     <figure className="group">
-      <SheetPicture root={root} plan={plan} name={name} face={face} />
+      <SheetPicture root={root} plan={plan} name={name} face={face} alone={plan.groups.length === 1} />
       <figcaption>
         <strong>{count === 1 ? "One sheet" : `${String(count)} sheets`}</strong>
         <span>{counted.join(", ")} from each</span>
@@ -113,15 +113,22 @@ function Group({ group: { count, root }, plan, name, face }: GroupProps) {
   );
 }
 
-const WIDE = 300;
-const TALL = 330;
+/** px: a sheet by itself, and one of several */
+const ALONE = { wide: 400, tall: 470 } as const;
+const AMONG = { wide: 250, tall: 330 } as const;
 const PAD = 26;
 
+interface SheetPictureProps extends Omit<GroupProps, "group"> {
+  readonly root: Part;
+  readonly alone: boolean;
+}
+
 /** The sheet from above, true to scale, cuts numbered in the order they are made. */
-function SheetPicture({ root, plan, name, face }: Omit<GroupProps, "group"> & { readonly root: Part }) {
+function SheetPicture({ root, plan, name, face, alone }: SheetPictureProps) {
   const display = useDisplay();
   const { width, height } = plan.sheet;
-  const k = Math.min((WIDE - PAD) / width, (TALL - PAD) / height);
+  const room = alone ? ALONE : AMONG;
+  const k = Math.min((room.wide - PAD) / width, (room.tall - PAD) / height);
   const [w, h] = [width * k, height * k];
   const y = (mm: number): number => PAD + h - mm * k;
   return (
@@ -136,18 +143,15 @@ function SheetPicture({ root, plan, name, face }: Omit<GroupProps, "group"> & { 
           <line x1="0" y1="0" x2="0" y2="7" stroke={colour.hair} strokeWidth="2" />
         </pattern>
       </defs>
-      <text x={PAD / 2 + w / 2} y={16} textAnchor="middle" fontSize={15} fontWeight={600} fill={colour.ink}>
+      <text x={1 + w / 2} y={16} textAnchor="middle" fontSize={15} fontWeight={600} fill={colour.ink}>
         {formatLength(width, display)}
       </text>
       <text
-        x={w + PAD - 4}
-        y={PAD + h / 2}
+        transform={`translate(${String(w + PAD - 5)} ${String(PAD + h / 2)}) rotate(-90)`}
         textAnchor="middle"
         fontSize={15}
         fontWeight={600}
         fill={colour.ink}
-        transform={`rotate(90 ${String(w + PAD - 4)} ${String(PAD + h / 2)})`}
-        dy={-4}
       >
         {formatLength(height, display)}
       </text>
@@ -165,6 +169,18 @@ function SheetPicture({ root, plan, name, face }: Omit<GroupProps, "group"> & { 
           stroke={colour.ink}
           strokeWidth={2.2}
         />
+      ))}
+      {numbered(root).map(({ x1, x2, y1, y2 }, i) => (
+        // each number stands at the end of its first cut, where the knife comes in
+        <g
+          key={i}
+          transform={`translate(${String(1 + (x1 === x2 ? x1 : Math.max(x1, x2) * 0.94) * k)} ${String(y(y1 === y2 ? y1 : Math.max(y1, y2) - Math.abs(y2 - y1) * 0.06))})`}
+        >
+          <circle r={10} fill={colour.sheet} stroke={colour.rust} strokeWidth={1.4} />
+          <text textAnchor="middle" y={5} fontSize={14} fontWeight={700} fill={colour.rust}>
+            {i + 1}
+          </text>
+        </g>
       ))}
     </svg>
   );
@@ -218,6 +234,17 @@ function cutLines(part: Part): CutLine[] {
       ? { x1: rest.x, x2: rest.x, y1: part.y, y2: part.y + part.height }
       : { x1: part.x, x2: part.x + part.width, y1: rest.y, y2: rest.y };
   return [own, ...cutLines(rest), ...cutLines(first)];
+}
+
+/** The first cut of every setting of the trimmer, in the order of the list beside the drawing. */
+function numbered(root: Part): CutLine[] {
+  const lines = cutLines(root);
+  let at = 0;
+  return cutsOf(root).flatMap(({ times }) => {
+    const first = lines[at];
+    at += times;
+    return first ? [first] : [];
+  });
 }
 
 const FEW_OFFCUTS = 6;
