@@ -69,6 +69,7 @@ test("by keyboard alone", async ({ page }) => {
   await page.getByRole("tab", { name: "Flat" }).focus();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
   await expect(page.getByText("Step 1 of")).toBeVisible();
   await page.locator("body").click({ position: { x: 2, y: 2 } });

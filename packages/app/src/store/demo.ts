@@ -8,6 +8,8 @@ interface Sample {
   readonly name: string;
   readonly tags: readonly string[];
   readonly note: string;
+  /** the card draft it holds */
+  readonly holds?: string;
   readonly spec: unknown;
 }
 
@@ -98,16 +100,38 @@ const SAMPLES: readonly Sample[] = [
     id: "demo-leaf-deep",
     name: "Pressed-leaf card with layers, deep envelope",
     tags: ["Shop", "to post"],
-    note: "Foam under the leaf: 9 mm in all, so it travels between walls.",
+    note: "Foam under the leaf and the window: too thick for a flat envelope, so it travels between walls.",
+    holds: "demo-leaf-card",
     spec: {
       units: "mm",
       form: "deep-envelope",
-      contents: { preset: "iso-a6", name: "Pressed-leaf card", thickness: 9 },
+      contents: { name: "Pressed-leaf card", width: 148, height: 105, thickness: 7.339 },
       stock: { preset: "cover-200" },
       method: { board: "scoring-millimetre" },
       sheet: { preset: "iso-a4" },
       quantity: 12,
       tape: 3,
+    },
+  },
+  {
+    id: "demo-leaf-card",
+    name: "Pressed-leaf card, layer by layer",
+    tags: ["Shop"],
+    note: "The leaf lies under its window; the writing panel goes inside. Its envelope follows its thickness.",
+    spec: {
+      units: "mm",
+      form: "card-base",
+      contents: { preset: "iso-a6", name: "Pressed-leaf card" },
+      stock: { preset: "cover-250" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 12,
+      layers: [
+        { kind: "mat", name: "Plum mat", border: 4, stock: { preset: "text-120-plum" } },
+        { kind: "mat", name: "Leaf panel", border: 5, raised: 3, stock: { preset: "cover-200" } },
+        { kind: "frame", name: "Window frame", border: 0, width: 9, raised: 3, stock: { preset: "cover-160" } },
+        { kind: "mat", name: "Writing panel", panel: "back", side: "inside", border: 8, stock: { preset: "text-90" } },
+      ],
     },
   },
   {

@@ -3,7 +3,8 @@ import type { Draft } from "@cut-fold/core";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { db } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
-import { adopt, duplicateDraft, useDrafts } from "./drafts.ts";
+import { adopt, duplicateDraft, useDrafts, versionOf, versionsOf } from "./drafts.ts";
+import { envelopeFor } from "./envelopeFor.ts";
 import { beginGesture, change, endGesture, openDraft, redo, standAt, undo, useOpenDraft } from "./openDraft.ts";
 import { solutionOf } from "./solutions.ts";
 import { setDimension } from "./setDimension.ts";
@@ -140,5 +141,59 @@ describe("the drawer of drafts", () => {
     expect(same?.id).not.toBe(mine.id);
     expect(other?.id).toBe("other");
     expect(duplicateDraft(mine)).toMatchObject({ name: `${mine.name}, again`, spec: mine.spec });
+  });
+});
+
+describe("a card and the envelope that follows it", () => {
+  const byId = (id: string): Draft => {
+    const found = demoDrafts().find((d) => d.id === id);
+    if (!found) throw new Error(`no demo draft '${id}'`);
+    return found;
+  };
+  const envelopeNow = (): Draft["spec"]["contents"] | undefined =>
+    useDrafts.getState().drafts.get("demo-leaf-deep")?.spec.contents;
+
+  it("is shipped in agreement: the demo envelope is as thick inside as its card", () => {
+    const card = solutionOf(byId("demo-leaf-card").spec).finished;
+    expect(byId("demo-leaf-deep").spec.contents).toMatchObject({
+      width: card?.width,
+      height: card?.height,
+      thickness: card?.thickness,
+    });
+  });
+
+  it("grows when a layer is added to the card, and shrinks again when that is undone", async () => {
+    useDrafts.getState().put([byId("demo-leaf-card"), byId("demo-leaf-deep")]);
+    openDraft(byId("demo-leaf-card"));
+    const before = envelopeNow()?.thickness ?? 0;
+    const { layers = [] } = byId("demo-leaf-card").spec;
+    expect(change({ layers: layers.map((l, i) => (i === 0 ? { ...l, raised: 2 } : l)) })).toEqual([]);
+    expect(envelopeNow()?.thickness).toBeCloseTo(before + 2, 9);
+    undo();
+    expect(envelopeNow()?.thickness).toBeCloseTo(before, 9);
+    await settled();
+    expect((await db.drafts.get("demo-leaf-deep"))?.spec.contents.thickness).toBeCloseTo(before, 9);
+  });
+
+  it("gets an envelope of the form that suits it, on a board of the same unit", () => {
+    const thick = envelopeFor(byId("demo-leaf-card"));
+    expect(thick).toMatchObject({ holds: "demo-leaf-card", spec: { contents: { thickness: 7.339 } } });
+    expect(thick?.spec.method.board).toMatch(/millimetre/u);
+    expect(thick && solutionOf(thick.spec).findings.filter((f) => f.severity === "error")).toEqual([]);
+    expect(envelopeFor(sample())).toBeUndefined();
+  });
+});
+
+describe("versions", () => {
+  it("belong together, the oldest first, and a copy starts a family of its own", () => {
+    const first = sample();
+    const turned = versionOf(first, first.spec, "upright");
+    const again = versionOf(turned, first.spec, "plum");
+    expect([turned.name, again.name]).toEqual([`${first.name} · upright`, `${first.name} · plum`]);
+    const all = new Map([first, turned, again, duplicateDraft(first)].map((d) => [d.id, d]));
+    const names = versionsOf(again, all).map((d) => d.name);
+    expect(names[0]).toBe(first.name);
+    expect(new Set(names)).toEqual(new Set([first.name, turned.name, again.name]));
+    expect(versionsOf(duplicateDraft(first), all)).toEqual([]);
   });
 });

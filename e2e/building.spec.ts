@@ -1,0 +1,189 @@
+/** What a maker does beyond one envelope: layers, piles, work back, compare, resize, trim. */
+import { cutTo, expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
+
+const numbers = "The numbers";
+
+test("a layer is typed as a border or as a size, and the envelope follows the card's thickness", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, card");
+  await page.getByRole("button", { name: /Details/u }).click();
+  await page.getByLabel("Lay something on it").selectOption("mat");
+  // A6: 148 × 105 less 5 mm all round
+  await expect(page.getByRole("button", { name: /^Mat 138 × 95/u })).toBeVisible();
+  await page.getByLabel("or its width").fill("132 mm");
+  await expect(page.getByLabel("Border", { exact: true })).toHaveValue("8 mm");
+  await page.getByLabel("Border", { exact: true }).fill("6");
+  await expect(page.getByRole("button", { name: /^Mat 136 × 93/u })).toBeVisible();
+  const aside = page.getByRole("complementary", { name: numbers });
+  await expect(aside.getByRole("img", { name: /From the table up: Card base × 2/u })).toBeVisible();
+
+  await aside.getByRole("button", { name: "Draft its envelope" }).click();
+  await expect(page.getByLabel("Name of the draft")).toHaveValue("Open-day invitation, card: envelope");
+  const flat = await cutTo(page).textContent();
+  // 2 mm of foam under the mat: the envelope, left alone, is larger when it is looked at again
+  await page.goBack();
+  await page.getByRole("button", { name: /^Mat/u }).click();
+  await page.getByLabel("How it lies").selectOption("2");
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.goForward();
+  await expect(page.getByLabel("Name of the draft")).toHaveValue("Open-day invitation, card: envelope");
+  await expect(cutTo(page)).not.toHaveText(flat ?? "");
+});
+
+test("layers are moved, taken away, and put back by undo", async ({ page }) => {
+  await openDemo(page, "Pressed-leaf card, layer by layer");
+  await page.getByRole("button", { name: /Details/u }).click();
+  const heads = page.locator(".layer-head strong");
+  await expect(heads).toHaveText(["Plum mat", "Leaf panel", "Window frame", "Writing panel"]);
+  await page.getByRole("button", { name: /^Leaf panel/u }).click();
+  await page.getByRole("button", { name: "Lay Leaf panel earlier" }).click();
+  await expect(heads).toHaveText(["Leaf panel", "Plum mat", "Window frame", "Writing panel"]);
+  await page.keyboard.press("Control+z");
+  await expect(heads.first()).toHaveText("Plum mat");
+  await page.getByRole("button", { name: "Take away" }).click();
+  await expect(heads).toHaveCount(3);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(heads).toHaveCount(4);
+  await expectAccessible(page);
+});
+
+test("what is inside is added up ply by ply, and several things go in together", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await expect(cutTo(page)).toHaveText(/205/u);
+  await page.getByRole("button", { name: "Add up its thickness" }).click();
+  await page.getByLabel("On top", { exact: true }).selectOption("foam-2");
+  const stages = page.getByRole("navigation", { name: "Stages" });
+  await expect(stages.getByText("3 mm in all")).toBeVisible();
+  await page.getByLabel("Also inside").selectOption("gift-card");
+  const pile = page.getByRole("img", { name: /From the table up/u });
+  // two plies of 0.5, foam 2 and a gift card of 0.76
+  await expect(pile).toHaveAccessibleName(/Together 3.8\smm/u);
+  await expect(cutTo(page)).not.toHaveText(/205/u);
+  await page.getByRole("button", { name: "Take away: Gift card" }).click();
+  await expect(pile).toHaveAccessibleName(/Together 3\smm/u);
+  await expectAccessible(page);
+  // a name is typed with its spaces
+  await page.getByLabel("Ply 1").fill("");
+  await page.getByLabel("Ply 1").pressSequentially("Folded card");
+  await expect(page.getByLabel("Ply 1")).toHaveValue("Folded card");
+});
+
+test("from an envelope in hand to its card", async ({ page }) => {
+  await openDrafts(page);
+  await page.getByRole("link", { name: "From an envelope" }).click();
+  await page.getByLabel("Envelope in hand").selectOption("envelope-c6");
+  await page.getByLabel("Mats on the front").fill("0");
+  // 161.75 − 2 × 0.3125 − 3 and 113.75 − 0.625 − 1.5, down to the mm
+  await expect(cutTo(page)).toHaveText(/158 × 111\smm/u);
+  await page.getByLabel("Outside width").fill("x");
+  await expect(page.getByRole("alert").first()).toContainText("Write it like");
+  await page.getByLabel("Outside width").fill("40");
+  await page.getByLabel("Outside height").fill("40");
+  await page.getByLabel("Mats on the front").fill("4");
+  await page.getByLabel("Foam under the last").fill("10");
+  // two plies of 0.3125, mats of 0.15 and 0.1125 twice, foam 10: 11.15; 39.75 − 11.15 − 3 = 25.6, and less 1.5: 27.1
+  await expect(cutTo(page)).toHaveText(/25 × 27\smm/u);
+  await expectAccessible(page);
+  await page.getByLabel("Envelope in hand").selectOption("envelope-dl");
+  await page.getByRole("button", { name: "Draft this card" }).click();
+  await expect(page.getByLabel("Name of the draft")).toHaveValue("Card for envelope dl");
+  await expect(page.locator(".layer-head")).toHaveCount(4);
+});
+
+test("sheets: how many, how they are cut, and an offcut taken in hand", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, card");
+  await page.getByRole("tab", { name: "Sheets" }).click();
+  // a card of 148 × 210 comes out of A4 twice, for forty: twenty sheets
+  await expect(page.getByRole("heading", { name: /20 sheets/u })).toBeVisible();
+  await expect(page.getByText("2 × card base from each")).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: /3 Paper/u }).click();
+  await page.getByLabel("Sheet in hand").selectOption("none");
+  await expect(page.getByRole("heading", { name: "Which sheet is in hand?" })).toBeVisible();
+  await page.getByLabel("Sheet in hand").selectOption("us-tabloid");
+  const take = page.getByRole("button", { name: "Take it in hand" }).first();
+  await take.click();
+  await expect(page.getByText("This offcut is the sheet in hand now.")).toBeVisible();
+  await expect(page.getByLabel("Sheet in hand")).toHaveValue("own");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-tabloid");
+});
+
+test("versions stand side by side, what differs is marked, and one can be dropped and put back", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await page.getByRole("link", { name: "Versions" }).click();
+  await expect(page.getByText("One version so far.")).toBeVisible();
+  const add = async (what: string): Promise<void> => {
+    await page.getByRole("button", { name: "Another version" }).click();
+    await page.getByRole("menuitem", { name: what }).click();
+  };
+  await add("Stood upright");
+  await add("As side-seam envelope");
+  await expect(page.getByRole("columnheader")).toHaveCount(3);
+  await expect(page.getByRole("row", { name: /Punch or score at/u })).toHaveClass(/differs/u);
+  await expect(page.getByRole("row", { name: /^Paper Text/u })).not.toHaveClass(/differs/u);
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Delete Open-day invitation, envelope · upright" }).click();
+  await expect(page.getByRole("columnheader")).toHaveCount(2);
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await expect(page.getByRole("columnheader")).toHaveCount(3);
+  await page.getByRole("link", { name: /side-seam envelope$/u }).click();
+  await expect(page.getByRole("link", { name: "3 versions" })).toBeVisible();
+});
+
+test("the same again in another size says what follows, keeps and cannot, before anything changes", async ({
+  page,
+}) => {
+  await openDemo(page, "Harvest-supper invitation");
+  await page.getByRole("button", { name: "Same again, another size" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("button", { name: "Change this draft" })).toBeDisabled();
+  await dialog.getByLabel("For", { exact: true }).selectOption("iso-a5");
+  await expect(dialog.getByText(/more than any sheet on the shelf/u)).toBeVisible();
+  await expect(dialog.getByText("Glue strip", { exact: true })).toBeVisible();
+  await expectAccessible(page);
+  await dialog.getByLabel("For", { exact: true }).selectOption("iso-a7");
+  await expect(dialog.getByText("Everything can.")).toBeVisible();
+  await dialog.getByRole("button", { name: "Make a version beside it" }).click();
+  await expect(page.getByLabel("Name of the draft")).toHaveValue(/Harvest-supper invitation · 105 × 74/u);
+  await expect(page.getByRole("link", { name: "2 versions" })).toBeVisible();
+});
+
+test("every form for every card is solved aside, can be stopped, and opens as a draft", async ({ page }) => {
+  await page.goto("/size-chart?form=every&sheet=iso-a4");
+  await expect(page.getByText(/290 solved · \d+ come out of this sheet/u)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: /^Deep envelope for A6 \(ISO\)/u }).click();
+  await expect(page.getByLabel("Name of the draft")).toHaveValue("A6 (ISO), deep envelope");
+});
+
+test("stopping the table leaves what is there and offers to begin again", async ({ page }) => {
+  // a worker that never answers stands for one that takes long
+  await page.route(/table\.worker.*\.js/u, () => new Promise(() => undefined));
+  await page.goto("/size-chart?form=every");
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByText(/Stopped at 0 of 290/u)).toBeVisible();
+  await page.unroute(/table\.worker.*\.js/u);
+  await page.getByRole("button", { name: "Go on from the start" }).click();
+  await expect(page.getByText(/290 solved/u)).toBeVisible();
+});
+
+test("a board that cannot make the form says so, and offers one that it can", async ({ page }) => {
+  await openDemo(page, "Harvest-supper invitation");
+  await page.getByRole("button", { name: /2 Holder/u }).click();
+  await page.getByLabel("Board").selectOption("one-millimetre");
+  await expect(page.getByText(/Pointed envelope cannot be made on a 45° punch board/u)).toBeVisible();
+  await page.getByRole("button", { name: "Make it a square-blank envelope" }).click();
+  await expect(page.getByLabel("Board")).toHaveValue("one-millimetre");
+  await expect(page.getByText("Cut a square")).toBeVisible();
+});
+
+test("a remedy mends a layer where its finding says", async ({ page }) => {
+  await openDemo(page, "Pressed-leaf card, layer by layer");
+  await page.getByRole("button", { name: /Details/u }).click();
+  await page.getByRole("button", { name: /^Plum mat/u }).click();
+  await page.getByLabel("Border", { exact: true }).fill("1");
+  await expect(page.getByText(/Plum mat: a border of 1\smm is too thin/u)).toBeVisible();
+  await page.getByRole("button", { name: "Make the border 3 mm" }).click();
+  await expect(page.getByLabel("Border", { exact: true })).toHaveValue("3 mm");
+  await expect(page.getByText(/is too thin/u)).toHaveCount(0);
+});
