@@ -38,7 +38,6 @@ export function DraftPlace() {
   const loading = useDrafts((s) => s.loading);
   const known = useDrafts((s) => s.drafts.get(id));
   const draft = useOpenDraft((s) => s.draft);
-  const versions = useDrafts((s) => (known ? versionsOf(known, s.drafts).length : 1));
   const view: View = VIEWS.find((v) => v === asked) ?? "flat";
   const stage: Stage = STAGES.find((s) => s === search.get("stage")) ?? "inside";
 
@@ -97,9 +96,7 @@ export function DraftPlace() {
         <div className="board-bar">
           <ViewTabs id={id} view={view} stage={stage} />
           <div style={{ flex: 1 }} />
-          <Button startIcon={<Columns2 size={18} />} component={Link} to={`/compare/${id}`}>
-            {versions > 1 ? `${String(versions)} versions` : "Versions"}
-          </Button>
+          <VersionsLink id={id} />
           <Keep />
         </div>
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
@@ -113,6 +110,18 @@ export function DraftPlace() {
     </main>
   );
 }
+
+const VersionsLink = memo(function VersionsLink({ id }: { readonly id: string }) {
+  const versions = useDrafts((s) => {
+    const known = s.drafts.get(id);
+    return known ? versionsOf(known, s.drafts).length : 1;
+  });
+  return (
+    <Button startIcon={<Columns2 size={18} />} component={Link} to={`/compare/${id}`}>
+      {versions > 1 ? `${String(versions)} versions` : "Versions"}
+    </Button>
+  );
+});
 
 interface ViewTabsProps {
   readonly id: string;

@@ -16,7 +16,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { Scaling } from "lucide-react";
-import { useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
@@ -26,7 +26,7 @@ import { useDisplay } from "../../store/settings.ts";
 
 const OPTIONS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
 
-export function ResizeButton() {
+export const ResizeButton = memo(function ResizeButton() {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -47,7 +47,7 @@ export function ResizeButton() {
       ) : null}
     </>
   );
-}
+});
 
 interface Size {
   readonly width: number;

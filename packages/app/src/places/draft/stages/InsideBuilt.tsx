@@ -1,6 +1,7 @@
 /** Inside, built up: what the first thing is made of, and what lies on it in the same holder. */
 import { catalogue, find, formatLength, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
 import Button from "@mui/material/Button";
+import { memo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
@@ -11,6 +12,7 @@ import { useDisplay } from "../../../store/settings.ts";
 
 type Pile = NonNullable<Spec["contents"]["pile"]>;
 type Also = NonNullable<Spec["contents"]["also"]>;
+const NOTHING: Also = [];
 
 const FOAM_MM = [1, 1.5, 2] as const;
 const MOST_PLIES = { min: 1, max: 40 } as const;
@@ -47,10 +49,14 @@ function changeThing(index: number, by: Partial<Also[number]>): void {
   setAlso((contentsNow()?.also ?? []).map((thing, i) => (i === index ? { ...thing, ...by } : thing)));
 }
 
+interface ThicknessBuilderProps {
+  readonly pile: Pile | undefined;
+  readonly thickness: number;
+}
+
 /** Thickness as one figure, or added up ply by ply. */
-export function ThicknessBuilder({ contents }: { readonly contents: Spec["contents"] }) {
+export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness }: ThicknessBuilderProps) {
   const display = useDisplay();
-  const { pile, thickness } = contents;
   if (!pile) {
     return (
       <Button
@@ -116,7 +122,7 @@ export function ThicknessBuilder({ contents }: { readonly contents: Spec["conten
       />
     </div>
   );
-}
+});
 
 const THING_OPTIONS = [
   { value: "", text: "Add something …" },
@@ -132,8 +138,7 @@ function thingFor(id: string): Also[number] {
 }
 
 /** What goes in together with the first thing: a gift card, a tag, a bookmark. */
-export function AlsoInside({ contents }: { readonly contents: Spec["contents"] }) {
-  const also = contents.also ?? [];
+export const AlsoInside = memo(function AlsoInside({ also = NOTHING }: { readonly also: Also | undefined }) {
   return (
     <div className="built">
       {also.length > 0 ? <h4>In the same holder</h4> : null}
@@ -192,4 +197,4 @@ export function AlsoInside({ contents }: { readonly contents: Spec["contents"] }
       />
     </div>
   );
-}
+});

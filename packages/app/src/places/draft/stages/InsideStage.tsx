@@ -71,18 +71,18 @@ export function InsideStage({ spec }: { readonly spec: Spec }) {
       <CountField label="How many" value={spec.quantity} {...QUANTITY} onChange={onQuantity} />
       <div className="wide">
         <TurnButton across={contents.width >= contents.height} />
-        {holds && !contents.pile ? <ThicknessBuilder contents={contents} /> : null}
+        {holds && !contents.pile ? <ThicknessBuilder pile={contents.pile} thickness={contents.thickness} /> : null}
         <ResizeButton />
       </div>
       {holds ? (
         <>
           {contents.pile ? (
             <div className="wide">
-              <ThicknessBuilder contents={contents} />
+              <ThicknessBuilder pile={contents.pile} thickness={contents.thickness} />
             </div>
           ) : null}
           <div className="wide">
-            <AlsoInside contents={contents} />
+            <AlsoInside also={contents.also} />
           </div>
         </>
       ) : null}
