@@ -25,6 +25,25 @@ const VIEWS = [
   ["open-end", "/draft/demo-certificate/folded?stage=holder", "in"],
   ["deep-flat", "/draft/demo-leaf-deep/flat?stage=details"],
   ["deep", "/draft/demo-leaf-deep/folded?stage=inside"],
+  ["layers", "/draft/demo-leaf-card/flat?stage=details"],
+  ["sheets", "/draft/demo-recipe-card/sheets?stage=paper", "in"],
+  [
+    "side-by-side",
+    "/compare/demo-invitation-envelope",
+    undefined,
+    async (page) => {
+      for (const [i, offer] of ["Stood upright", "As side-seam envelope"].entries()) {
+        await page.getByRole("button", { name: "Another version" }).click();
+        await page.getByRole("menuitem", { name: offer }).click();
+        await page
+          .getByRole("columnheader")
+          .nth(i + 1)
+          .waitFor();
+      }
+    },
+  ],
+  ["from-envelope", "/from-envelope", "in"],
+  ["every-form", "/size-chart?form=every&sheet=us-letter", "in", (page) => page.getByText("solved").waitFor()],
   ["size-chart", "/size-chart?sheet=us-letter", "in"],
   ["settings", "/settings"],
 ];

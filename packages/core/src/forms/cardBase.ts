@@ -169,8 +169,8 @@ function dimensions({ blank: { width, height }, w, h, r, down, strips, starts, a
       ? {
           id: "contents-width",
           piece,
-          from: [0, h * 0.3],
-          to: [w, h * 0.3],
+          from: [0, h * 0.16],
+          to: [w, h * 0.16],
           offset: 0,
           value: w,
           sets: "contents.width",
@@ -179,8 +179,8 @@ function dimensions({ blank: { width, height }, w, h, r, down, strips, starts, a
       : {
           id: "contents-width",
           piece,
-          from: [backAt, h * 0.3],
-          to: [backAt + w, h * 0.3],
+          from: [backAt, h * 0.16],
+          to: [backAt + w, h * 0.16],
           offset: 0,
           value: w,
           sets: "contents.width",
