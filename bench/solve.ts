@@ -1,5 +1,5 @@
 /** How long core takes, beside a fixed piece of arithmetic timed in the same run. Prints JSON. */
-import { catalogue, chartOf, forms, readSpec, solve, type Spec } from "@cut-fold/core";
+import { catalogue, chartOf, forms, readSpec, solve, type Spec, tableCells, trimPlans } from "@cut-fold/core";
 import { prove } from "@cut-fold/core/proof";
 
 const RUNS = 3000;
@@ -32,5 +32,18 @@ for (const form of forms) {
   results[`solve ${form.id}`] = time(() => void solve(next()));
   results[`prove ${form.id}`] = time(() => void prove(solve(next())), 300);
   results[`size chart of ${form.id}`] = time(() => void chartOf({ form: form.id }), 60);
+}
+results["every form for every card"] = time(() => {
+  for (const cell of tableCells({ unit: "mm", sheet: { width: 210, height: 297 } })) sink += cell.blank.width;
+}, 20);
+const run = readSpec({
+  form: "deep-envelope",
+  contents: { preset: "iso-a6" },
+  sheet: { preset: "iso-a3" },
+  quantity: 40,
+});
+if (run.ok) {
+  const solution = solve(run.value);
+  results["trim plan of a run of 40"] = time(() => void trimPlans(solution), 300);
 }
 console.log(JSON.stringify({ arithmetic, results, sink: Number.isFinite(sink) }));

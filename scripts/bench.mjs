@@ -106,6 +106,13 @@ async function drag(page, handle, dx, dy) {
   return { median: times[Math.floor(MOVES / 2)], p95: times[Math.floor(MOVES * 0.95)] };
 }
 
+/** The quietest of several drags: other work on the machine only ever adds to a time. */
+async function bestDrag(page, handle, dx, dy) {
+  const drags = [];
+  for (let round = 0; round < ROUNDS + 1; round += 1) drags.push(await drag(page, handle, dx, dy));
+  return { median: Math.min(...drags.map((d) => d.median)), p95: Math.min(...drags.map((d) => d.p95)) };
+}
+
 try {
   const best = { app: Infinity, empty: Infinity };
   let appBytes = 0;
@@ -121,14 +128,11 @@ try {
     await drafts.page.close();
   }
   const empty = await open(emptyAddress, "input[type=range]");
-  const emptyDrag = await drag(empty.page, ".MuiSlider-thumb", 300, 0);
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  await context.close();
+  const emptyDrag = await bestDrag(empty.page, ".MuiSlider-thumb", 300, 0);
   const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
   await drafts.page.getByRole("link", { name: "Open Open-day invitation, envelope" }).click();
   await drafts.page.locator('[data-handle="contents-width"]').waitFor();
-  await drag(drafts.page, '[data-handle="contents-width"]', -80, 80);
-  const appDrag = await drag(drafts.page, '[data-handle="contents-width"]', -80, 80);
+  const appDrag = await bestDrag(drafts.page, '[data-handle="contents-width"]', -80, 80);
 
   console.log("\nIn Chromium. Baseline: an empty MUI page with one slider, built the same way.");
   row("", "Cut Fold", "baseline", "ratio");
@@ -136,13 +140,13 @@ try {
   row("first screen: scripts, styles and page, gzip", kb(appBytes), kb(emptyBytes), (appBytes / emptyBytes).toFixed(2));
   row("first screen shown (best of 3)", ms(best.app), ms(best.empty), (best.app / best.empty).toFixed(2));
   row(
-    "script of a frame while dragging, median",
+    "script of a dragged frame, median (best of 4)",
     ms(appDrag.median),
     ms(emptyDrag.median),
     (appDrag.median / emptyDrag.median).toFixed(2),
   );
   row(
-    "script of a frame while dragging, 95th percentile",
+    "script of a dragged frame, 95th % (best of 4)",
     ms(appDrag.p95),
     ms(emptyDrag.p95),
     (appDrag.p95 / emptyDrag.p95).toFixed(2),
