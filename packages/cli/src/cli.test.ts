@@ -63,7 +63,7 @@ describe("the command line", () => {
     const [plan] = json() as [{ sheets: number; groups: { cuts: { text: string }[]; blanks: unknown[] }[] }];
     expect(plan.sheets).toBe(3);
     expect(plan.groups[0]?.blanks).toHaveLength(1);
-    expect(plan.groups[0]?.cuts.map((c) => c.text.replace(/\s/gu, " "))).toEqual(["Down 8 in", "Across 8 in"]);
+    expect(plan.groups[0]?.cuts.map((c) => c.text.replace(/\s/gu, " "))).toEqual(["8 in down", "8 in across"]);
   });
 
   it("works back from an envelope, and refuses one that cannot be read", () => {

@@ -42,4 +42,27 @@ describe("ranking", () => {
     expect(heavy.find((r) => r.form === "pointed-envelope")?.reasons.map((r) => r.code)).toContain("has-warning");
     expect(heavy.find((r) => r.form === "side-seam-envelope")?.reasons.map((r) => r.code)).not.toContain("has-error");
   });
+
+  /*
+   * Tall card, deep envelope in two pieces (worked out with the form): body 205 × 265 and flap 151 × 79. A4 gives one body
+   * and leaves 210 × 32, too low for a flap; a further A4 gives three flaps (3 × 79 = 237 ≤ 297). Three want 3 + 1 sheets.
+   */
+  it("counts the sheets for every piece of the run", () => {
+    const rows = rank(
+      specOf({
+        form: "deep-envelope",
+        contents: { width: 148, height: 130, thickness: 8 },
+        stock: { caliper: 0.25, weight: 200 },
+        method: { board: "scoring-millimetre" },
+        sheet: { preset: "iso-a4" },
+        quantity: 3,
+      }),
+    );
+    const deep = rows.find((r) => r.form === "deep-envelope");
+    expect(deep?.solution.pieces.map((p) => p.blank)).toEqual([
+      { width: 205, height: 265 },
+      { width: 151, height: 79 },
+    ]);
+    expect(deep).toMatchObject({ fits: true, sheets: 4 });
+  });
 });

@@ -3,7 +3,7 @@ import { catalogue } from "./catalogue/index.ts";
 import { forms } from "./forms/index.ts";
 import { changed } from "./forms/change.ts";
 import { fitsIn } from "./geometry/fit.ts";
-import { perSheet } from "./layout/trimPlan.ts";
+import { trimPlans } from "./layout/trimPlan.ts";
 import type { Reason, Solution } from "./model/solution.ts";
 import type { Sheet, Spec } from "./model/spec.ts";
 import { solve } from "./solve.ts";
@@ -25,6 +25,17 @@ const usualSheet = (blank: Ranked["blank"]): Pick<Sheet, "width" | "height"> | u
     .filter((s) => fitsIn(blank.width, blank.height, s.width, s.height))
     .sort((a, b) => a.width * a.height - b.width * b.height)[0];
 
+/** Sheets that all pieces of the whole run come out of, layers' own papers left aside; undefined where one does not. */
+function sheetsFor(
+  spec: Spec,
+  { pieces }: Solution,
+  { width, height }: Pick<Sheet, "width" | "height">,
+): number | undefined {
+  const own = pieces.filter((piece) => piece.stock === undefined);
+  const [plan] = trimPlans({ spec: { ...spec, sheet: { width, height } }, pieces: own });
+  return plan && plan.left.length === 0 ? plan.sheets : undefined;
+}
+
 /** Ranks the forms that can hold what a recipe has inside: those that fit first, then by paper, then by steps. */
 export function rank(spec: Spec): Ranked[] {
   const rows = forms
@@ -37,21 +48,21 @@ export function rank(spec: Spec): Ranked[] {
       const blank = solution.pieces[0]?.blank;
       if (!blank) return [];
       const sheet = spec.sheet ?? usualSheet(blank);
-      const fits = sheet !== undefined && fitsIn(blank.width, blank.height, sheet.width, sheet.height);
-      const each = sheet ? perSheet(blank, sheet) : 0;
+      const need = sheet && sheetsFor(own, solution, sheet);
       return [
         {
           form: form.id,
           spec: own,
           solution,
           blank,
-          sheets: each > 0 ? Math.ceil(spec.quantity / each) : undefined,
-          fits,
+          sheets: need,
+          fits: need !== undefined,
           reasons: [],
         },
       ];
     });
-  const area = ({ blank }: Ranked): number => blank.width * blank.height;
+  const area = ({ solution }: Ranked): number =>
+    solution.pieces.reduce((sum, { blank, quantity }) => sum + blank.width * blank.height * quantity, 0);
   const faults = ({ solution }: Ranked): number => solution.findings.filter((f) => f.severity === "error").length;
   const leastPaper = Math.min(...rows.map(area));
   const fewest = Math.min(...rows.map((r) => r.solution.steps.length));

@@ -27,6 +27,50 @@ describe("blanks from a sheet", () => {
   });
 });
 
+describe("against plain counting", () => {
+  /** Rows of one kind, and of rows one way with rows the other way above them: tried out, with no memory and no bound. */
+  const byRows = (w: number, h: number, W: number, H: number): number => {
+    const grid = (a: number, b: number, A: number, B: number): number =>
+      Math.floor(A / a + 1e-9) * Math.floor(B / b + 1e-9);
+    let best = 0;
+    for (const [a, b] of [
+      [w, h],
+      [h, w],
+    ] as const) {
+      for (let rows = 0; rows * b <= H; rows += 1)
+        best = Math.max(best, rows * Math.floor(W / a + 1e-9) + grid(b, a, W, H - rows * b));
+      for (let columns = 0; columns * a <= W; columns += 1)
+        best = Math.max(best, columns * Math.floor(H / b + 1e-9) + grid(b, a, W - columns * a, H));
+    }
+    return best;
+  };
+
+  it("finds at least what rows one way and then the other give, and never more than the area holds", () => {
+    const side = fc.integer({ min: 25, max: 300 });
+    const sheet = fc.integer({ min: 150, max: 450 });
+    fc.assert(
+      fc.property(side, side, sheet, sheet, (w, h, W, H) => {
+        const found = perSheet({ width: w, height: h }, { width: W, height: H });
+        expect(found).toBeGreaterThanOrEqual(byRows(w, h, W, H));
+        expect(found * w * h).toBeLessThanOrEqual(W * H);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it("does not mind which way the sheet or the blank lies", () => {
+    const side = fc.integer({ min: 40, max: 200 });
+    fc.assert(
+      fc.property(side, side, (w, h) => {
+        const one = perSheet({ width: w, height: h }, { width: 210, height: 297 });
+        expect(perSheet({ width: h, height: w }, { width: 210, height: 297 })).toBe(one);
+        expect(perSheet({ width: w, height: h }, { width: 297, height: 210 })).toBe(one);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
+
 /** Walks a sheet: everything it holds, each part's cuts checked on the way. */
 function check(part: Part): void {
   if (!part.cut) return;

@@ -5,7 +5,17 @@ import { readSpec } from "../forms/readSpec.ts";
 import { forms } from "../forms/index.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, specOf } from "../test/randomSpec.ts";
-import { dimensionWords, findingWords, remedyWords, sayDimension, sayFinding, sayProblem, sayStep } from "./en.ts";
+import {
+  dimensionWords,
+  findingWords,
+  remedyWords,
+  sayCannot,
+  sayCut,
+  sayDimension,
+  sayFinding,
+  sayProblem,
+  sayStep,
+} from "./en.ts";
 
 const MM = { unit: "mm" } as const;
 
@@ -90,5 +100,25 @@ describe("problems, each a sentence with what is allowed", () => {
       }),
       { numRuns: 500 },
     );
+  });
+});
+
+describe("words for making it in another size, and for the trimmer", () => {
+  const plain = (text: string): string => text.replace(/\s/gu, " ");
+
+  it("names what cannot follow, with its figures", () => {
+    expect(plain(sayCannot({ code: "bound", label: "Top flap", wanted: 560, made: 300 }, MM))).toBe(
+      "Top flap would come to 560 mm, and 300 mm is as far as it goes.",
+    );
+    expect(plain(sayCannot({ code: "thing", label: "Bookmark", axis: "width", size: 120 }, MM))).toBe(
+      "Bookmark keeps its width of 120 mm, more than the card: it decides how large the inside is.",
+    );
+  });
+
+  it("reads the trimmer's settings in the unit on show, and how often each is used", () => {
+    const cut = { measure: 69.85, along: "width", times: 2 } as const;
+    expect(plain(sayCut(cut, { unit: "in", fraction: 16 }))).toBe("2 3⁄4 in across, twice");
+    expect(plain(sayCut({ measure: 70, along: "width", times: 1 }, MM))).toBe("70 mm across");
+    expect(plain(sayCut({ along: "height", measure: 210, times: 3 }, MM))).toBe("210 mm down, 3 times");
   });
 });

@@ -241,7 +241,7 @@ export function sayCannot(cannot: Cannot, display: Display): string {
 /** A setting of the trimmer: which side gets shorter, and how often. */
 export function sayCut({ along, measure, times }: TrimCut, display: Display): string {
   const often = times === 1 ? "" : times === 2 ? ", twice" : `, ${String(times)} times`;
-  return `${along === "width" ? "Across" : "Down"} ${formatLength(measure, display)}${often}`;
+  return `${formatLength(measure, display)} ${along === "width" ? "across" : "down"}${often}`;
 }
 
 /** A short head for the step's picture. */

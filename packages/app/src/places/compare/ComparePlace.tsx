@@ -30,6 +30,7 @@ import { Link, useParams } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
+import { useDropDraft } from "../../parts/useDropDraft.tsx";
 import { useDrafts, versionOf, versionsOf } from "../../store/drafts.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { solutionOf } from "../../store/solutions.ts";
@@ -230,29 +231,12 @@ interface VersionHeadProps {
 }
 
 function VersionHead({ version: { draft, solution }, flat, closed, only }: VersionHeadProps) {
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const drop = useDropDraft();
   const pictures = useMemo(
     () => ({ flat: framed(flatPicture(solution), flat), closed: framed(closedPicture(solution), closed) }),
     [solution, flat, closed],
   );
   const colours = coloursOf(draft.spec);
-  const drop = (): void => {
-    const { put, remove } = useDrafts.getState();
-    remove(draft.id);
-    enqueueSnackbar(`Deleted: ${draft.name}`, {
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={() => {
-            put([draft]);
-            closeSnackbar(key);
-          }}
-        >
-          Put it back
-        </Button>
-      ),
-    });
-  };
   return (
     <>
       <Link to={`/draft/${draft.id}/flat`} className="version-name">
@@ -263,7 +247,13 @@ function VersionHead({ version: { draft, solution }, flat, closed, only }: Versi
         <PictureView picture={pictures.closed} label={`${draft.name}, closed`} colours={colours} weight={0.8} />
       </span>
       {only ? null : (
-        <IconButton aria-label={`Delete ${draft.name}`} title="Delete this version" onClick={drop}>
+        <IconButton
+          aria-label={`Delete ${draft.name}`}
+          title="Delete this version"
+          onClick={() => {
+            drop(draft);
+          }}
+        >
           <Trash2 size={17} />
         </IconButton>
       )}

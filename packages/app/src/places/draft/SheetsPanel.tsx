@@ -16,6 +16,7 @@ import Button from "@mui/material/Button";
 import { useSnackbar } from "notistack";
 import { useMemo } from "react";
 import { Link } from "react-router";
+import { type PaperColours, pieceColours } from "../../drawing/colours.ts";
 import { change } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
@@ -23,7 +24,7 @@ import { colour } from "../../theme/theme.ts";
 interface SheetsPanelProps {
   readonly id: string;
   readonly solution: Solution;
-  readonly colours: { readonly face: string; readonly back: string };
+  readonly colours: PaperColours;
 }
 
 export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
@@ -42,10 +43,16 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
   return (
     <div className="sheets" tabIndex={0} role="region" aria-label="Trim plan">
       {plans.map((plan) => (
-        <Plan key={plan.stock} plan={plan} solution={solution} face={colours.face} />
+        <Plan key={plan.stock} plan={plan} solution={solution} face={faceOf(plan, solution, colours)} />
       ))}
     </div>
   );
+}
+
+/** The colour of the paper a plan cuts: a layer's own, or the draft's. */
+function faceOf({ stock }: TrimPlan, { pieces }: Solution, own: PaperColours): string {
+  const layer = pieces.find((p) => p.stock?.title === stock);
+  return layer ? pieceColours(layer, own).face : own.face;
 }
 
 interface PlanProps {

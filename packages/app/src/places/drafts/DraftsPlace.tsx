@@ -5,9 +5,9 @@ import Input from "@mui/material/Input";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { EllipsisVertical, FolderInput, Mail, Plus, Search } from "lucide-react";
-import { useSnackbar } from "notistack";
 import { memo, useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
+import { useDropDraft } from "../../parts/useDropDraft.tsx";
 import { useTold } from "../../parts/useTold.ts";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
@@ -158,29 +158,15 @@ const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) 
   const solution: Solution = solutionOf(draft.spec);
   const pictures = useMemo(() => ({ flat: flatPicture(solution), closed: closedPicture(solution) }), [solution]);
   const colours = coloursOf(draft.spec);
-  const { put, remove } = useDrafts.getState();
-  const { enqueueSnackbar, closeSnackbar } = useSnackbar();
+  const { put } = useDrafts.getState();
   const told = useTold();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
   const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
+  const dropDraft = useDropDraft();
   const drop = (): void => {
     setAnchor(undefined);
-    remove(draft.id);
-    enqueueSnackbar(`Deleted: ${draft.name}`, {
-      autoHideDuration: 9000,
-      action: (key) => (
-        <Button
-          color="inherit"
-          onClick={() => {
-            put([draft]);
-            closeSnackbar(key);
-          }}
-        >
-          Put it back
-        </Button>
-      ),
-    });
+    dropDraft(draft);
   };
   const keep = (): void => {
     setAnchor(undefined);
