@@ -62,4 +62,17 @@ describe("card base, worked by hand", () => {
     expect(s.pieces[0]?.blank).toEqual({ width: 294, height: 105 });
     expect(s.steps.filter((x) => x.kind === "score").map((x) => x.measure)).toEqual([73, 221]);
   });
+
+  it("is cut to size and nothing more: no corners to cut out, roundings only where they are asked for", () => {
+    const codes = (settings: object): string[] =>
+      card({ contents: { preset: "iso-a6" }, settings }).steps.map((x) => x.code);
+    for (const fold of ["side", "top", "tri", "gate"]) {
+      expect(codes({ fold })).not.toContain("cut-corners");
+      expect(codes({ fold })).not.toContain("cut-shape");
+    }
+    expect(codes({ cornerRadius: 5 })).toContain("round-corners");
+    // a cross has corners to cut out
+    const cross = solve(specOf({ form: "side-seam-envelope", contents: { preset: "iso-a6" } }));
+    expect(cross.steps.map((x) => x.code)).toContain("cut-corners");
+  });
 });

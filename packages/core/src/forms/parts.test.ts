@@ -41,6 +41,21 @@ describe("tag", () => {
   });
 });
 
+describe("shapes that are cut out", () => {
+  it("say so, whether their ends are round, pointed or clipped; straight ones do not", () => {
+    const size = { contents: { width: 60, height: 110, thickness: 1 } };
+    const codes = (form: string, settings: object): string[] =>
+      solved(form, { ...size, settings }).steps.map((x) => x.code);
+    const tag = (head: string, cornerRadius = 0): string[] => codes("tag", { head, cornerRadius });
+    for (const head of ["clipped", "pointed", "rounded"]) expect(tag(head)).toContain("cut-shape");
+    expect(tag("plain")).not.toContain("cut-shape");
+    expect(tag("plain", 4)).toContain("round-corners");
+    expect(codes("closure-tab", { ends: "round" })).toContain("cut-corners");
+    expect(codes("closure-tab", { ends: "point" })).toContain("cut-corners");
+    expect(codes("closure-tab", { ends: "straight" })).not.toContain("cut-corners");
+  });
+});
+
 describe("closure tab", () => {
   it("takes one score round a thin holder, and two the thickness apart round a thick one", () => {
     const thin = solved("closure-tab", { contents: { preset: "iso-a6", thickness: 1.5 } });

@@ -7,8 +7,9 @@
  * The outside is up, so that every ridge ends inside: a piece drawn from its inside lies face down. Scores that stand
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
  */
-import { boundsOf, flatten } from "../geometry/path.ts";
-import type { Pose } from "../geometry/point.ts";
+import { boundsOf, flatten, type Line, type Segment } from "../geometry/path.ts";
+import { distance, type Pose } from "../geometry/point.ts";
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import { assemblySteps, flatOnTable } from "./assembly.ts";
 import type { Making, Method, StepDraft } from "./method.ts";
@@ -91,19 +92,30 @@ function scoreSteps(making: Making, piece: Piece, main: boolean): StepDraft[] {
   return [...steps, ...finishing(making, piece, done)];
 }
 
+/** Whether a straight edge is the sheet's own: nothing is cut along it. */
+function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boolean {
+  const both = (i: 0 | 1, at: number): boolean =>
+    Math.abs(from[i] - at) < SAME_POINT_MM && Math.abs(to[i] - at) < SAME_POINT_MM;
+  return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
+}
+
 /** What is cut once the scores are in: corners and tapers, then roundings. */
 function finishing({ spec, pieces }: Making, piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
   const { height } = piece.blank;
   const scene = flatOnTable(piece, [...done, "outline"], ["outline"]);
-  const slanted = piece.outline.some((loop) => loop.filter((edge) => edge.kind === "line").length > 4);
-  if (slanted) steps.push({ kind: "trim", code: piece.folds.length > 0 ? "cut-corners" : "cut-shape", scene });
-  const radius = spec.settings["cornerRadius"];
-  const rounds = piece.outline.some((loop) => loop.some((s) => s.kind === "arc"));
+  const asked = spec.settings["cornerRadius"];
+  const radius = typeof asked === "number" ? asked : 0;
+  const edges = piece.outline.flat();
+  // what a corner rounder does is a step of its own; any other curve, and any edge off the sheet's own, is cut out
+  const isRounding = (edge: Segment): boolean =>
+    edge.kind === "arc" && Math.abs(distance(edge.centre, edge.from) - radius) < SAME_POINT_MM;
+  const shaped = edges.some((edge) => (edge.kind === "line" ? !isOnSheet(edge, piece.blank) : !isRounding(edge)));
+  if (shaped) steps.push({ kind: "trim", code: piece.folds.length > 0 ? "cut-corners" : "cut-shape", scene });
   // where the closing flap is a piece of its own, its tips are rounded there
   const here = piece.id === (pieces.find((p) => p.panels.some((q) => q.id === "top")) ?? pieces[0])?.id;
-  if (typeof radius === "number" && radius > 0 && rounds && here)
-    steps.push({ kind: "round", code: slanted ? "round-tips" : "round-corners", measure: radius, scene });
+  if (radius > 0 && edges.some((edge) => edge.kind === "arc") && here)
+    steps.push({ kind: "round", code: shaped ? "round-tips" : "round-corners", measure: radius, scene });
   for (const cut of piece.cuts) {
     const { left, right, bottom, top } = boundsOf(flatten(cut.path));
     const hole = cut.id.startsWith("hole");

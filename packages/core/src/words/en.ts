@@ -135,7 +135,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "score-on": (s) => (mm) => `The same edge stays at the stop. Score at ${mm(s.measure ?? 0)}.`,
   "turn-left": () => () => "Give the sheet a quarter turn to the left, so that its top edge comes to the stop.",
   "score-from-top": (s) => (mm) => `Top edge at the stop, outside up. Score at ${mm(s.measure ?? 0)}.`,
-  "cut-corners": () => () => "Cut out the corners and taper the flaps along the outline.",
+  "cut-corners": () => () => "Cut along the outline: corners out, flaps tapered, ends shaped.",
   "crease-all": (s) => () =>
     num(s.facts, "folds") === 1
       ? "Fold along the score, away from the groove, so that the ridge lies inside. Burnish."
@@ -156,11 +156,11 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-frame": (s) => (mm) =>
     `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and out of it an opening ${mm(num(s.facts, "openWidth"))} × ${mm(num(s.facts, "openHeight"))}.`,
   "lay-on": (s) => (mm) =>
-    `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${
-      Math.abs(num(s.facts, "side") - num(s.facts, "top")) < 0.05
-        ? `${mm(num(s.facts, "side"))} free all round`
-        : `${mm(num(s.facts, "side"))} free on the left, ${mm(num(s.facts, "top"))} above`
-    }.`,
+    `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(
+      num(s.facts, "side"),
+      num(s.facts, "top"),
+      mm,
+    )}.`,
   "glue-strip": (s) => (mm) =>
     `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "glue-web": (s) => (mm) =>
@@ -179,6 +179,13 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
   "close-tab": (s) => () => `Close the ${str(s.facts, "flaps")} and tuck the tab into the slit.`,
 };
+
+/** What a layer leaves free: nothing, the same all round, or so much on each side. */
+function freeWords(side: number, top: number, mm: (value: number) => string): string {
+  if (Math.max(side, top) < 0.05) return "edge to edge";
+  if (Math.abs(side - top) < 0.05) return `${mm(side)} free all round`;
+  return `${mm(side)} free on the left, ${mm(top)} above`;
+}
 
 const layerOf = (s: Step): string =>
   `the ${str(s.facts, "part").toLowerCase()}${str(s.facts, "paper") ? ` from ${str(s.facts, "paper")}` : ""}`;
