@@ -3,6 +3,7 @@
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
 import {
+  boundsOf,
   type Dimension,
   direction,
   flatten,
@@ -397,10 +398,9 @@ const PanelNames = memo(function PanelNames({ piece, view, contents, dimensions 
             );
           const step = ASIDE_PX.find(free) ?? ASIDE_PX[0];
           const [x, y] = [start[0] + step[0], start[1] + step[1]];
-          const spread = (i: 0 | 1): number =>
-            Math.max(...points.map((p) => p[i])) - Math.min(...points.map((p) => p[i]));
-          const wide = spread(0) * view.k;
-          const low = spread(1) * view.k < LOWEST_NAMED_PX;
+          const { left, right, bottom, top } = boundsOf(points);
+          const wide = (right - left) * view.k;
+          const low = (top - bottom) * view.k < LOWEST_NAMED_PX;
           return wide < 60 || low ? null : (
             <text key={panel.id} x={x} y={y}>
               {panel.name}

@@ -247,10 +247,11 @@ export function roundCorners(points: readonly Point[], radii: readonly number[])
 /** What is left of a polygon to the left of the endless line a→b (one step of Sutherland and Hodgman, 1974). */
 function leftOf(subject: readonly Point[], a: Point, b: Point): Point[] {
   const kept: Point[] = [];
+  const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
+  const side = (p: Point): number => dx * (p[1] - a[1]) - dy * (p[0] - a[0]);
   subject.forEach((p, k) => {
     const q = subject[(k + 1) % subject.length] as Point;
-    const sideP = cross(subtract(b, a), subtract(p, a));
-    const sideQ = cross(subtract(b, a), subtract(q, a));
+    const [sideP, sideQ] = [side(p), side(q)];
     if (sideP >= 0) kept.push(p);
     if (sideP > 0 !== sideQ > 0 && sideP !== sideQ) kept.push(between(p, q, sideP / (sideP - sideQ)));
   });
@@ -277,8 +278,8 @@ export const insetConvex = (points: readonly Point[], by: number): Point[] =>
 /** One number for a drawing file: four decimals at most, no exponent, no −0. */
 export function figure(value: number): string {
   if (!Number.isFinite(value)) throw new RangeError(`a drawing cannot hold the number ${String(value)}`);
-  const text = value.toFixed(4).replace(/\.?0+$/u, "");
-  return text === "-0" ? "0" : text;
+  // rounded to four decimals a number is never so small that it would be written with an exponent; −0 is written 0
+  return String(Math.round(value * 1e4) / 1e4);
 }
 
 /** A path in SVG's path language, in its own coordinates; arcs stay arcs. A path that ends where it began is closed with Z. */

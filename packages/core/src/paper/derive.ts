@@ -8,25 +8,19 @@ import type { Fold, Piece, PieceDraft, Stroke } from "../model/piece.ts";
 function offFolds(edge: Segment, folds: readonly Fold[]): Segment[] {
   if (edge.kind !== "line") return [edge];
   const length = distance(edge.from, edge.to);
-  const along = (p: Point): number =>
-    ((p[0] - edge.from[0]) * (edge.to[0] - edge.from[0]) + (p[1] - edge.from[1]) * (edge.to[1] - edge.from[1])) /
-    length;
-  const off = (p: Point): number =>
-    Math.abs(
-      (edge.to[0] - edge.from[0]) * (p[1] - edge.from[1]) - (edge.to[1] - edge.from[1]) * (p[0] - edge.from[0]),
-    ) / length;
+  const [dx, dy] = [(edge.to[0] - edge.from[0]) / length, (edge.to[1] - edge.from[1]) / length];
+  const off = (p: Point): number => Math.abs(dx * (p[1] - edge.from[1]) - dy * (p[0] - edge.from[0]));
+  const beside = folds.filter((fold) => off(fold.from) <= SAME_POINT_MM && off(fold.to) <= SAME_POINT_MM);
+  if (beside.length === 0) return length > SAME_POINT_MM ? [edge] : [];
+  const along = (p: Point): number => dx * (p[0] - edge.from[0]) + dy * (p[1] - edge.from[1]);
   const at = (t: number): Point =>
     t <= SAME_POINT_MM
       ? edge.from
       : t >= length - SAME_POINT_MM
         ? edge.to
-        : [
-            edge.from[0] + ((edge.to[0] - edge.from[0]) * t) / length,
-            edge.from[1] + ((edge.to[1] - edge.from[1]) * t) / length,
-          ];
+        : [edge.from[0] + dx * t, edge.from[1] + dy * t];
   let free: [number, number][] = [[0, length]];
-  for (const fold of folds) {
-    if (off(fold.from) > SAME_POINT_MM || off(fold.to) > SAME_POINT_MM) continue;
+  for (const fold of beside) {
     const low = Math.min(along(fold.from), along(fold.to));
     const high = Math.max(along(fold.from), along(fold.to));
     free = free.flatMap(([a, b]): [number, number][] =>
