@@ -62,6 +62,8 @@ export interface TrimPlan {
 const SAME = 1e-6;
 /** With more blanks to a part than this, rows one way and then the other are as good as any mixture, and sooner found. */
 const MANY = 24;
+/** With more than this, the first of equally good patterns is taken: trying them all would be felt. */
+const VERY_MANY = 60;
 /** Strips narrower than this (mm) are waste, no offcuts. */
 const WORTH_KEEPING_MM = 15;
 
@@ -144,9 +146,10 @@ class Filling {
     );
   }
 
-  /** The first cut of the best of all patterns of rows one way and, in what is left, the other way. */
+  /** The first cuts of the best patterns of rows one way and, in what is left, the other way: all that are equally good. */
   private rowCut(part: Size): Cut[] {
-    let best: { readonly count: number; readonly cut: Cut } | undefined;
+    let most = 0;
+    let best: Cut[] = [];
     const whole = (room: number, size: number): number => Math.floor(room / size + SAME);
     for (const along of AXES) {
       const other = part[across(along)];
@@ -156,12 +159,16 @@ class Filling {
       ] as const) {
         for (let rows = 0; rows <= whole(part[along], a); rows += 1) {
           const count = rows * whole(other, b) + whole(part[along] - rows * a, b) * whole(other, a);
-          if (count > (best?.count ?? 0)) best = { count, cut: { along, at: rows > 0 ? a : b } };
+          const cut: Cut = { along, at: rows > 0 ? a : b };
+          // a single row has nothing to take off along its own width
+          if (count < most || cut.at >= part[along] - SAME) continue;
+          if (count > most) best = [];
+          most = count;
+          if (!best.some((known) => known.along === along && same(known.at, cut.at))) best.push(cut);
         }
       }
     }
-    // a single row has nothing to take off along its own width
-    return best === undefined ? [] : best.cut.at < part[best.cut.along] - SAME ? [best.cut] : this.cuts(part);
+    return this.bound(part) > VERY_MANY ? best.slice(0, 1) : best;
   }
 
   /** Cuts a part into at most `most` blanks. */
