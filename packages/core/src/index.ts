@@ -30,7 +30,7 @@ export * from "./formats/strokes.ts";
 export * from "./chart.ts";
 export { rank, type Ranked } from "./rank.ts";
 export * from "./layout/trimPlan.ts";
-export { marginsOf } from "./paper/margin.ts";
+export { borderFor, marginsOf } from "./paper/margin.ts";
 export { openingsOf } from "./paper/opening.ts";
 export { thingsIn } from "./forms/pack.ts";
 export { solutionJson } from "./formats/solutionJson.ts";

@@ -3,7 +3,7 @@ import { catalogue } from "./catalogue/index.ts";
 import { forms } from "./forms/index.ts";
 import { changed } from "./forms/change.ts";
 import { fitsIn } from "./geometry/fit.ts";
-import { trimPlans } from "./layout/trimPlan.ts";
+import { paperArea, trimPlans } from "./layout/trimPlan.ts";
 import type { Reason, Solution } from "./model/solution.ts";
 import type { Sheet, Spec } from "./model/spec.ts";
 import { solve } from "./solve.ts";
@@ -61,8 +61,7 @@ export function rank(spec: Spec): Ranked[] {
         },
       ];
     });
-  const area = ({ solution }: Ranked): number =>
-    solution.pieces.reduce((sum, { blank, quantity }) => sum + blank.width * blank.height * quantity, 0);
+  const area = ({ solution }: Ranked): number => paperArea(solution);
   const faults = ({ solution }: Ranked): number => solution.findings.filter((f) => f.severity === "error").length;
   const leastPaper = Math.min(...rows.map(area));
   const fewest = Math.min(...rows.map((r) => r.solution.steps.length));

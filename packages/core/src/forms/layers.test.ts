@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { foldedPanels, lastOrder, move } from "../folding/pose.ts";
 import { prove } from "../folding/proof.ts";
 import { flatten } from "../geometry/path.ts";
-import { marginsOf } from "../paper/margin.ts";
+import { borderFor, marginsOf } from "../paper/margin.ts";
 import { solve } from "../solve.ts";
 import { formOf, lengthBetween, randomSpec, specOf } from "../test/randomSpec.ts";
 import { readSpec } from "./readSpec.ts";
@@ -35,6 +35,17 @@ describe("layers, worked by hand", () => {
     expect(marginOf(s, "layer-2")).toEqual({ left: 3, right: 3, bottom: 3, top: 3 });
     expect(s.joins[1]?.onto.piece).toBe("layer-1");
     expect(prove(s).ok).toBe(true);
+  });
+
+  /* On the 148 × 105 front a mat 132 wide leaves 8 at each side, one 93 high leaves 6; one as wide as the card leaves none. */
+  it("takes a size for a border", () => {
+    const s = solved([MAT]);
+    const join = s.joins.find((j) => j.piece === "layer-1");
+    if (!join) throw new Error("no layer");
+    expect(borderFor(s.pieces, join, "width", 132)).toBeCloseTo(8, 9);
+    expect(borderFor(s.pieces, join, "height", 93)).toBeCloseTo(6, 9);
+    expect(borderFor(s.pieces, join, "width", 200)).toBe(0);
+    expect(solved([{ ...MAT, border: borderFor(s.pieces, join, "width", 132) }]).pieces[1]?.blank.width).toBe(132);
   });
 
   /* Two plies of 0.3, a mat of 0.16 (text, 120 g/m²) on 2 mm of foam, and inside a sheet of the same text paper. */

@@ -340,6 +340,12 @@ export function trimPlans({ spec, pieces }: Pick<Solution, "spec" | "pieces">): 
   return [...papers].map(([stock, needed]) => planFor(stock, { width, height }, needed));
 }
 
+/** mm² of paper in one made thing: every blank that is not cut from another's waste. */
+export const paperArea = ({ pieces }: Pick<Solution, "pieces">): number =>
+  pieces
+    .filter((piece) => piece.within === undefined)
+    .reduce((sum, { blank, quantity }) => sum + blank.width * blank.height * quantity, 0);
+
 /** Sheets for the whole run as entries of the cut list. Counted beside the solution: a drag need not wait for it. */
 export const paperNeed = (solution: Pick<Solution, "spec" | "pieces">): Material[] =>
   trimPlans(solution)

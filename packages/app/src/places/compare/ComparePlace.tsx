@@ -7,6 +7,7 @@ import {
   formatSize,
   formById,
   forms,
+  paperArea,
   paperNeed,
   type Picture,
   rank,
@@ -92,12 +93,7 @@ const LINES: readonly Line[] = [
   },
   {
     label: "Paper in one, all pieces",
-    say: ({ solution }) => {
-      const mm2 = solution.pieces
-        .filter((p) => p.within === undefined)
-        .reduce((sum, p) => sum + p.blank.width * p.blank.height * p.quantity, 0);
-      return `${(mm2 / 100).toFixed(0)} cm²`;
-    },
+    say: ({ solution }) => `${(paperArea(solution) / 100).toFixed(0)} cm²`,
   },
   { label: "Steps", say: ({ solution }) => String(solution.steps.length) },
   { label: "Details", say: ({ draft: { spec } }, display) => detailsOf(spec, display) },

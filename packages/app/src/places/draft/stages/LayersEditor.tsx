@@ -1,5 +1,6 @@
 /** Layers on a card's panels: mats, frames and strips, each typed as border or as size, the one giving the other. */
 import {
+  borderFor,
   catalogue,
   find,
   formatLength,
@@ -195,14 +196,13 @@ function LayerFields({ layer, index, piece, solution, faces }: FieldsProps) {
   };
   const join = solution.joins.find((j) => j.piece === piece?.id);
   const margins = join && marginsOf(solution.pieces, join);
-  // a size typed instead of a border: what the size leaves free on both sides, halved
   const ground = piece &&
     margins && {
       width: piece.blank.width + margins.left + margins.right,
       height: piece.blank.height + margins.top + margins.bottom,
     };
   const sized = (axis: "width" | "height") => (mm: number) => {
-    if (ground) set({ border: Math.max(0, (ground[axis] - mm) / 2) });
+    if (join) set({ border: borderFor(solution.pieces, join, axis, mm) });
   };
   const bounds = (axis: "width" | "height") => ({ min: LAYER_MM.width.min, max: ground?.[axis] ?? LAYER_MM.width.max });
   const along = layer.kind === "strip" ? (layer.runs === "across" ? "width" : "height") : undefined;
