@@ -17,13 +17,7 @@ export default defineConfig({
     trace: "retain-on-failure",
     launchOptions: {
       executablePath: process.env["CHROMIUM_PATH"] ?? "/usr/bin/chromium",
-      args: [
-        "--no-sandbox",
-        "--use-gl=angle",
-        "--use-angle=swiftshader",
-        "--enable-unsafe-swiftshader",
-        "--disable-quic",
-      ],
+      args: ["--no-sandbox", "--disable-gpu", "--enable-unsafe-swiftshader", "--disable-quic"],
     },
   },
   webServer: {

@@ -126,7 +126,11 @@ test("with the server gone it goes on, says so, and tries again", async ({ page 
   await expect(page.getByText(/could not be loaded/u)).toBeVisible();
   await expect(page.getByRole("img", { name: "The finished piece, closed" })).toBeVisible();
   await expect(page.getByText(/server has stopped/u)).toBeVisible({ timeout: 30_000 });
+  // while nobody answers the window stays as it is, for reloading it would lose it
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByText(/still cannot be loaded/u)).toBeVisible();
   await page.unroute("**/assets/FoldedView*");
+  await page.unroute("**/api/health");
   await page.getByRole("button", { name: "Try again" }).click();
   await expect(page.locator("canvas")).toBeVisible();
 });

@@ -15,6 +15,7 @@ import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { saveProject } from "./store/files.ts";
+import { tryAgain } from "./parts/tryAgain.ts";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
 import { useSettings, type Settings } from "./store/settings.ts";
 import { theme } from "./theme/theme.ts";
@@ -108,7 +109,7 @@ function Banners() {
   );
 }
 
-/** Fetches the draft's place ahead of the first click; should it fail, the click tries again. */
+/** Fetches the draft's place ahead of the first click; should it fail, the page says so where it is wanted. */
 function useAhead(): void {
   useEffect(() => {
     const waiting = setTimeout(() => {
@@ -163,7 +164,14 @@ function Frame() {
               Your drafts are safe. If the server has stopped, start it again; otherwise going back and trying once more
               usually helps.
             </p>
-            <Button variant="contained" onClick={resetErrorBoundary}>
+            <Button
+              variant="contained"
+              onClick={() => {
+                void tryAgain().then((found) => {
+                  if (!found) resetErrorBoundary();
+                });
+              }}
+            >
               Try again
             </Button>
           </main>

@@ -1,12 +1,20 @@
 /** One figure on the drawing: its line with small slashes, the number, and where it is free a handle and a field to type in. */
-import { type Dimension, distance, type Point, readLength, type Unit } from "@cut-fold/core";
-import { type PointerEvent, type ReactNode, useRef, useState } from "react";
+import {
+  type Dimension,
+  type Display,
+  distance,
+  formatLength,
+  type Point,
+  readLength,
+  sayDimension,
+  type Unit,
+} from "@cut-fold/core";
+import { memo, type PointerEvent, type ReactNode, useRef, useState } from "react";
 import { beginGesture, endGesture } from "../store/openDraft.ts";
-import { useDisplay } from "../store/settings.ts";
 import { setDimension } from "../store/setDimension.ts";
 import { colour } from "../theme/theme.ts";
 import { toScreen, type View } from "./view.ts";
-import { light, useLit } from "./lit.ts";
+import { light } from "./lit.ts";
 
 /** px from the paper to a figure's line */
 const OFFSET = 30;
@@ -26,17 +34,18 @@ const px = (value: number): string => String(Math.round(value * 100) / 100);
 interface DimensionFigureProps {
   readonly dimension: Dimension;
   readonly view: View;
-  readonly text: string;
-  readonly name: string;
+  readonly display: Display;
+  readonly isLit: boolean;
   /** mm a press of an arrow key changes it by */
   readonly grid: number;
   readonly onHold: (held: boolean) => void;
 }
 
-export function DimensionFigure({ dimension, view, text, name, grid, onHold }: DimensionFigureProps) {
+export const DimensionFigure = memo(function DimensionFigure(props: DimensionFigureProps) {
+  const { dimension, view, display, isLit, grid, onHold } = props;
   const { from, to, offset, sets, gain = 1, lights, value, after } = dimension;
-  const display = useDisplay();
-  const isLit = useLit((s) => s.ids.some((id) => id === dimension.id || (lights.includes(id) && id !== "outline")));
+  const text = formatLength(value, display);
+  const name = sayDimension(dimension);
   const [typed, setTyped] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const drag = useRef<{ readonly start: Point; readonly value: number } | undefined>(undefined);
@@ -270,4 +279,4 @@ export function DimensionFigure({ dimension, view, text, name, grid, onHold }: D
       ) : null}
     </g>
   );
-}
+});

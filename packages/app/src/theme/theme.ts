@@ -14,6 +14,8 @@ export const colour = {
   /** cool accent: what may be touched, what is chosen */
   slate: "#2c5a68",
   slateWash: "#dfe9e8",
+  /** what paper casts on the table */
+  shade: "#5d4a26",
 } as const;
 
 export const SERIF = '"Bitter Variable", Georgia, serif';

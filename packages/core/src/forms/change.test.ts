@@ -5,8 +5,9 @@ import { catalogue } from "../catalogue/index.ts";
 import type { Finding } from "../model/solution.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, specOf } from "../test/randomSpec.ts";
-import { changed, changeFor } from "./change.ts";
+import { changed, changeFor, type SpecChange } from "./change.ts";
 import { forms } from "./index.ts";
+import { readSpec } from "./readSpec.ts";
 
 const INVITATION = {
   form: "square-blank-envelope",
@@ -36,6 +37,40 @@ describe("a change", () => {
   it("is refused as a whole when a part of it is wrong", () => {
     const read = changed(specOf(INVITATION), { contents: { width: -1 }, quantity: 0 });
     expect(!read.ok && read.problems.map((p) => p.field)).toEqual(["contents.width", "quantity"]);
+  });
+
+  it("hands back every part it leaves alone as the same object", () => {
+    const card = specOf({ form: "card-base", contents: { preset: "iso-a6" }, layers: [{ kind: "mat" }] });
+    const read = changed(card, { contents: { width: 120, preset: undefined } });
+    if (!read.ok) throw new Error("not read");
+    expect(read.value.contents.width).toBe(120);
+    for (const key of ["stock", "settings", "method", "layers"] as const) expect(read.value[key]).toBe(card[key]);
+    // a gate card has other panels than a card with one fold: layers are read again with the settings
+    const gate = changed(card, { settings: { fold: "gate" } });
+    expect(gate.ok ? gate.value.layers : gate.problems.map((p) => p.field)).not.toBe(card.layers);
+  });
+
+  it("comes to the same as reading the whole changed recipe anew", () => {
+    const changes = fc.record<SpecChange>(
+      {
+        contents: fc.record({ width: fc.integer({ min: 20, max: 300 }), preset: fc.constant(undefined) }),
+        stock: fc.record({ caliper: fc.integer({ min: 1, max: 9 }).map((n) => n / 10) }),
+        quantity: fc.integer({ min: 1, max: 60 }),
+        form: fc.constantFrom(...forms.map((f) => f.id)),
+        sheet: fc.constantFrom(null, { preset: "iso-a4" }),
+      },
+      { requiredKeys: [] },
+    );
+    const anyForm = fc.constantFrom(...forms).chain((form) => randomSpec(form));
+    fc.assert(
+      fc.property(anyForm, changes, (spec, change) => {
+        const read = changed(specOf(spec), change);
+        if (!read.ok) return;
+        const anew = readSpec(JSON.parse(JSON.stringify(read.value)));
+        expect(anew.ok && anew.value).toEqual(read.value);
+      }),
+      { numRuns: 400 },
+    );
   });
 });
 

@@ -68,7 +68,7 @@ export function changed(spec: Spec, change: SpecChange): Read<Spec> {
     if (value === null) next[key] = undefined;
     else if (value !== undefined) next[key] = typeof value === "object" ? merge(spec.sheet, value) : value;
   }
-  return readSpec(next);
+  return readSpec(next, spec);
 }
 
 /** What pressing a remedy changes. */

@@ -30,10 +30,17 @@ const SPEC_KEYS = [
   "layers",
 ] as const;
 
-/** Reads a recipe. Never throws on what it is given. */
-export function readSpec(given: unknown): Read<Spec> {
+const unitsSchema = z.enum(["mm", "cm", "in"]);
+const methodKindSchema = z.enum(methodKinds);
+
+/**
+ * Reads a recipe. Never throws on what it is given.
+ * @param was a recipe that has been read already: parts of it found in `given` come back as they are, the same objects,
+ *   so that whoever shows them can tell that they have not changed
+ */
+export function readSpec(given: unknown, was?: Spec): Read<Spec> {
   const units = record(given) ? (given["units"] ?? "mm") : "mm";
-  const known = z.enum(["mm", "cm", "in"]).safeParse(units);
+  const known = unitsSchema.safeParse(units);
   const reader = new Reader(known.success ? known.data : "mm");
   if (!known.success) reader.report("units", "not-allowed", { given: told(units), allowed: "mm, cm, in" });
   const raw = reader.object(given, "", SPEC_KEYS);
@@ -45,15 +52,26 @@ export function readSpec(given: unknown): Read<Spec> {
     if (raw["form"] === undefined) reader.report("form", "missing", { allowed });
     else reader.report("form", "unknown-preset", { given: told(raw["form"]), allowed });
   }
-  const contents = readContents(raw["contents"], reader);
-  const stock = readStock(raw["stock"], reader);
-  const method = form && readMethod(raw["method"], form, reader);
-  const settings = form && readSettings(raw["settings"], form, reader);
+  /** A part as it was where it is the very same; settings, method and layers are read by their form, so that too. */
+  const part = <K extends "contents" | "stock" | "sheet" | "method" | "settings" | "layers">(
+    key: K,
+    read: (value: unknown) => Spec[K] | undefined,
+  ): Spec[K] | undefined =>
+    was && raw[key] === was[key] && raw["form"] === was.form && units === was.units ? was[key] : read(raw[key]);
+  const contents = part("contents", (v) => readContents(v, reader));
+  const stock = part("stock", (v) => readStock(v, reader));
+  const method = form && part("method", (v) => readMethod(v, form, reader));
+  const settings = form && part("settings", (v) => readSettings(v, form, reader));
   const quantity = raw["quantity"] === undefined ? 1 : reader.count(raw["quantity"], "quantity", QUANTITY, true);
-  const sheet = raw["sheet"] === undefined ? undefined : readSheet(raw["sheet"], reader);
+  const sheet = part("sheet", (v) => (v === undefined ? undefined : readSheet(v, reader)));
   const tape = raw["tape"] === undefined ? undefined : reader.length(raw["tape"], "tape", { min: 1, max: 50 });
-
-  const layers = form && settings && readLayers(raw["layers"], form, settings, reader);
+  const read = form && settings ? { form, settings } : undefined;
+  // which panels there are to lay things on depends on the settings
+  const layers =
+    read &&
+    (settings === was?.settings
+      ? part("layers", (v) => readLayers(v, read.form, read.settings, reader))
+      : readLayers(raw["layers"], read.form, read.settings, reader));
 
   if (reader.problems.length > 0 || !form || !contents || !stock || !method || !settings || quantity === undefined) {
     return { ok: false, problems: reader.problems };
@@ -125,7 +143,7 @@ function readSheet(value: unknown, reader: Reader): Spec["sheet"] | undefined {
 function readMethod(value: unknown, form: Form, reader: Reader): Spec["method"] | undefined {
   const raw = value === undefined ? {} : reader.object(value, "method", ["kind", "board", "ruler", "notch"]);
   if (!raw) return undefined;
-  const kind = z.enum(methodKinds).safeParse(raw["kind"] ?? form.methods[0]);
+  const kind = methodKindSchema.safeParse(raw["kind"] ?? form.methods[0]);
   if (!kind.success)
     return reader.report("method.kind", "not-allowed", { given: told(raw["kind"]), allowed: methodKinds.join(", ") });
   if (!form.methods.includes(kind.data))

@@ -7,10 +7,31 @@ import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import type { Side } from "../../drawing/FoldedView.tsx";
+import { tryAgain } from "../../parts/tryAgain.ts";
 import { colour } from "../../theme/theme.ts";
 
-// a lazy part remembers that it failed to load: trying again takes a new one
-const loadView = () => lazy(() => import("../../drawing/FoldedView.tsx"));
+const FoldedView = lazy(() => import("../../drawing/FoldedView.tsx"));
+
+/** Said over the still picture when the view in space did not come. */
+function NotLoaded() {
+  const [tried, setTried] = useState(0);
+  return (
+    <div role="alert" style={{ position: "absolute", insetInline: 0, bottom: 12, textAlign: "center" }}>
+      {tried > 0
+        ? `The view in space still cannot be loaded (tried ${tried === 1 ? "once" : `${String(tried)} times`} more): is the server running? `
+        : "The view in space could not be loaded. "}
+      <Button
+        onClick={() => {
+          void tryAgain().then((found) => {
+            if (!found) setTried((n) => n + 1);
+          });
+        }}
+      >
+        Try again
+      </Button>
+    </div>
+  );
+}
 
 interface FoldedPanelProps {
   readonly solution: Solution;
@@ -65,7 +86,6 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
   const [side, setSide] = useState<Side>(holds ? "closing" : "address");
   const [playing, setPlaying] = useState(false);
   const [able] = useState(hasWebGl);
-  const [FoldedView, setFoldedView] = useState(loadView);
   const clock = useRef(0);
 
   useEffect(() => {
@@ -110,22 +130,12 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
       >
         {able ? (
           <ErrorBoundary
-            fallbackRender={({ resetErrorBoundary }) => (
+            fallback={
               <>
                 {still}
-                <div role="alert" style={{ position: "absolute", insetInline: 0, bottom: 12, textAlign: "center" }}>
-                  The view in space could not be loaded.{" "}
-                  <Button
-                    onClick={() => {
-                      setFoldedView(loadView);
-                      resetErrorBoundary();
-                    }}
-                  >
-                    Try again
-                  </Button>
-                </div>
+                <NotLoaded />
               </>
-            )}
+            }
           >
             <Suspense
               fallback={<p style={{ textAlign: "center", paddingTop: 80, color: colour.soft }}>Folding the paper …</p>}

@@ -8,7 +8,6 @@ import {
   formById,
   settingMeta,
   settingsOf,
-  type Display,
   type Solution,
   type Spec,
 } from "@cut-fold/core";
@@ -30,34 +29,51 @@ const TITLES: Readonly<Record<Stage, string>> = {
   details: "Details",
 };
 
-function detailsSaid(spec: Spec, display: Display): string {
-  const form = formById(spec.form);
-  return (form ? settingsOf(form) : [])
-    .map(([name, schema]) => {
-      const { label, options } = settingMeta(schema);
-      const value = spec.settings[name];
-      if (options) return options[String(value)] ?? "";
-      return `${label.toLowerCase()} ${typeof value === "number" ? formatLength(value, display) : "as needed"}`;
-    })
-    .join(" · ");
-}
+/** What was chosen in a stage that is closed. Each is given no more of the recipe than it tells, so that the others keep still. */
+const InsideSaid = memo(function InsideSaid({ contents, quantity }: Pick<Spec, "contents" | "quantity">) {
+  const display = useDisplay();
+  const { name = "Card", width, height, thickness } = contents;
+  return (
+    <p>{`${name}, ${formatSize(width, height, display)}, ${formatLength(thickness, display)} thick · ${String(quantity)} to make`}</p>
+  );
+});
 
-function said(stage: Stage, spec: Spec, display: Display): string {
-  if (stage === "inside")
-    return `${spec.contents.name ?? "Card"}, ${formatSize(spec.contents.width, spec.contents.height, display)}, ${formatLength(spec.contents.thickness, display)} thick · ${String(spec.quantity)} to make`;
-  if (stage === "holder")
-    return `${formById(spec.form)?.title ?? ""} · ${find(catalogue.boards, spec.method.board)?.title ?? ""}`;
-  if (stage === "details") return detailsSaid(spec, display);
-  const sheet = spec.sheet;
+const HolderSaid = memo(function HolderSaid({ form, method }: Pick<Spec, "form" | "method">) {
+  return <p>{`${formById(form)?.title ?? ""} · ${find(catalogue.boards, method.board)?.title ?? ""}`}</p>;
+});
+
+const PaperSaid = memo(function PaperSaid({ stock, sheet }: Pick<Spec, "stock" | "sheet">) {
+  const display = useDisplay();
   const named =
     sheet?.preset === undefined ? undefined : find([...catalogue.sheets, ...catalogue.mats], sheet.preset)?.title;
-  return [
-    spec.stock.title ?? `${String(spec.stock.weight)} g/m²`,
-    sheet ? `from ${named ?? formatSize(sheet.width, sheet.height, display)}` : "",
-  ]
-    .filter(Boolean)
-    .join(" · ");
-}
+  return (
+    <p>
+      {[
+        stock.title ?? `${String(stock.weight)} g/m²`,
+        sheet ? `from ${named ?? formatSize(sheet.width, sheet.height, display)}` : "",
+      ]
+        .filter(Boolean)
+        .join(" · ")}
+    </p>
+  );
+});
+
+const DetailsSaid = memo(function DetailsSaid({ form, settings }: Pick<Spec, "form" | "settings">) {
+  const display = useDisplay();
+  const known = formById(form);
+  return (
+    <p>
+      {(known ? settingsOf(known) : [])
+        .map(([name, schema]) => {
+          const { label, options } = settingMeta(schema);
+          const value = settings[name];
+          if (options) return options[String(value)] ?? "";
+          return `${label.toLowerCase()} ${typeof value === "number" ? formatLength(value, display) : "as needed"}`;
+        })
+        .join(" · ")}
+    </p>
+  );
+});
 
 interface StagesRailProps {
   readonly draft: Draft;
@@ -67,12 +83,25 @@ interface StagesRailProps {
 }
 
 export const StagesRail = memo(function StagesRail({ draft, solution, open, onOpen }: StagesRailProps) {
-  const display = useDisplay();
-  const bodies: Readonly<Record<Stage, () => ReactNode>> = {
-    inside: () => <InsideStage spec={draft.spec} />,
-    holder: () => <HolderStage spec={draft.spec} />,
-    paper: () => <PaperStage spec={draft.spec} />,
-    details: () => <DetailsStage spec={draft.spec} solution={solution} />,
+  const { spec } = draft;
+  const { contents, quantity, form, method, stock, sheet, settings } = spec;
+  const bodies: Readonly<Record<Stage, { readonly open: () => ReactNode; readonly closed: () => ReactNode }>> = {
+    inside: {
+      open: () => <InsideStage contents={contents} quantity={quantity} form={form} />,
+      closed: () => <InsideSaid contents={contents} quantity={quantity} />,
+    },
+    holder: {
+      open: () => <HolderStage spec={spec} />,
+      closed: () => <HolderSaid form={form} method={method} />,
+    },
+    paper: {
+      open: () => <PaperStage spec={spec} />,
+      closed: () => <PaperSaid stock={stock} sheet={sheet} />,
+    },
+    details: {
+      open: () => <DetailsStage spec={spec} solution={solution} />,
+      closed: () => <DetailsSaid form={form} settings={settings} />,
+    },
   };
   return (
     <nav className="rail stages" aria-label="Stages">
@@ -81,7 +110,7 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
         <section key={stage} className={stage === open ? "stage open" : "stage"}>
           <StageHead stage={stage} number={i + 1} open={stage === open} onOpen={onOpen} />
           <div id={`stage-${stage}`} className="stage-body">
-            {stage === open ? bodies[stage]() : <p>{said(stage, draft.spec, display)}</p>}
+            {stage === open ? bodies[stage].open() : bodies[stage].closed()}
           </div>
         </section>
       ))}

@@ -52,9 +52,8 @@ const onPreset = (preset: string): void => {
 };
 
 /** What goes inside: named, measured, counted. */
-export function InsideStage({ spec }: { readonly spec: Spec }) {
-  const { contents } = spec;
-  const holds = formById(spec.form)?.kind === "envelope";
+export function InsideStage({ contents, quantity, form }: Pick<Spec, "contents" | "quantity" | "form">) {
+  const holds = formById(form)?.kind === "envelope";
   return (
     <div className="fields">
       <div className="wide">
@@ -68,7 +67,7 @@ export function InsideStage({ spec }: { readonly spec: Spec }) {
       {contents.pile ? null : (
         <LengthField label="Thickness" mm={contents.thickness} bounds={THICKNESS_MM} onChange={onThickness} />
       )}
-      <CountField label="How many" value={spec.quantity} {...QUANTITY} onChange={onQuantity} />
+      <CountField label="How many" value={quantity} {...QUANTITY} onChange={onQuantity} />
       <div className="wide">
         <TurnButton across={contents.width >= contents.height} />
         {holds && !contents.pile ? <ThicknessBuilder pile={contents.pile} thickness={contents.thickness} /> : null}
