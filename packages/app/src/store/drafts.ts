@@ -2,7 +2,7 @@
  * All drafts: a mirror in memory of what the browser's store holds. Every change goes to both; when the store is blocked
  * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open.
  */
-import { asContents, changed, type Draft, type Spec } from "@cut-fold/core";
+import { asContents, changed, type Draft, readDraft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
 import { db } from "./db.ts";
@@ -13,6 +13,8 @@ export type StoreTrouble = "blocked" | "full" | undefined;
 
 interface DraftsState {
   readonly drafts: ReadonlyMap<string, Draft>;
+  /** rows of the store that this version cannot read: left as they are, and told */
+  readonly aside: readonly Draft[];
   readonly loading: boolean;
   readonly trouble: StoreTrouble;
   /** writes on their way to the browser's store */
@@ -26,6 +28,24 @@ const byId = (drafts: readonly Draft[]): Map<string, Draft> => new Map(drafts.ma
 const isFull = (error: unknown): boolean =>
   error instanceof Error &&
   /quota/iu.test(`${error.name} ${error.message} ${(error as { inner?: Error }).inner?.name ?? ""}`);
+
+/**
+ * Rows as drafts, read like any file: another version of the app may have written them. A row that is the draft we have
+ * stays that very object, so that its drawing need not be made again.
+ */
+function readRows(rows: readonly Draft[], known: ReadonlyMap<string, Draft>): Pick<DraftsState, "drafts" | "aside"> {
+  const drafts = new Map<string, Draft>();
+  const aside: Draft[] = [];
+  for (const row of rows) {
+    const same = known.get(row.id);
+    const read =
+      same?.changed === row.changed && same.step === row.step ? { ok: true as const, draft: same } : readDraft(row);
+    if (read.ok) drafts.set(row.id, read.draft);
+    else aside.push(row);
+  }
+  return { drafts, aside };
+}
+
 const SEEDED = "demo-seeded";
 
 export const useDrafts = create<DraftsState>()((set, get) => {
@@ -44,6 +64,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
   };
   return {
     drafts: new Map(),
+    aside: [],
     loading: true,
     trouble: undefined,
     writing: 0,
@@ -52,11 +73,11 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         const seeded = await db.kept.get(SEEDED);
         if (!seeded && (await db.drafts.count()) === 0) await db.drafts.bulkPut(demoDrafts());
         if (!seeded) await db.kept.put({ key: SEEDED, value: true });
-        set({ drafts: byId(await db.drafts.toArray()), loading: false });
+        set({ ...readRows(await db.drafts.toArray(), get().drafts), loading: false });
         // another window of the same browser may write too; our own writes come back equal and change nothing
         liveQuery(() => db.drafts.toArray()).subscribe({
           next: (rows) => {
-            if (get().writing === 0 && !get().trouble) set({ drafts: byId(rows) });
+            if (get().writing === 0 && !get().trouble) set(readRows(rows, get().drafts));
           },
           error: () => {
             set({ trouble: "blocked" });

@@ -17,7 +17,7 @@ const settled = (): Promise<void> => vi.waitFor(() => expect(useDrafts.getState(
 beforeEach(async () => {
   vi.restoreAllMocks();
   await db.drafts.clear();
-  useDrafts.setState({ drafts: new Map(), trouble: undefined, loading: true });
+  useDrafts.setState({ drafts: new Map(), aside: [], trouble: undefined, loading: true });
 });
 
 describe("the demo scenario", () => {
@@ -133,6 +133,32 @@ describe("the drawer of drafts", () => {
     await useDrafts.getState().load();
     expect(useDrafts.getState()).toMatchObject({ trouble: "blocked", loading: false });
     expect(useDrafts.getState().drafts.size).toBeGreaterThan(0);
+  });
+
+  it("fills in what a draft of an earlier version lacks, and sets aside what it cannot read, untouched", async () => {
+    await db.kept.put({ key: "demo-seeded", value: true });
+    const early = structuredClone(sample()) as unknown as { spec: { settings: Record<string, unknown> } };
+    const usual = early.spec.settings["cornerRadius"];
+    delete early.spec.settings["cornerRadius"];
+    const later = { ...sample(), id: "later", spec: { ...sample().spec, form: "a-form-to-come" } };
+    await db.drafts.bulkPut([early as unknown as Draft, later]);
+    await useDrafts.getState().load();
+    expect(useDrafts.getState().drafts.get(sample().id)?.spec.settings["cornerRadius"]).toBe(usual);
+    expect([...useDrafts.getState().drafts.keys()]).toEqual([sample().id]);
+    expect(useDrafts.getState().aside).toEqual([later]);
+    useDrafts.getState().put([duplicateDraft(sample())]);
+    await settled();
+    expect(await db.drafts.get("later")).toEqual(later);
+  });
+
+  it("keeps the very object of a draft that another window did not change", async () => {
+    await db.kept.put({ key: "demo-seeded", value: true });
+    await db.drafts.bulkPut([sample(), { ...sample(), id: "other" }]);
+    await useDrafts.getState().load();
+    const before = useDrafts.getState().drafts;
+    await db.drafts.put({ ...sample(), id: "other", changed: "2026-09-01T10:00:00.000Z", name: "Renamed elsewhere" });
+    await vi.waitFor(() => expect(useDrafts.getState().drafts.get("other")?.name).toBe("Renamed elsewhere"));
+    expect(useDrafts.getState().drafts.get(sample().id)).toBe(before.get(sample().id));
   });
 
   it("never writes over a draft when a file is taken in", () => {

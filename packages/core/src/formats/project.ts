@@ -41,7 +41,7 @@ export type Draft = Omit<z.infer<typeof draftSchema>, "spec"> & { readonly spec:
 const fileSchema = z.strictObject({
   kind: z.literal(PROJECT_KIND),
   version: z.number().int(),
-  drafts: z.array(draftSchema).max(MAX_DRAFTS),
+  drafts: z.array(z.unknown()).max(MAX_DRAFTS),
 });
 
 export type ProjectProblem = {
@@ -50,6 +50,21 @@ export type ProjectProblem = {
 };
 export type ReadProject =
   { readonly ok: true; readonly drafts: readonly Draft[] } | { readonly ok: false; readonly problem: ProjectProblem };
+
+/**
+ * Reads one draft as a browser or a file kept it. What a later version of a form has come to ask for is filled in with what
+ * is usual, so that a draft outlives the version it was made with. Gives the field that cannot be read otherwise.
+ */
+export function readDraft(
+  kept: unknown,
+): { readonly ok: true; readonly draft: Draft } | { readonly ok: false; readonly where: string } {
+  const draft = draftSchema.safeParse(kept);
+  if (!draft.success) return { ok: false, where: draft.error.issues[0]?.path.join(".") ?? "" };
+  const spec = readSpec(draft.data.spec);
+  return spec.ok
+    ? { ok: true, draft: { ...draft.data, spec: spec.value } }
+    : { ok: false, where: `spec.${spec.problems[0]?.field ?? ""}` };
+}
 
 /** Drafts as the text of a project file. */
 export const writeProject = (drafts: readonly Draft[]): string =>
@@ -71,10 +86,10 @@ export function readProject(text: string): ReadProject {
   const file = fileSchema.safeParse(data);
   if (!file.success) return refuse("damaged", file.error.issues[0]?.path.join(".") ?? "");
   const drafts: Draft[] = [];
-  for (const [i, draft] of file.data.drafts.entries()) {
-    const spec = readSpec(draft.spec);
-    if (!spec.ok) return refuse("damaged", `drafts.${String(i)}.spec.${spec.problems[0]?.field ?? ""}`);
-    drafts.push({ ...draft, spec: spec.value });
+  for (const [i, kept] of file.data.drafts.entries()) {
+    const read = readDraft(kept);
+    if (!read.ok) return refuse("damaged", `drafts.${String(i)}.${read.where}`);
+    drafts.push(read.draft);
   }
   return { ok: true, drafts };
 }

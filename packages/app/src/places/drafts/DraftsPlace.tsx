@@ -99,6 +99,7 @@ export function DraftsPlace() {
           New draft
         </Button>
       </div>
+      <Aside />
       {tags.length > 0 ? (
         <div className="tags" role="group" aria-label="Tags">
           {tags.map((t) => (
@@ -150,6 +151,31 @@ export function DraftsPlace() {
         ))}
       </ul>
     </main>
+  );
+}
+
+/** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
+function Aside() {
+  const aside = useDrafts((s) => s.aside);
+  const told = useTold();
+  if (aside.length === 0) return null;
+  const one = aside.length === 1;
+  return (
+    <div className="banner" role="alert">
+      {one ? "One draft" : `${String(aside.length)} drafts`} in this browser cannot be read: another version of Cut Fold
+      kept {one ? "it, or it is" : "them, or they are"} damaged. {one ? "It stays as it is" : "They stay as they are"};
+      a file of {one ? "it" : "them"} can be opened where {one ? "it was" : "they were"} made.
+      <Button
+        size="small"
+        color="inherit"
+        variant="outlined"
+        onClick={() => {
+          void told(saveProject(aside, "unread-drafts").then((kept) => (kept ? "Saved as they are." : undefined)));
+        }}
+      >
+        Save to a file
+      </Button>
+    </div>
   );
 }
 
