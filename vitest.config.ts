@@ -10,4 +10,14 @@ const project = (name: string) => ({
   },
 });
 
-export default defineConfig({ test: { projects: ["core", "cli", "server", "app"].map(project) } });
+const app = project("app");
+
+export default defineConfig({
+  test: {
+    projects: [
+      ...["core", "cli", "server"].map(project),
+      // the browser's store has to be there before anything asks for it
+      { test: { ...app.test, setupFiles: ["fake-indexeddb/auto"] } },
+    ],
+  },
+});

@@ -2,12 +2,12 @@
  * All drafts: a mirror in memory of what the browser's store holds. Every change goes to both; when the store is blocked
  * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open.
  */
-import { asContents, changed, type Draft, readDraft, type Spec } from "@cut-fold/core";
+import { type Draft, readDraft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
 import { db } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
-import { solutionOf } from "./solutions.ts";
+import { following } from "./following.ts";
 
 export type StoreTrouble = "blocked" | "full" | undefined;
 
@@ -111,21 +111,6 @@ export function makeDraft(name: string, spec: Spec, rest: Partial<Pick<Draft, "t
 
 /** The same draft again under a new name. */
 export const duplicateDraft = (draft: Draft): Draft => makeDraft(`${draft.name}, again`, draft.spec, draft);
-
-/** Envelopes that hold one of these cards, where the card has become larger or thicker, or smaller or thinner. */
-function following(cards: readonly Draft[], all: ReadonlyMap<string, Draft>): Draft[] {
-  return cards.flatMap((card) =>
-    [...all.values()]
-      .filter((draft) => draft.holds === card.id && !cards.some((c) => c.id === draft.id))
-      .flatMap((draft): Draft[] => {
-        const contents = asContents(solutionOf(card.spec));
-        const { width, height, thickness } = draft.spec.contents;
-        const isSame = contents?.width === width && contents.height === height && contents.thickness === thickness;
-        const read = contents && !isSame ? changed(draft.spec, { contents }) : undefined;
-        return read?.ok ? [{ ...draft, spec: read.value, changed: card.changed }] : [];
-      }),
-  );
-}
 
 /** The family a draft belongs to: that of its first version. */
 export const familyOf = (draft: Draft): string => draft.family ?? draft.id;

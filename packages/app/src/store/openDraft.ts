@@ -3,6 +3,7 @@ import { changed, type Draft, type Problem, type SpecChange } from "@cut-fold/co
 import { temporal } from "zundo";
 import { create } from "zustand";
 import { useDrafts } from "./drafts.ts";
+import { contentsFrom, isSameThing } from "./following.ts";
 
 interface OpenState {
   readonly draft: Draft | undefined;
@@ -49,14 +50,28 @@ function replace(draft: Draft): void {
   else save();
 }
 
-/** Changes the recipe of the open draft. Gives the problems instead when it cannot be. */
-export function change(by: SpecChange): readonly Problem[] {
+/**
+ * Changes the recipe of the open draft. Gives the problems instead when it cannot be. A size set by hand is the maker's
+ * own from then on: the draft no longer follows its card.
+ * @param holds the card's draft that the change comes from
+ */
+export function change(by: SpecChange, holds?: string): readonly Problem[] {
   const { draft } = useOpenDraft.getState();
   if (!draft) return [];
   const read = changed(draft.spec, by);
   if (!read.ok) return read.problems;
-  replace({ ...draft, spec: read.value, changed: new Date().toISOString() });
+  const { holds: held, ...rest } = draft;
+  const follows = holds ?? (isSameThing(read.value.contents, draft.spec.contents) ? held : undefined);
+  const next = { ...rest, spec: read.value, changed: new Date().toISOString() };
+  replace(follows === undefined ? next : { ...next, holds: follows });
   return [];
+}
+
+/** Lets the open draft follow a card from now on. */
+export function follow(card: Draft): void {
+  const { draft } = useOpenDraft.getState();
+  const contents = draft && contentsFrom(card, draft.spec.contents);
+  if (contents) change({ contents }, card.id);
 }
 
 /** Changes what is said about the draft: name, tags, note. */

@@ -1,11 +1,11 @@
-import "fake-indexeddb/auto";
 import type { Draft } from "@cut-fold/core";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { db } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
 import { adopt, duplicateDraft, useDrafts, versionOf, versionsOf } from "./drafts.ts";
 import { envelopeFor } from "./envelopeFor.ts";
-import { beginGesture, change, endGesture, openDraft, redo, standAt, undo, useOpenDraft } from "./openDraft.ts";
+import { cardsIn, followersOf } from "./following.ts";
+import { beginGesture, change, endGesture, follow, openDraft, redo, standAt, undo, useOpenDraft } from "./openDraft.ts";
 import { solutionOf } from "./solutions.ts";
 import { setDimension } from "./setDimension.ts";
 
@@ -199,6 +199,38 @@ describe("a card and the envelope that follows it", () => {
     expect(envelopeNow()?.thickness).toBeCloseTo(before, 9);
     await settled();
     expect((await db.drafts.get("demo-leaf-deep"))?.spec.contents.thickness).toBeCloseTo(before, 9);
+  });
+
+  it("lies the way it was laid, and stands alone once its size is set by hand, until that is undone", () => {
+    useDrafts.getState().put([byId("demo-leaf-card"), byId("demo-leaf-deep")]);
+    const { width, height } = byId("demo-leaf-deep").spec.contents;
+    openDraft(byId("demo-leaf-deep"));
+    change({ contents: { width: height, height: width } });
+    expect(useOpenDraft.getState().draft?.holds).toBe("demo-leaf-card");
+    openDraft(byId("demo-leaf-card"));
+    change({ contents: { width: 160, height: 120, preset: undefined } });
+    const turned = envelopeNow();
+    expect(width > height).not.toBe((turned?.width ?? 0) > (turned?.height ?? 0));
+    expect([turned?.width, turned?.height].sort()).toEqual([120, 160]);
+
+    openDraft(useDrafts.getState().drafts.get("demo-leaf-deep") as Draft);
+    change({ quantity: 7 });
+    expect(useOpenDraft.getState().draft?.holds).toBe("demo-leaf-card");
+    change({ contents: { width: 133 } });
+    expect(useOpenDraft.getState().draft).not.toHaveProperty("holds");
+    undo();
+    expect(useOpenDraft.getState().draft?.holds).toBe("demo-leaf-card");
+  });
+
+  it("can be any envelope, from any card in the drawer", () => {
+    const [card, envelope] = [byId("demo-leaf-card"), byId("demo-invitation-envelope")];
+    useDrafts.getState().put([card, envelope]);
+    expect(cardsIn(useDrafts.getState().drafts).map((d) => d.id)).toEqual([card.id]);
+    openDraft(envelope);
+    follow(card);
+    const { finished } = solutionOf(card.spec);
+    expect(useOpenDraft.getState().draft).toMatchObject({ holds: card.id, spec: { contents: { ...finished } } });
+    expect(followersOf(card.id, useDrafts.getState().drafts).map((d) => d.id)).toEqual([envelope.id]);
   });
 
   it("gets an envelope of the form that suits it, on a board of the same unit", () => {

@@ -16,12 +16,13 @@ import {
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useMemo } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { light } from "../../drawing/lit.ts";
 import { PileView } from "../../drawing/PileView.tsx";
 import { useSettled } from "../../parts/useSettled.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { envelopeFor } from "../../store/envelopeFor.ts";
+import { followersOf } from "../../store/following.ts";
 import { change, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { useDisplay } from "../../store/settings.ts";
@@ -151,12 +152,33 @@ function FinishedSection({ solution }: { readonly solution: Solution }) {
       <h3>Finished</h3>
       <p className="figure-base">{formatSize(width, height, display)}</p>
       <p className="figure-note">{formatLength(thickness, display)} thick, closed</p>
+      <Followers />
       <Button size="small" className="remedy" onClick={begin}>
         Draft its envelope
       </Button>
     </section>
   );
 }
+
+/** Envelopes that follow this card, with what they have come to: changed with it, they are not changed in silence. */
+const Followers = memo(function Followers() {
+  const display = useDisplay();
+  const id = useOpenDraft((s) => s.draft?.id);
+  const drafts = useDrafts((s) => s.drafts);
+  const followers = useMemo(() => followersOf(id ?? "", drafts), [id, drafts]);
+  return followers.map((draft) => {
+    const { pieces, findings } = solutionOf(draft.spec);
+    const blank = pieces[0]?.blank ?? { width: 0, height: 0 };
+    const trouble = findings.find((f) => f.severity === "error");
+    return (
+      <p key={draft.id} className="follower">
+        <Link to={`/draft/${draft.id}/flat?stage=inside`}>{draft.name}</Link> follows it: cut{" "}
+        {formatSize(blank.width, blank.height, display)}
+        {trouble ? <strong>{sayFinding(trouble, display)}</strong> : null}
+      </p>
+    );
+  });
+});
 
 /** ms without a change after which the sheets for the run are counted anew */
 const SETTLED_MS = 160;

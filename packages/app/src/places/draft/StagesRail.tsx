@@ -87,7 +87,7 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
   const { contents, quantity, form, method, stock, sheet, settings } = spec;
   const bodies: Readonly<Record<Stage, { readonly open: () => ReactNode; readonly closed: () => ReactNode }>> = {
     inside: {
-      open: () => <InsideStage contents={contents} quantity={quantity} form={form} />,
+      open: () => <InsideStage contents={contents} quantity={quantity} form={form} follows={draft.holds} />,
       closed: () => <InsideSaid contents={contents} quantity={quantity} />,
     },
     holder: {

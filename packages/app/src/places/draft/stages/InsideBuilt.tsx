@@ -1,6 +1,7 @@
 /** Inside, built up: what the first thing is made of, and what lies on it in the same holder. */
 import { catalogue, find, formatLength, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
 import Button from "@mui/material/Button";
+import { Layers } from "lucide-react";
 import { memo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
@@ -60,7 +61,7 @@ export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness
   if (!pile) {
     return (
       <Button
-        size="small"
+        startIcon={<Layers size={18} />}
         onClick={() => {
           // a folded card to begin with: two plies that come to what was said
           setPile([{ name: "Card", thickness: Math.max(PLY_MM.min, thickness / 2), count: 2 }]);

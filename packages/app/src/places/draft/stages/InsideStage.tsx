@@ -2,14 +2,17 @@ import { catalogue, type ContentsPreset, formById, QUANTITY, SIZE_MM, type Spec,
 import Button from "@mui/material/Button";
 import Input from "@mui/material/Input";
 import { RotateCwSquare } from "lucide-react";
-import { memo } from "react";
+import { memo, useMemo } from "react";
+import { Link } from "react-router";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { AlsoInside, ThicknessBuilder } from "./InsideBuilt.tsx";
 import { ResizeButton } from "../ResizeDialog.tsx";
-import { beginGesture, change, endGesture, useOpenDraft } from "../../../store/openDraft.ts";
+import { useDrafts } from "../../../store/drafts.ts";
+import { cardsIn } from "../../../store/following.ts";
+import { beginGesture, change, endGesture, follow, useOpenDraft } from "../../../store/openDraft.ts";
 
 const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = {
   card: "Cards",
@@ -21,6 +24,9 @@ const OPTIONS = [
   { value: "", text: "Own size" },
   ...catalogue.contents.map((c) => ({ value: c.id, text: c.title, group: GROUPS[c.kind] })),
 ];
+
+/** marks a choice that is a draft of the drawer, not a size of the catalogue */
+const DRAWER = "draft:";
 
 const onWidth = (width: number): void => {
   change({ contents: { width, preset: undefined } });
@@ -52,12 +58,17 @@ const onPreset = (preset: string): void => {
 };
 
 /** What goes inside: named, measured, counted. */
-export function InsideStage({ contents, quantity, form }: Pick<Spec, "contents" | "quantity" | "form">) {
+interface InsideStageProps extends Pick<Spec, "contents" | "quantity" | "form"> {
+  /** the card's draft it follows */
+  readonly follows: string | undefined;
+}
+
+export function InsideStage({ contents, quantity, form, follows }: InsideStageProps) {
   const holds = formById(form)?.kind === "envelope";
   return (
     <div className="fields">
       <div className="wide">
-        <Choice label="What goes in" value={contents.preset ?? ""} options={OPTIONS} onChange={onPreset} />
+        <WhatGoesIn preset={contents.preset ?? ""} follows={holds ? follows : undefined} offersCards={holds} />
       </div>
       <div className="wide">
         <CalledField name={contents.name ?? ""} />
@@ -88,6 +99,45 @@ export function InsideStage({ contents, quantity, form }: Pick<Spec, "contents" 
     </div>
   );
 }
+
+interface WhatGoesInProps {
+  readonly preset: string;
+  readonly follows: string | undefined;
+  /** an envelope can hold, and follow, a card out of the drawer */
+  readonly offersCards: boolean;
+}
+
+/** A size of the catalogue, an own size, or a card out of the drawer, which is followed from then on. */
+const WhatGoesIn = memo(function WhatGoesIn({ preset, follows, offersCards }: WhatGoesInProps) {
+  const drafts = useDrafts((s) => s.drafts);
+  const cards = useMemo(() => (offersCards ? cardsIn(drafts) : []), [drafts, offersCards]);
+  const card = cards.find((c) => c.id === follows);
+  const options = [
+    ...OPTIONS.slice(0, 1),
+    ...cards.map((c) => ({ value: DRAWER + c.id, text: c.name, group: "Cards in the drawer" })),
+    ...OPTIONS.slice(1),
+  ];
+  return (
+    <>
+      <Choice
+        label="What goes in"
+        value={card ? DRAWER + card.id : preset}
+        options={options}
+        onChange={(value) => {
+          const chosen = cards.find((c) => DRAWER + c.id === value);
+          if (chosen) follow(chosen);
+          else onPreset(value);
+        }}
+      />
+      {card ? (
+        <p className="follows">
+          Its size and thickness follow <Link to={`/draft/${card.id}/flat?stage=details`}>this card</Link>. Set one by
+          hand and it stands alone.
+        </p>
+      ) : null}
+    </>
+  );
+});
 
 /** The smaller parts stand apart so that a drag of one figure redraws no more than it must. */
 const CalledField = memo(function CalledField({ name }: { readonly name: string }) {

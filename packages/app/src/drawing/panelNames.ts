@@ -1,0 +1,99 @@
+/** Where the names of panels stand in the flat drawing, clear of figures and of lines. */
+import { boundsOf, direction, flatten, holds, type Piece, type Point, type Solution } from "@cut-fold/core";
+import { toScreen, type View } from "./view.ts";
+
+/** mm a panel's name is moved out of the way of a cut */
+const NAME_OFF_CUT_MM = 24;
+/** how near (px) a figure may stand to a panel's name before the name gives way */
+const CROWDED_PX = { x: 60, y: 34 } as const;
+
+/** where a crowded name may step, px: aside, down, up, and less far of each */
+const ASIDE_PX: readonly [Point, ...Point[]] = [
+  [0, 0],
+  [-74, 0],
+  [74, 0],
+  [0, 40],
+  [0, -40],
+  [-40, 0],
+  [40, 0],
+  [0, 24],
+  [0, -24],
+];
+/** half a letter's width, half a name's height, px */
+const HALF_LETTER_PX = 3.6;
+const HALF_NAME_PX = 9;
+/** a panel narrower or lower than this (px) has no room for a name: pointing at it still tells it */
+const LEAST_NAMED_PX = { width: 60, height: 24 } as const;
+
+/** The middle of a panel, weighed by its corners' triangles. */
+function middleOf(points: readonly Point[]): Point {
+  let [area, x, y] = [0, 0, 0];
+  points.forEach((a, i) => {
+    const b = points[(i + 1) % points.length] as Point;
+    const part = a[0] * b[1] - b[0] * a[1];
+    area += part;
+    x += (a[0] + b[0]) * part;
+    y += (a[1] + b[1]) * part;
+  });
+  return [x / (3 * area), y / (3 * area)];
+}
+
+/** Whether a line runs through a box round `at`: their extents meet, and the corners do not all lie on one side of it. */
+function crosses(a: Point, b: Point, at: Point, half: number): boolean {
+  const [left, right, top, bottom] = [at[0] - half, at[0] + half, at[1] - HALF_NAME_PX, at[1] + HALF_NAME_PX];
+  if (Math.max(a[0], b[0]) < left || Math.min(a[0], b[0]) > right) return false;
+  if (Math.max(a[1], b[1]) < top || Math.min(a[1], b[1]) > bottom) return false;
+  const side = (x: number, y: number): boolean => (b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]) > 0;
+  const first = side(left, top);
+  return [side(right, top), side(right, bottom), side(left, bottom)].some((s) => s !== first);
+}
+
+interface PanelName {
+  readonly id: string;
+  readonly name: string;
+  /** the middle of its foot, px */
+  readonly at: Point;
+}
+
+interface Around {
+  readonly contents: Solution["contents"];
+  readonly dimensions: Solution["dimensions"];
+  /** what is laid on the piece: loops in its own coordinates, mm */
+  readonly laid: readonly (readonly Point[])[];
+}
+
+/** The names of a piece's panels, but for those that are covered by the contents or too small. */
+export function panelNames(piece: Piece, view: View, { contents, dimensions, laid }: Around): PanelName[] {
+  const figures = dimensions
+    .filter((d) => d.piece === piece.id && d.offset === 0)
+    .map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
+  const lines = laid.map((loop) => loop.map((p) => toScreen(view, p)));
+  return piece.panels.flatMap((panel): PanelName[] => {
+    if (contents.some((c) => c.on.panel === panel.id)) return [];
+    const points = flatten(panel.outline);
+    const { left, right, bottom, top } = boundsOf(points);
+    if ((right - left) * view.k < LEAST_NAMED_PX.width || (top - bottom) * view.k < LEAST_NAMED_PX.height) return [];
+    // a slit through the middle pushes the name out towards the tip
+    const away = piece.cuts.some((c) => c.panel === panel.id && c.path.length > 0) ? NAME_OFF_CUT_MM : 0;
+    const middle = middleOf(points);
+    const hinge = piece.folds.find((f) => f.panels[1] === panel.id);
+    const out = hinge
+      ? direction([(hinge.from[0] + hinge.to[0]) / 2, (hinge.from[1] + hinge.to[1]) / 2], middle)
+      : ([0, 0] as const);
+    const start = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
+    const half = panel.name.length * HALF_LETTER_PX;
+    const onPanel = (x: number, y: number): boolean => holds(points, [(x - view.x0) / view.k, (view.y0 - y) / view.k]);
+    // a figure in the same place has the better right to it: the name steps aside as long as it stays on its panel
+    const free = ([dx, dy]: Point): boolean => {
+      const at: Point = [start[0] + dx, start[1] + dy];
+      return (
+        onPanel(at[0] - half, at[1]) &&
+        onPanel(at[0] + half, at[1]) &&
+        !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
+        !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)))
+      );
+    };
+    const [dx, dy] = ASIDE_PX.find(free) ?? ASIDE_PX[0];
+    return [{ id: panel.id, name: panel.name, at: [start[0] + dx, start[1] + dy] }];
+  });
+}

@@ -1,0 +1,88 @@
+/** The whole app in a page without a screen: for tests of what a maker does that need no browser to be true. */
+import type { Draft, Solution } from "@cut-fold/core";
+import { act, cleanup, configure, render, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, beforeEach, expect, vi } from "vitest";
+import { App } from "../App.tsx";
+import { demoDrafts } from "../store/demo.ts";
+import { useDrafts } from "../store/drafts.ts";
+import { useOpenDraft } from "../store/openDraft.ts";
+import { type Settings, useSettings } from "../store/settings.ts";
+import { solutionOf } from "../store/solutions.ts";
+
+// a failed query names what it looked for; the whole page with it hides that
+configure({ getElementError: (message) => new Error(message?.split("\n")[0]) });
+
+/** The drawing measures its window; here everything is as large as the board at 1280 × 800. */
+const BOARD_PX = { clientWidth: 684, clientHeight: 617 } as const;
+
+class StillObserver {
+  observe(): void {
+    // nothing here ever changes its size
+  }
+  unobserve(): void {
+    // as above
+  }
+  disconnect(): void {
+    // as above
+  }
+}
+
+beforeEach(() => {
+  for (const [name, value] of Object.entries(BOARD_PX))
+    Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => value });
+  vi.stubGlobal("ResizeObserver", StillObserver);
+  vi.stubGlobal("fetch", () => Promise.resolve(new Response("{}")));
+  Object.assign(Element.prototype, { setPointerCapture: vi.fn(), scrollIntoView: vi.fn() });
+  vi.stubGlobal("matchMedia", (media: string) => ({
+    media,
+    matches: media.includes("reduce"),
+    addEventListener: vi.fn(),
+    removeEventListener: vi.fn(),
+  }));
+  useDrafts.setState({ drafts: new Map(demoDrafts().map((d) => [d.id, d])), aside: [], trouble: undefined, loading: false });
+  useOpenDraft.setState({ draft: undefined });
+  useSettings.setState({ settings: useSettings.getInitialState().settings });
+});
+
+afterEach(async () => {
+  cleanup();
+  // writes end before the next test begins, or they would be its own
+  await vi.waitFor(() => expect(useDrafts.getState().writing).toBe(0));
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
+
+/** Opens the app at an address. */
+export async function visit(address: string, settings: Partial<Settings> = {}) {
+  useSettings.setState({ settings: { ...useSettings.getState().settings, ...settings } });
+  window.history.pushState({}, "", address);
+  window.dispatchEvent(new PopStateEvent("popstate"));
+  const maker = userEvent.setup();
+  render(<App />);
+  await act(async () => {
+    await vi.dynamicImportSettled();
+  });
+  return maker;
+}
+
+export const draftNow = (): Draft => {
+  const { draft } = useOpenDraft.getState();
+  if (!draft) throw new Error("no draft is open");
+  return draft;
+};
+export const solutionNow = (): Solution => solutionOf(draftNow().spec);
+
+/** The numbers beside the drawing. */
+export const numbers = (): HTMLElement => screen.getByLabelText("The numbers");
+export const cutTo = (): string => numbers().querySelector(".figure-cut")?.textContent ?? "";
+export const stages = () => within(screen.getByLabelText("Stages"));
+
+/** Types a text into a field in place of what it holds. */
+export async function retype(maker: ReturnType<typeof userEvent.setup>, field: HTMLElement, text: string) {
+  await maker.clear(field);
+  await maker.type(field, text);
+}
+
+/** Text with ordinary spaces: figures keep their unit by a narrow one. */
+export const plain = (text: string | null | undefined): string => (text ?? "").replaceAll(/[\u202f\u00a0]/gu, " ");
