@@ -8,7 +8,7 @@ const NAME_OFF_CUT_MM = 24;
 const CROWDED_PX = { x: 60, y: 34 } as const;
 
 /** where a crowded name may step, px: aside, down, up, and less far of each */
-const ASIDE_PX: readonly [Point, ...Point[]] = [
+const ASIDE_PX: readonly Point[] = [
   [0, 0],
   [-74, 0],
   [74, 0],
@@ -82,18 +82,15 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
       : ([0, 0] as const);
     const start = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
     const half = panel.name.length * HALF_LETTER_PX;
-    const onPanel = (x: number, y: number): boolean => holds(points, [(x - view.x0) / view.k, (view.y0 - y) / view.k]);
+    const stepped = ([dx, dy]: Point): Point => [start[0] + dx, start[1] + dy];
+    const onPanel = (at: Point): boolean =>
+      [at[0] - half, at[0] + half].every((x) => holds(points, [(x - view.x0) / view.k, (view.y0 - at[1]) / view.k]));
+    const free = (at: Point): boolean =>
+      !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
+      !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)));
     // a figure in the same place has the better right to it: the name steps aside as long as it stays on its panel
-    const free = ([dx, dy]: Point): boolean => {
-      const at: Point = [start[0] + dx, start[1] + dy];
-      return (
-        onPanel(at[0] - half, at[1]) &&
-        onPanel(at[0] + half, at[1]) &&
-        !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
-        !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)))
-      );
-    };
-    const [dx, dy] = ASIDE_PX.find(free) ?? ASIDE_PX[0];
-    return [{ id: panel.id, name: panel.name, at: [start[0] + dx, start[1] + dy] }];
+    const seats = ASIDE_PX.map(stepped).filter(onPanel);
+    const at = seats.find(free) ?? seats[0];
+    return at ? [{ id: panel.id, name: panel.name, at }] : [];
   });
 }

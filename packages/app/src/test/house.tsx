@@ -40,7 +40,12 @@ beforeEach(() => {
     addEventListener: vi.fn(),
     removeEventListener: vi.fn(),
   }));
-  useDrafts.setState({ drafts: new Map(demoDrafts().map((d) => [d.id, d])), aside: [], trouble: undefined, loading: false });
+  useDrafts.setState({
+    drafts: new Map(demoDrafts().map((d) => [d.id, d])),
+    aside: [],
+    trouble: undefined,
+    loading: false,
+  });
   useOpenDraft.setState({ draft: undefined });
   useSettings.setState({ settings: useSettings.getInitialState().settings });
 });

@@ -1,0 +1,116 @@
+/** Names of panels in the flat drawing: on their panel, clear of figures and of what is laid on it. */
+import { flatten, holds, type Point, readSpec, type Solution, solve } from "@cut-fold/core";
+import { describe, expect, it } from "vitest";
+import { demoDrafts } from "../store/demo.ts";
+import { laidOn } from "./laidOn.ts";
+import { panelNames } from "./panelNames.ts";
+import { toScreen, type View } from "./view.ts";
+
+const VIEW: View = { k: 1.6, x0: 90, y0: 520 };
+
+function solved(recipe: Record<string, unknown>): Solution {
+  const read = readSpec(recipe);
+  if (!read.ok) throw new Error("wrong recipe");
+  return solve(read.value);
+}
+
+const namesOf = (solution: Solution, index = 0) => {
+  const piece = solution.pieces[index];
+  if (!piece) throw new Error("no such piece");
+  const laid = index === 0 ? laidOn(solution).flatMap((l) => l.loops) : [];
+  return { piece, laid, names: panelNames(piece, VIEW, { ...solution, laid }) };
+};
+
+/** Points along the middle of a name, a pixel apart. */
+const along = (name: string, [x, y]: Point): Point[] => {
+  const half = Math.floor(name.length * 3.6);
+  return Array.from({ length: 2 * half + 1 }, (_, i): Point => [x - half + i, y]);
+};
+
+describe.each(demoDrafts().map((d) => [d.name, solve(d.spec)] as const))("%s", (_, solution) => {
+  it("has its names whole on their own panels", () => {
+    for (const index of solution.pieces.keys()) {
+      const { piece, names } = namesOf(solution, index);
+      for (const { id, name, at } of names) {
+        const panel = piece.panels.find((p) => p.id === id);
+        const outline = flatten(panel?.outline ?? []).map((p) => toScreen(VIEW, p));
+        const off = along(name, at).filter((p) => !holds(outline, p));
+        expect(off, `${name} leaves its panel`).toEqual([]);
+      }
+    }
+  });
+
+  it("has no name under its contents, nor on the edge of a layer", () => {
+    const { names, laid } = namesOf(solution);
+    for (const { on } of solution.contents) expect(names.map((n) => n.id)).not.toContain(on.panel);
+    const loops = laid.map((loop) => loop.map((p) => toScreen(VIEW, p)));
+    for (const { name, at } of names) {
+      // both ends and the middle of a name lie on the same side of every edge
+      const sides = loops.map((loop) => new Set(along(name, at).map((p) => holds(loop, p))).size);
+      expect(
+        sides.filter((n) => n > 1),
+        `${name} crosses a layer's edge`,
+      ).toEqual([]);
+    }
+  });
+});
+
+describe("a name", () => {
+  it("gives way to a figure that stands in the middle of its panel", () => {
+    const solution = solved({ form: "card-base", contents: { width: 150, height: 150 } });
+    const { names } = namesOf(solution);
+    const figures = solution.dimensions
+      .filter((d) => d.offset === 0)
+      .map((d) => toScreen(VIEW, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
+    expect(figures.length).toBeGreaterThan(0);
+    for (const { at } of names)
+      for (const [x, y] of figures) expect(Math.abs(at[0] - x) >= 60 || Math.abs(at[1] - y) >= 34).toBe(true);
+  });
+
+  it("is left out where there is no room for it", () => {
+    const solution = solved({ form: "card-base", contents: { width: 148, height: 105 } });
+    const [piece] = solution.pieces;
+    if (!piece) throw new Error("no piece");
+    const around = { ...solution, laid: [] };
+    expect(panelNames(piece, { ...VIEW, k: 0.1 }, around)).toEqual([]);
+    expect(
+      panelNames(piece, VIEW, around)
+        .map((n) => n.name)
+        .sort(),
+    ).toEqual(piece.panels.map((p) => p.name).sort());
+  });
+});
+
+describe("layers laid on a card", () => {
+  const solution = solved({
+    form: "card-base",
+    contents: { width: 150, height: 100 },
+    method: { board: "scoring-millimetre" },
+    layers: [
+      { kind: "mat", border: 5, panel: "front" },
+      { kind: "mat", border: 3, panel: "front" },
+      { kind: "mat", border: 8, panel: "back", side: "inside" },
+    ],
+  });
+  const extent = (loop: readonly Point[]) => {
+    const [xs, ys] = [loop.map((p) => p[0]), loop.map((p) => p[1])];
+    return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };
+  };
+
+  it("lie within their panel by their borders, each on the one before", () => {
+    const front = solution.pieces[0]?.panels.find((p) => p.id === "front");
+    const panel = extent(flatten(front?.outline ?? []));
+    const [first, second, inside] = laidOn(solution);
+    for (const [laid, border] of [
+      [first, 5],
+      [second, 5 + 3],
+    ] as const) {
+      const { left, right, bottom, top } = extent(laid?.loops[0] ?? []);
+      expect(left - panel.left).toBeCloseTo(border, 6);
+      expect(panel.right - right).toBeCloseTo(border, 6);
+      expect(bottom - panel.bottom).toBeCloseTo(border, 6);
+      expect(panel.top - top).toBeCloseTo(border, 6);
+    }
+    expect([first?.face, second?.face, inside?.face]).toEqual(["front", "front", "back"]);
+  });
+});

@@ -1,0 +1,228 @@
+// @vitest-environment jsdom
+/** Holder, paper, details and layers: every choice on the left changes the recipe it says it changes. */
+import { catalogue, forms, largestCard, formById, setupOf, settingMeta, settingsOf } from "@cut-fold/core";
+import { screen, within } from "@testing-library/react";
+import { describe, expect, it } from "vitest";
+import { demoDrafts } from "../../store/demo.ts";
+import { undo } from "../../store/openDraft.ts";
+import { draftNow, numbers, plain, retype, solutionNow, stages, visit } from "../../test/house.tsx";
+
+const INVITATION = "/draft/demo-invitation-envelope/flat";
+const CARD = "/draft/demo-invitation-card/flat";
+const alerts = (): string[] => screen.queryAllByRole("alert").map((a) => plain(a.textContent));
+
+describe("the holder", () => {
+  it("offers every form with its paper, and becomes the one that is pressed", async () => {
+    const maker = await visit(`${INVITATION}?stage=holder`);
+    const offers = [...document.querySelectorAll(".offer")];
+    expect(offers.map((o) => o.querySelector("strong")?.textContent).sort()).toEqual(forms.map((f) => f.title).sort());
+    for (const offer of offers) expect(plain(offer.textContent)).toMatch(/\d+ × \d+ mm/u);
+    expect(offers.filter((o) => o.getAttribute("aria-pressed") === "true")).toHaveLength(1);
+    await maker.click(screen.getByRole("button", { name: /^Pointed envelope/u }));
+    expect(draftNow().spec).toMatchObject({ form: "pointed-envelope", method: { kind: "scoring-board" } });
+    expect(draftNow().spec.contents).toEqual(demoDrafts()[0]?.spec.contents);
+    undo();
+    expect(draftNow().spec.form).toBe("square-blank-envelope");
+  });
+
+  it("says so when a board cannot make the form, and what it can make", async () => {
+    const maker = await visit(`${INVITATION}?stage=holder`);
+    await maker.selectOptions(stages().getByLabelText("Board"), "scoring-millimetre");
+    expect(alerts()[0]).toMatch(/Square-blank envelope cannot be made on a/u);
+    expect(draftNow().spec.method.kind).toBe("punch-board");
+    await maker.click(within(screen.getByRole("alert")).getByRole("button", { name: /^Make it a side-seam/u }));
+    expect(draftNow().spec).toMatchObject({ form: "side-seam-envelope", method: { board: "scoring-millimetre" } });
+    expect(alerts()).toEqual([]);
+  });
+
+  it("solves on the ruler and the notch of the maker's own board", async () => {
+    const maker = await visit(`${INVITATION}?stage=holder`);
+    await maker.selectOptions(stages().getByLabelText("Ruler"), "five-millimetre");
+    expect((solutionNow().pieces[0]?.blank.width ?? 1) % 5).toBeCloseTo(0, 9);
+    const before = solutionNow().steps.find((s) => s.kind === "punch")?.measure ?? 0;
+    await retype(maker, stages().getByLabelText("Its notch, edge to inner corner"), "15.7");
+    // 5 mm deeper: the first score stands 5 mm further in
+    expect(solutionNow().steps.find((s) => s.kind === "punch")?.measure).toBe(before + 5);
+  });
+});
+
+describe("the paper", () => {
+  it("is chosen by name, drawn in its colour, and heavy stock is warned of", async () => {
+    const maker = await visit(`${INVITATION}?stage=paper`);
+    for (const stock of catalogue.stocks.slice(0, 4)) {
+      await maker.selectOptions(stages().getByLabelText("Paper"), stock.id);
+      expect(draftNow().spec.stock).toMatchObject({ preset: stock.id, caliper: stock.caliper, weight: stock.weight });
+    }
+    const heaviest = [...catalogue.stocks].sort((a, b) => b.weight - a.weight)[0];
+    await maker.selectOptions(stages().getByLabelText("Paper"), heaviest?.id ?? "");
+    expect(within(numbers()).getAllByText(/g\/m²/u).length).toBeGreaterThan(0);
+    expect(solutionNow().findings.some((f) => f.check === "stock")).toBe(true);
+  });
+
+  it("answers what the sheet in hand could serve, and takes that size when asked", async () => {
+    const maker = await visit(`${INVITATION}?stage=paper`);
+    await maker.selectOptions(stages().getByLabelText("Sheet in hand"), "own");
+    await retype(maker, stages().getByLabelText("Sheet width"), "180");
+    await retype(maker, stages().getByLabelText("Sheet height"), "180");
+    const { spec } = draftNow();
+    const form = formById(spec.form);
+    const largest = form && largestCard({ ...spec, form, setup: setupOf(spec), sheet: { width: 180, height: 180 } });
+    await maker.click(screen.getByRole("button", { name: "Use that size" }));
+    expect(draftNow().spec.contents).toMatchObject({ ...largest });
+    expect(solutionNow().pieces[0]?.blank.width).toBeLessThanOrEqual(180);
+    await maker.selectOptions(stages().getByLabelText("Sheet in hand"), "none");
+    expect(draftNow().spec.sheet).toBeUndefined();
+  });
+
+  it("knows the tape in hand, and wet glue for none", async () => {
+    const maker = await visit(`${INVITATION}?stage=paper`);
+    const tape = stages().getByLabelText("Tape in hand");
+    await maker.selectOptions(tape, "12");
+    expect(draftNow().spec.tape).toBe(12);
+    await maker.selectOptions(tape, "0");
+    expect(draftNow().spec.tape).toBeUndefined();
+  });
+});
+
+describe("the details", () => {
+  it.each(forms.map((f) => [f.id, f] as const))(
+    "of %s are all there, each in its own kind of field",
+    async (id, form) => {
+      const maker = await visit(`${INVITATION}?stage=holder`);
+      const pressed = screen.getByRole("button", { name: new RegExp(`^${form.title}`, "u") });
+      if (pressed.getAttribute("aria-pressed") === "false") await maker.click(pressed);
+      expect(draftNow().spec.form).toBe(id);
+      await maker.click(stages().getByRole("button", { name: /Details/u }));
+      for (const [name, schema] of settingsOf(form)) {
+        const { label, kind, options = {}, auto } = settingMeta(schema);
+        const field = stages().getByLabelText(label);
+        if (kind === "choice") {
+          const other = Object.keys(options).find((o) => o !== draftNow().spec.settings[name]);
+          await maker.selectOptions(field, other ?? "");
+          expect(draftNow().spec.settings[name]).toBe(other);
+        } else if (kind === "toggle") {
+          const was = draftNow().spec.settings[name];
+          await maker.selectOptions(field, String(was !== true));
+          expect(draftNow().spec.settings[name]).toBe(was !== true);
+        } else if (auto) {
+          await maker.clear(field);
+          expect(draftNow().spec.settings[name]).toBe("auto");
+        } else {
+          const mm = draftNow().spec.settings[name] as number;
+          expect(plain((field as HTMLInputElement).value)).toMatch(new RegExp(`^${String(mm)} mm$`, "u"));
+        }
+      }
+    },
+  );
+});
+
+describe("layers", () => {
+  const layers = () => draftNow().spec.layers ?? [];
+
+  it("are added, typed as a border or as a size, the one giving the other", async () => {
+    const maker = await visit(`${CARD}?stage=details`);
+    await maker.selectOptions(stages().getByLabelText("Lay something on it"), "mat");
+    expect(layers()).toMatchObject([{ kind: "mat", border: 5, panel: "front" }]);
+    const panel = draftNow().spec.contents;
+    await retype(maker, stages().getByLabelText("Border"), "7");
+    expect(solutionNow().pieces[1]?.blank).toMatchObject({ width: panel.width - 14, height: panel.height - 14 });
+    await retype(maker, stages().getByLabelText("or its width"), String(panel.width - 20));
+    expect(layers()[0]?.border).toBe(10);
+    await maker.tab();
+    expect(plain(stages().getByLabelText<HTMLInputElement>("or its height").value)).toBe(
+      `${String(panel.height - 20)} mm`,
+    );
+  });
+
+  it("lie in an order that can be changed, and are taken away", async () => {
+    const maker = await visit("/draft/demo-leaf-card/flat?stage=details");
+    const names = () => layers().map((l) => l.name);
+    const before = names();
+    await maker.click(stages().getByRole("button", { name: /^Leaf panel/u }));
+    await maker.click(stages().getByLabelText("Lay Leaf panel earlier"));
+    expect(names()).toEqual([before[1], before[0], ...before.slice(2)]);
+    await maker.click(stages().getByRole("button", { name: /^Window frame/u }));
+    await maker.click(stages().getByRole("button", { name: "Take away" }));
+    expect(names()).not.toContain("Window frame");
+    undo();
+    undo();
+    expect(names()).toEqual(before);
+  });
+
+  it("of a strip stand in the middle or by rule from an edge", async () => {
+    const maker = await visit(`${CARD}?stage=details`);
+    await maker.selectOptions(stages().getByLabelText("Lay something on it"), "strip");
+    await maker.selectOptions(stages().getByLabelText("Runs"), "down");
+    await maker.selectOptions(stages().getByLabelText("Place"), "left");
+    await retype(maker, stages().getByLabelText("Off that edge"), "15");
+    await retype(maker, stages().getByLabelText("Strip width"), "25");
+    expect(layers()[0]).toMatchObject({ runs: "down", from: "left", at: 15, width: 25 });
+    expect(solutionNow().pieces[1]?.blank.width).toBe(25);
+  });
+});
+
+describe("what is inside", () => {
+  it("is added up ply by ply, and told from the side", async () => {
+    const maker = await visit(`${INVITATION}?stage=inside`);
+    await maker.click(stages().getByRole("button", { name: "Add up its thickness" }));
+    expect(draftNow().spec.contents).toMatchObject({ thickness: 1, pile: [{ thickness: 0.5, count: 2 }] });
+    await maker.selectOptions(stages().getByLabelText("On top"), "foam-2");
+    expect(draftNow().spec.contents.thickness).toBe(3);
+    expect(within(numbers()).getByText("Inside, from the side")).toBeDefined();
+  });
+
+  it("may be several things, which come to one pile", async () => {
+    const maker = await visit(`${INVITATION}?stage=inside`);
+    await maker.selectOptions(stages().getByLabelText("Also inside"), "gift-card");
+    const { also = [] } = draftNow().spec.contents;
+    expect(also.map((a) => a.width)).toEqual([85.6]);
+    expect(solutionNow().contents[0]?.things).toHaveLength(2);
+    undo();
+    expect(draftNow().spec.contents.also).toBeUndefined();
+  });
+
+  it("is turned with one press", async () => {
+    const maker = await visit(`${INVITATION}?stage=inside`);
+    await maker.click(stages().getByRole("button", { name: "Stand it upright" }));
+    expect(draftNow().spec.contents).toMatchObject({ width: 105, height: 148 });
+    await maker.click(stages().getByRole("button", { name: "Lay it across" }));
+    expect(draftNow().spec.contents).toMatchObject({ width: 148, height: 105 });
+  });
+});
+
+describe("the same again in another size", () => {
+  it("says what follows and what keeps before anything changes, and makes it here or beside", async () => {
+    const maker = await visit(`${INVITATION}?stage=inside`);
+    await maker.click(stages().getByRole("button", { name: "Same again, another size" }));
+    const dialog = within(screen.getByRole("dialog"));
+    expect(dialog.getByRole("button", { name: "Change this draft" })).toHaveProperty("disabled", true);
+    await maker.selectOptions(dialog.getByLabelText("For"), "iso-a5");
+    expect(dialog.getByText("Keeps")).toBeDefined();
+    expect(draftNow().spec.contents.width).toBe(148);
+    await maker.click(dialog.getByRole("button", { name: "Change this draft" }));
+    expect(draftNow().spec.contents).toMatchObject({ width: 210, height: 148, preset: "iso-a5" });
+    undo();
+    expect(draftNow().spec.contents.width).toBe(148);
+  });
+});
+
+describe("sheets", () => {
+  it("are planned cut by cut, and an offcut can be taken in hand", async () => {
+    const maker = await visit("/draft/demo-recipe-card/sheets?stage=paper");
+    const plan = screen.getByRole("region", { name: "Trim plan" });
+    expect(within(plan).getAllByRole("listitem").length).toBeGreaterThan(1);
+    const [first] = within(plan).getAllByRole("button", { name: "Take it in hand" });
+    if (!first) throw new Error("no offcut to take");
+    await maker.click(first);
+    expect(draftNow().spec.sheet?.preset).toBeUndefined();
+    undo();
+    expect(draftNow().spec.sheet?.preset).toBeDefined();
+  });
+
+  it("ask for the sheet where none is named", async () => {
+    const maker = await visit(`${INVITATION}?stage=paper`);
+    await maker.selectOptions(stages().getByLabelText("Sheet in hand"), "none");
+    await maker.click(screen.getByRole("tab", { name: "Sheets" }));
+    expect(screen.getByText("Which sheet is in hand?")).toBeDefined();
+  });
+});
