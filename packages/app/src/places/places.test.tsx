@@ -69,6 +69,20 @@ describe("the drawer", () => {
     expect(cards()).toEqual([...all(), "Thanks to the pickers, again"].sort());
   });
 
+  it("draws a full drawer as the eye comes to it, and finds in all of it", async () => {
+    const many = Array.from({ length: 100 }, (_, i) => {
+      const [draft] = demoDrafts();
+      if (!draft) throw new Error("no demo draft");
+      return { ...draft, id: `many-${String(i)}`, name: `Invitation ${String(i)}` };
+    });
+    const maker = await visit("/drafts");
+    useDrafts.setState({ drafts: new Map(many.map((d) => [d.id, d])) });
+    await maker.click(await screen.findByRole("button", { name: "68 more" }));
+    expect(cards()).toHaveLength(64);
+    await maker.type(screen.getByLabelText("Find drafts"), "99");
+    await waitFor(() => expect(cards()).toEqual(["Invitation 99"]));
+  });
+
   it("says how many drafts it cannot read, and is kind when there are none at all", async () => {
     const unread = demoDrafts().slice(0, 2);
     await visit("/drafts");

@@ -32,6 +32,7 @@ beforeEach(() => {
   for (const [name, value] of Object.entries(BOARD_PX))
     Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => value });
   vi.stubGlobal("ResizeObserver", StillObserver);
+  vi.stubGlobal("IntersectionObserver", StillObserver);
   vi.stubGlobal("fetch", () => Promise.resolve(new Response("{}")));
   Object.assign(Element.prototype, { setPointerCapture: vi.fn(), scrollIntoView: vi.fn() });
   vi.stubGlobal("matchMedia", (media: string) => ({

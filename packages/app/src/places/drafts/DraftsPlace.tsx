@@ -7,6 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import { EllipsisVertical, FolderInput, Mail, Plus, Search } from "lucide-react";
 import { memo, useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
+import { useGrowing } from "../../parts/useGrowing.ts";
 import { useDropDraft } from "../../parts/useDropDraft.tsx";
 import { useTold } from "../../parts/useTold.ts";
 import { coloursOf } from "../../drawing/colours.ts";
@@ -45,6 +46,9 @@ function freshDraft(inInches: boolean, notch: number | undefined): Draft {
   return makeDraft("New envelope", read.value);
 }
 
+/** Four rows and more: years of drafts are drawn as the eye comes to them. */
+const CARDS_AT_ONCE = 32;
+
 export function DraftsPlace() {
   const drafts = useDrafts((s) => s.drafts);
   const loading = useDrafts((s) => s.loading);
@@ -63,6 +67,7 @@ export function DraftsPlace() {
         .sort((a, b) => b.changed.localeCompare(a.changed)),
     [drafts, words, tag],
   );
+  const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${words}/${tag}`);
   const look = (find: string, nextTag: string): void => {
     setSearch({ ...(find && { find }), ...(nextTag && { tag: nextTag }) }, { replace: true });
   };
@@ -146,10 +151,17 @@ export function DraftsPlace() {
         </div>
       ) : null}
       <ul className="draft-grid">
-        {shown.map((draft) => (
+        {shown.slice(0, count).map((draft) => (
           <DraftCard key={draft.id} draft={draft} />
         ))}
       </ul>
+      {shown.length > count ? (
+        <p className="draft-foot" ref={foot} key={count}>
+          <Button variant="outlined" onClick={grow}>
+            {shown.length - count} more
+          </Button>
+        </p>
+      ) : null}
     </main>
   );
 }
