@@ -14,6 +14,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     reducedMotion: "reduce",
+    // what is kept in the browser has a test of its own; the others always ask the server
+    serviceWorkers: "block",
     trace: "retain-on-failure",
     launchOptions: {
       executablePath: process.env["CHROMIUM_PATH"] ?? "/usr/bin/chromium",

@@ -61,7 +61,8 @@ const MOVES = 150;
 const ROUNDS = 3;
 
 async function open(address, ready) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // what is fetched later, to be kept, is no part of the first screen
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: "block" });
   const loaded = [];
   page.on("response", async (answer) => {
     const type = answer.request().resourceType();

@@ -14,6 +14,7 @@ import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { saveProject } from "./store/files.ts";
+import { isKept } from "./store/keeper.ts";
 import { tryAgain } from "./parts/tryAgain.ts";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
 import { useSettings, type Settings } from "./store/settings.ts";
@@ -100,8 +101,9 @@ function Banners() {
       ) : null}
       {server === "down" ? (
         <div className="banner calm" role="status">
-          Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print
-          or to see things fold.
+          {isKept()
+            ? "Cut Fold's server has stopped. The whole app and your drafts are kept in this browser: go on as you like."
+            : "Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print or to see things fold."}
         </div>
       ) : null}
     </>

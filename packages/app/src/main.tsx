@@ -5,6 +5,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App.tsx";
 import { useDrafts } from "./store/drafts.ts";
+import { keepApp } from "./store/keeper.ts";
 import { useSettings } from "./store/settings.ts";
 
 void useSettings.getState().load();
@@ -17,3 +18,4 @@ createRoot(place).render(
     <App />
   </StrictMode>,
 );
+keepApp();
