@@ -7,18 +7,10 @@ const NAME_OFF_CUT_MM = 24;
 /** how near (px) a figure may stand to a panel's name before the name gives way */
 const CROWDED_PX = { x: 60, y: 34 } as const;
 
-/** where a crowded name may step, px: aside, down, up, and less far of each */
-const ASIDE_PX: readonly Point[] = [
-  [0, 0],
-  [-74, 0],
-  [74, 0],
-  [0, 40],
-  [0, -40],
-  [-40, 0],
-  [40, 0],
-  [0, 24],
-  [0, -24],
-];
+/** where a crowded name may step, px: the nearest first */
+const ASIDE_PX: readonly Point[] = [0, -40, 40, -74, 74]
+  .flatMap((dx) => [0, -24, 24, -40, 40].map((dy): Point => [dx, dy]))
+  .sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
 /** half a letter's width, half a name's height, px */
 const HALF_LETTER_PX = 3.6;
 const HALF_NAME_PX = 9;
@@ -67,7 +59,9 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
   const figures = dimensions
     .filter((d) => d.piece === piece.id && d.offset === 0)
     .map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
-  const lines = laid.map((loop) => loop.map((p) => toScreen(view, p)));
+  const glued = piece.glue.filter((g) => g.face === "front").map((g) => g.polygon);
+  const slits = piece.cuts.flatMap((c) => c.path.map((line) => flatten([line])));
+  const lines = [...laid, ...glued, ...slits].map((loop) => loop.map((p) => toScreen(view, p)));
   return piece.panels.flatMap((panel): PanelName[] => {
     if (contents.some((c) => c.on.panel === panel.id)) return [];
     const points = flatten(panel.outline);
@@ -82,15 +76,14 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
       : ([0, 0] as const);
     const start = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
     const half = panel.name.length * HALF_LETTER_PX;
-    const stepped = ([dx, dy]: Point): Point => [start[0] + dx, start[1] + dy];
     const onPanel = (at: Point): boolean =>
       [at[0] - half, at[0] + half].every((x) => holds(points, [(x - view.x0) / view.k, (view.y0 - at[1]) / view.k]));
     const free = (at: Point): boolean =>
       !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
       !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)));
     // a figure in the same place has the better right to it: the name steps aside as long as it stays on its panel
-    const seats = ASIDE_PX.map(stepped).filter(onPanel);
-    const at = seats.find(free) ?? seats[0];
+    const seats = ASIDE_PX.map(([dx, dy]): Point => [start[0] + dx, start[1] + dy]);
+    const at = seats.find((seat) => onPanel(seat) && free(seat)) ?? seats.find(onPanel);
     return at ? [{ id: panel.id, name: panel.name, at }] : [];
   });
 }

@@ -504,7 +504,18 @@ function dimensions(
   const trimmed = (panel: "bottom" | "top", from: Point, to: Point): void => {
     const value = flaps[panel].trim;
     if (value > 0)
-      found.push({ id: `trim-${panel}`, piece, from, to, offset: 0, value, sets: "settings.tipTrim", lights: [panel] });
+      found.push({
+        id: `trim-${panel}`,
+        piece,
+        from,
+        to,
+        offset: 0,
+        value,
+        sets: "settings.tipTrim",
+        lights: [panel],
+        // on the flap: outside it the figures of the square have their place
+        after: true,
+      });
   };
   trimmed("bottom", flat(long / 2, -flaps.bottom.reach - flaps.bottom.trim), flat(long / 2, -flaps.bottom.reach));
   trimmed("top", flat(long / 2, short + flaps.top.reach + flaps.top.trim), flat(long / 2, short + flaps.top.reach));
