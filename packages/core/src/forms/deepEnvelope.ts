@@ -26,12 +26,13 @@ import { fitsIn } from "../geometry/fit.ts";
 import { polygon } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { defineForm, type Drafted, type DraftInput } from "../model/form.ts";
-import type { Dimension, Glue, Join, PieceDraft, Placement } from "../model/piece.ts";
+import type { Dimension, Glue, Join, PieceDraft } from "../model/piece.ts";
 import { autoLength, choice, length } from "../model/setting.ts";
 import { type Edge, hinge, type Hinged, outward } from "../paper/flap.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { LEAST_PLAY_MM } from "./clearance.ts";
-import { bodyFor, isNew, SEAM, sizes, TAPE_MARGIN } from "./rectangularEnvelope.ts";
+import { lyingOnBody, SEAM, SHORT_OF_FOLD, TAPE_MARGIN, throat, TOP_PART } from "./custom.ts";
+import { bodyFor, isNew, sizes } from "./rectangularEnvelope.ts";
 
 const settings = z.strictObject({
   playWidth: length("Room on the width", {
@@ -66,13 +67,7 @@ const settings = z.strictObject({
     handle: "top-flap",
     follows: "height",
   }),
-  throat: length("Throat", {
-    default: 12,
-    min: 4,
-    max: 60,
-    about: "How far below the mouth the front stops.",
-    handle: "throat",
-  }),
+  throat,
   corners: choice(
     "Lower corners",
     { auto: "Webs where the wall is high enough", cut: "Cut away", web: "Webs, glued inside" },
@@ -97,12 +92,8 @@ const settings = z.strictObject({
 type Set = z.output<typeof settings>;
 type Input = DraftInput<Set>;
 
-/** Of the height, when the maker has not set the closing flap (trade custom: 30 to 45 %). */
-const TOP_PART = 0.4;
 /** Side and closing flaps narrow by so much in a mm (5°), so that none shows past a fold. */
 const TAPER = Math.tan((5 * Math.PI) / 180);
-/** A closing flap stays this far short of the fold across. */
-const SHORT_OF_FOLD = 3;
 /** On a lower wall (mm) there is no strip left to glue a web by. */
 const WEB_FROM = 6;
 /** A web reaches at least so far along the bottom wall: enough for a 6 mm tape and its margins. */
@@ -255,16 +246,7 @@ function draft(input: Input): Drafted {
   ];
   const outline = polygon(corners.flatMap(([corner, wall]) => [corner, ...(wall?.base ?? [])]).filter(isNew));
   const hung = [leftWall, rightWall, leftFlap, rightFlap, ...webs, bottomWall, frontPanel, ...(f.own ? [] : closing)];
-  const lying: Placement = {
-    name: contents.name ?? "Card",
-    width: contents.width,
-    height: contents.height,
-    thickness: contents.thickness,
-    on: { piece: "envelope", panel: "body" },
-    x: left + across / 2,
-    y: bottom + up / 2 + f.webPly / 2,
-    rotation: f.turned,
-  };
+  const lying = lyingOnBody(contents, left + across / 2, bottom + up / 2 + f.webPly / 2, f.turned);
   const [blank, flapBlank] = blanksOf(f);
   const room = { across, up: up - f.webPly };
   const inside =

@@ -18,7 +18,8 @@ import { defineForm, type DraftInput } from "../model/form.ts";
 import type { Dimension } from "../model/piece.ts";
 import { autoLength, length } from "../model/setting.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
-import { bodyFor, rectangularEnvelope, roomSettings, SEAM, TAPE_MARGIN } from "./rectangularEnvelope.ts";
+import { SEAM, TAPE_MARGIN } from "./custom.ts";
+import { bodyFor, rectangularEnvelope, roomSettings } from "./rectangularEnvelope.ts";
 
 const settings = z.strictObject({
   ...roomSettings,

@@ -20,13 +20,7 @@ import type { Contents, Stock } from "../model/spec.ts";
 import { hinge, type Hinged, type HingeOptions } from "../paper/flap.ts";
 import { roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
-
-/** Tape keeps this far from the paper's edge, on both sides of its strip. */
-export const TAPE_MARGIN = 1.5;
-/** A closing flap stays this far short of the fold across. */
-const SHORT_OF_FOLD = 3;
-/** Least overlap of closing flaps. */
-export const SEAM = 10;
+import { lyingOnBody, SEAM, SHORT_OF_FOLD } from "./custom.ts";
 
 /** The trade's room for a hand-scored envelope: 1/4 in on the width and 1/8 in on the height. */
 export const roomSettings = {
@@ -140,16 +134,7 @@ export function rectangularEnvelope({
     widestTape,
   });
   const inside = turned === 0 ? { width: across, height: up, depth: 0 } : { width: up, height: across, depth: 0 };
-  const lying: Placement = {
-    name: contents.name ?? "Card",
-    width: contents.width,
-    height: contents.height,
-    thickness: contents.thickness,
-    on: { piece: "envelope", panel: "body" },
-    x: side + across / 2,
-    y: bottomDepth + up / 2,
-    rotation: turned,
-  };
+  const lying = lyingOnBody(contents, side + across / 2, bottomDepth + up / 2, turned);
   const blank = { width: across + 2 * side, height: up + bottomDepth + topDepth };
   return {
     inside,

@@ -17,7 +17,8 @@ import type { Drafted, DraftInput } from "../model/form.ts";
 import type { Dimension } from "../model/piece.ts";
 import { autoLength, choice, length } from "../model/setting.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
-import { bodyFor, rectangularEnvelope, roomSettings, SEAM, TAPE_MARGIN } from "./rectangularEnvelope.ts";
+import { SEAM, TAPE_MARGIN, throat, TOP_PART } from "./custom.ts";
+import { bodyFor, rectangularEnvelope, roomSettings } from "./rectangularEnvelope.ts";
 
 export const sideSeamSettings = z.strictObject({
   ...roomSettings,
@@ -35,13 +36,7 @@ export const sideSeamSettings = z.strictObject({
     handle: "top-flap",
     follows: "height",
   }),
-  throat: length("Throat", {
-    default: 12,
-    min: 4,
-    max: 60,
-    about: "How far below the mouth the front stops.",
-    handle: "throat",
-  }),
+  throat,
   taper: choice(
     "Taper",
     { "3": "3°", "5": "5°", "7": "7°", "10": "10°" },
@@ -59,8 +54,6 @@ export const sideSeamSettings = z.strictObject({
 
 type Input = DraftInput<z.output<typeof sideSeamSettings>>;
 
-/** Of the height, when the maker has not set the top flap (trade custom: 30 to 45 %). */
-const TOP_PART = 0.4;
 /** The front narrows by this much at its score and then keeps its width, so that its seam is even. */
 const FRONT_INSET = 1.5;
 

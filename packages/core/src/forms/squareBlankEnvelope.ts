@@ -27,6 +27,7 @@ import { autoLength, choice, length } from "../model/setting.ts";
 import { scoreBlank } from "../paper/score.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
+import { lyingOnBody, SEAM, SHORT_OF_FOLD, TAPE_MARGIN } from "./custom.ts";
 
 const settings = z.strictObject({
   play: length("Room to spare", {
@@ -64,12 +65,6 @@ const settings = z.strictObject({
   ),
 });
 
-/** A closing flap stays this far short of the fold across, so that it lies flat. */
-const SHORT_OF_FOLD = 3;
-/** Least overlap of the two closing flaps: a seam that holds. */
-const SEAM = 10;
-/** Tape keeps this far from the paper's edge, on both sides of its strip. */
-const TAPE_MARGIN = 1.5;
 /** A slanted edge shorter than this (mm) holds badly: glue the upright edge below it as well. */
 const SHORT_SLANT = 20;
 /** The closure tab, at least: width, glued and free length; its slit is wider, lies a little below the tip, and keeps clear of edges. */
@@ -261,18 +256,7 @@ function draft(input: Input) {
     },
     pieces: tab ? [envelope, closureTab(tab)] : [envelope],
     joins: tab ? [tabJoin(plan, tab)] : [],
-    contents: [
-      {
-        name: contents.name ?? "Card",
-        width: contents.width,
-        height: contents.height,
-        thickness: contents.thickness,
-        on: { piece: "envelope", panel: "body" },
-        x: square.side / 2,
-        y: square.side / 2,
-        rotation: 45,
-      },
-    ],
+    contents: [lyingOnBody(contents, square.side / 2, square.side / 2, 45)],
     overlaps: [
       { piece: "envelope", panels: ["bottom", "top"] as const, least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim" },
     ],

@@ -17,11 +17,12 @@ import {
 } from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
 import Button from "@mui/material/Button";
-import { memo, useMemo, useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
 import { coloursOf } from "../../../drawing/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { useSettled } from "../../../parts/useSettled.ts";
 import { change } from "../../../store/openDraft.ts";
 import { solutionOf } from "../../../store/solutions.ts";
 import { useDisplay } from "../../../store/settings.ts";
@@ -30,14 +31,13 @@ import { colour } from "../../../theme/theme.ts";
 interface OfferProps {
   readonly form: Form;
   readonly solution: Solution;
-  readonly spec: Spec;
+  readonly chosen: boolean;
   readonly reasons: readonly Reason[];
 }
 
 /** A form as it would come out for these very contents: drawn true, with its paper and why it stands where it does. */
-const Offer = memo(function Offer({ form, solution, spec, reasons }: OfferProps) {
+const Offer = memo(function Offer({ form, solution, chosen, reasons }: OfferProps) {
   const display = useDisplay();
-  const chosen = form.id === spec.form;
   const picture = useMemo(() => closedPicture(solution), [solution]);
   const blank = solution.pieces[0]?.blank;
   const trouble = solution.findings.find((f) => f.severity === "error");
@@ -51,7 +51,7 @@ const Offer = memo(function Offer({ form, solution, spec, reasons }: OfferProps)
       }}
     >
       <span className="offer-picture">
-        <PictureView picture={picture} label="" colours={coloursOf(spec)} weight={0.6} />
+        <PictureView picture={picture} label="" colours={coloursOf(solution.spec)} weight={0.6} />
       </span>
       <span>
         <strong>{form.title}</strong>
@@ -71,7 +71,7 @@ const Offer = memo(function Offer({ form, solution, spec, reasons }: OfferProps)
 });
 
 /** Forms that hold the contents, the most sensible first; then the card itself, which holds nothing. */
-function Offers({ spec }: { readonly spec: Spec }) {
+const Offers = memo(function Offers({ spec, form: chosen }: { readonly spec: Spec; readonly form: string }) {
   const ranked = useMemo(() => rank(spec), [spec]);
   const others = useMemo(
     () =>
@@ -87,11 +87,16 @@ function Offers({ spec }: { readonly spec: Spec }) {
     <div className="wide offers">
       {[...ranked, ...others].map(({ form: id, solution, reasons }) => {
         const form = formById(id);
-        return form ? <Offer key={id} form={form} solution={solution} spec={spec} reasons={reasons} /> : null;
+        return form ? (
+          <Offer key={id} form={form} solution={solution} chosen={id === chosen} reasons={reasons} />
+        ) : null;
       })}
     </div>
   );
-}
+});
+
+/** ms without a change after which every form is drafted anew: while a figure is dragged the drawing alone follows */
+const SETTLED_MS = 120;
 
 const RULERS = [
   { value: "", text: "The board's own" },
@@ -143,39 +148,41 @@ const onNotch = (notch: number): void => {
   change({ method: { notch } });
 };
 
+const onRuler = (ruler: string): void => {
+  change({ method: { ruler: ruler || undefined } });
+};
+
 /** The holder, and the tools it is made with. */
 export function HolderStage({ spec }: { readonly spec: Spec }) {
-  const board = find(catalogue.boards, spec.method.board);
+  const { form, method } = spec;
+  const board = find(catalogue.boards, method.board);
+  const settled = useSettled(spec, SETTLED_MS);
   const [refused, setRefused] = useState<string>();
   const other = refused === undefined ? undefined : find(catalogue.boards, refused);
-  const choose = (id: string): void => {
-    const chosen = find(catalogue.boards, id);
-    const makes = chosen && formById(spec.form)?.methods.includes(chosen.kind);
-    setRefused(makes ? undefined : id);
-    if (makes) change({ method: { kind: chosen.kind, board: id } });
-  };
+  const choose = useCallback(
+    (id: string): void => {
+      const chosen = find(catalogue.boards, id);
+      const makes = chosen && formById(form)?.methods.includes(chosen.kind);
+      setRefused(makes ? undefined : id);
+      if (makes) change({ method: { kind: chosen.kind, board: id } });
+    },
+    [form],
+  );
   return (
     <div className="fields">
-      <Offers spec={spec} />
+      <Offers spec={settled} form={form} />
       <div className="wide">
-        <Choice label="Board" value={spec.method.board} options={BOARDS} onChange={choose} />
+        <Choice label="Board" value={method.board} options={BOARDS} onChange={choose} />
         {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
       </div>
       <div className="wide">
-        <Choice
-          label="Ruler"
-          value={spec.method.ruler ?? ""}
-          options={RULERS}
-          onChange={(ruler) => {
-            change({ method: { ruler: ruler || undefined } });
-          }}
-        />
+        <Choice label="Ruler" value={method.ruler ?? ""} options={RULERS} onChange={onRuler} />
       </div>
       {board?.kind === "punch-board" ? (
         <div className="wide">
           <LengthField
             label="Its notch, edge to inner corner"
-            mm={spec.method.notch ?? board.notch}
+            mm={method.notch ?? board.notch}
             bounds={NOTCH_MM}
             onChange={onNotch}
             about="Punch a scrap and measure: boards differ a little."

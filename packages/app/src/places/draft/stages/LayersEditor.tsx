@@ -16,12 +16,13 @@ import {
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
-import { useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
 import { light } from "../../../drawing/lit.ts";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { NameField } from "../../../parts/NameField.tsx";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
+import { solutionOf } from "../../../store/solutions.ts";
 import { useDisplay } from "../../../store/settings.ts";
 
 const KINDS = [
@@ -48,6 +49,13 @@ const RUNS = [
 ];
 const AT_MM = { min: 0, max: 400 } as const;
 
+/** Panels that take layers. */
+type Faces = readonly { readonly id: string; readonly name: string }[];
+const NO_FACES: Faces = [];
+
+/** The piece that a layer becomes. */
+const layerId = (index: number): string => `layer-${String(index + 1)}`;
+
 const layersNow = (): readonly Layer[] => useOpenDraft.getState().draft?.spec.layers ?? [];
 
 /** Changes one layer. What does not suit its kind is left out by whoever asks. */
@@ -68,9 +76,20 @@ function freshLayer(kind: Layer["kind"], panel: string, layers: readonly Layer[]
 export function LayersEditor({ spec, solution }: { readonly spec: Spec; readonly solution: Solution }) {
   const layers = spec.layers ?? [];
   const [open, setOpen] = useState<number>();
-  const faces = formById(spec.form)?.faces?.(spec.settings) ?? [];
+  const { form, settings } = spec;
+  const faces = useMemo(() => formById(form)?.faces?.(settings) ?? NO_FACES, [form, settings]);
+  // layers that are there when one is added, whatever they are by then
+  const add = useCallback(
+    (kind: string) => {
+      const usual = faces.find((f) => f.id === "front") ?? faces[0];
+      const now = layersNow();
+      if (kind === "" || !usual) return;
+      change({ layers: [...now, freshLayer(kind as Layer["kind"], usual.id, now)] });
+      setOpen(now.length);
+    },
+    [faces],
+  );
   if (faces.length === 0) return null;
-  const usual = faces.find((f) => f.id === "front") ?? faces[0];
   return (
     <div className="wide built">
       <h4>Layers</h4>
@@ -81,7 +100,7 @@ export function LayersEditor({ spec, solution }: { readonly spec: Spec; readonly
             layer={layer}
             index={i}
             last={i === layers.length - 1}
-            piece={solution.pieces.find((p) => p.id === `layer-${String(i + 1)}`)}
+            piece={solution.pieces.find((p) => p.id === layerId(i))}
             solution={solution}
             faces={faces}
             open={open === i}
@@ -95,11 +114,7 @@ export function LayersEditor({ spec, solution }: { readonly spec: Spec; readonly
         label={layers.length === 0 ? "Lay something on it" : "On top of these"}
         value=""
         options={KINDS}
-        onChange={(kind) => {
-          if (kind === "" || !usual) return;
-          change({ layers: [...layers, freshLayer(kind as Layer["kind"], usual.id, layers)] });
-          setOpen(layers.length);
-        }}
+        onChange={add}
       />
     </div>
   );
@@ -111,7 +126,7 @@ interface LayerRowProps {
   readonly last: boolean;
   readonly piece: Piece | undefined;
   readonly solution: Solution;
-  readonly faces: readonly { readonly id: string; readonly name: string }[];
+  readonly faces: Faces;
   readonly open: boolean;
   readonly onOpen: () => void;
 }
@@ -125,8 +140,21 @@ function move(index: number, by: -1 | 1): void {
   change({ layers });
 }
 
+/** The size of what a layer lies on, mm: its own and the margins round it. */
+function groundOf(piece: Piece | undefined, { pieces, joins }: Solution) {
+  const join = joins.find((j) => j.piece === piece?.id);
+  const margins = join && marginsOf(pieces, join);
+  return piece && margins
+    ? {
+        width: piece.blank.width + margins.left + margins.right,
+        height: piece.blank.height + margins.top + margins.bottom,
+      }
+    : undefined;
+}
+
 function LayerRow({ layer, index, last, piece, solution, faces, open, onOpen }: LayerRowProps) {
   const display = useDisplay();
+  const ground = open ? groundOf(piece, solution) : undefined;
   const size = piece ? formatSize(piece.blank.width, piece.blank.height, display) : "";
   const where = faces.find((f) => f.id === layer.panel)?.name ?? layer.panel;
   return (
@@ -149,7 +177,15 @@ function LayerRow({ layer, index, last, piece, solution, faces, open, onOpen }: 
       </button>
       {open ? (
         <div className="fields layer-fields">
-          <LayerFields layer={layer} index={index} piece={piece} solution={solution} faces={faces} />
+          <LayerFields
+            layer={layer}
+            index={index}
+            faces={faces}
+            width={piece?.blank.width}
+            height={piece?.blank.height}
+            groundWidth={ground?.width}
+            groundHeight={ground?.height}
+          />
           <div className="wide layer-moves">
             <IconButton
               aria-label={`Lay ${layer.name} earlier`}
@@ -188,57 +224,85 @@ function LayerRow({ layer, index, last, piece, solution, faces, open, onOpen }: 
   );
 }
 
-type FieldsProps = Pick<LayerRowProps, "layer" | "index" | "piece" | "solution" | "faces">;
+interface LayerFieldsProps {
+  readonly layer: Layer;
+  readonly index: number;
+  readonly faces: Faces;
+  /** its size, mm, and that of what it lies on; absent while it cannot be laid */
+  readonly width: number | undefined;
+  readonly height: number | undefined;
+  readonly groundWidth: number | undefined;
+  readonly groundHeight: number | undefined;
+}
 
-function LayerFields({ layer, index, piece, solution, faces }: FieldsProps) {
-  const set = (by: Readonly<Record<string, unknown>>): void => {
-    changeLayer(index, by);
+/** Sets the border by which a layer comes to be so wide or so high. */
+function setSize(index: number, axis: "width" | "height", mm: number): void {
+  const spec = useOpenDraft.getState().draft?.spec;
+  const { joins, pieces } = spec ? solutionOf(spec) : { joins: [], pieces: [] };
+  const join = joins.find((j) => j.piece === layerId(index));
+  if (join) changeLayer(index, { border: borderFor(pieces, join, axis, mm) });
+}
+
+/** What each field of one layer does. Made once, so that fields that stand still are not drawn again. */
+const settersOf = (index: number) => {
+  const by = (key: string) => (value: string | number) => {
+    changeLayer(index, { [key]: value });
   };
-  const join = solution.joins.find((j) => j.piece === piece?.id);
-  const margins = join && marginsOf(solution.pieces, join);
-  const ground = piece &&
-    margins && {
-      width: piece.blank.width + margins.left + margins.right,
-      height: piece.blank.height + margins.top + margins.bottom,
-    };
-  const sized = (axis: "width" | "height") => (mm: number) => {
-    if (join) set({ border: borderFor(solution.pieces, join, axis, mm) });
+  return {
+    name: by("name"),
+    border: by("border"),
+    width: by("width"),
+    panel: by("panel"),
+    side: by("side"),
+    from: by("from"),
+    at: by("at"),
+    stock: (preset: string) => {
+      changeLayer(index, { stock: { preset } });
+    },
+    raised: (mm: string) => {
+      changeLayer(index, { raised: Number(mm) });
+    },
+    runs: (runs: string) => {
+      changeLayer(index, { runs, from: "centre", at: 0 });
+    },
+    wide: (mm: number) => {
+      setSize(index, "width", mm);
+    },
+    high: (mm: number) => {
+      setSize(index, "height", mm);
+    },
   };
-  const bounds = (axis: "width" | "height") => ({ min: LAYER_MM.width.min, max: ground?.[axis] ?? LAYER_MM.width.max });
+};
+
+const sizeBounds = (max: number = LAYER_MM.width.max) => ({ min: LAYER_MM.width.min, max });
+
+const LayerFields = memo(function LayerFields(props: LayerFieldsProps) {
+  const { layer, index, faces, width, height, groundWidth, groundHeight } = props;
+  const set = useMemo(() => settersOf(index), [index]);
+  const panels = useMemo(() => faces.map((f) => ({ value: f.id, text: f.name })), [faces]);
+  const bounds = useMemo(() => sizeBounds(groundWidth), [groundWidth]);
+  const highBounds = useMemo(() => sizeBounds(groundHeight), [groundHeight]);
   const along = layer.kind === "strip" ? (layer.runs === "across" ? "width" : "height") : undefined;
   return (
     <>
       <div className="wide">
-        <NameField
-          label="Called"
-          name={layer.name}
-          onChange={(name) => {
-            set({ name });
-          }}
-        />
+        <NameField label="Called" name={layer.name} onChange={set.name} />
       </div>
       <LengthField
         label={layer.kind === "strip" ? "Free at each end" : "Border"}
         mm={layer.border}
         bounds={LAYER_MM.border}
-        onChange={(border) => {
-          set({ border });
-        }}
+        onChange={set.border}
       />
-      {piece && along !== "height" ? (
-        <LengthField
-          label={along ? "or its length" : "or its width"}
-          mm={piece.blank.width}
-          bounds={bounds("width")}
-          onChange={sized("width")}
-        />
+      {width !== undefined && along !== "height" ? (
+        <LengthField label={along ? "or its length" : "or its width"} mm={width} bounds={bounds} onChange={set.wide} />
       ) : null}
-      {piece && along !== "width" ? (
+      {height !== undefined && along !== "width" ? (
         <LengthField
           label={along ? "or its length" : "or its height"}
-          mm={piece.blank.height}
-          bounds={bounds("height")}
-          onChange={sized("height")}
+          mm={height}
+          bounds={highBounds}
+          onChange={set.high}
         />
       ) : null}
       {layer.kind === "mat" ? null : (
@@ -246,59 +310,29 @@ function LayerFields({ layer, index, piece, solution, faces }: FieldsProps) {
           label={layer.kind === "frame" ? "Bars" : "Strip width"}
           mm={layer.width}
           bounds={LAYER_MM.width}
-          onChange={(width) => {
-            set({ width });
-          }}
+          onChange={set.width}
         />
       )}
       {layer.kind === "strip" ? <StripFields layer={layer} set={set} /> : null}
       <div className="wide">
-        <Choice
-          label="Panel"
-          value={layer.panel}
-          options={faces.map((f) => ({ value: f.id, text: f.name }))}
-          onChange={(panel) => {
-            set({ panel });
-          }}
-        />
+        <Choice label="Panel" value={layer.panel} options={panels} onChange={set.panel} />
       </div>
       <div className="wide">
-        <Choice
-          label="Face"
-          value={layer.side}
-          options={SIDES}
-          onChange={(side) => {
-            set({ side });
-          }}
-        />
+        <Choice label="Face" value={layer.side} options={SIDES} onChange={set.side} />
       </div>
       <div className="wide">
-        <Choice
-          label="Paper"
-          value={layer.stock.preset ?? ""}
-          options={STOCKS}
-          onChange={(preset) => {
-            set({ stock: { preset } });
-          }}
-        />
+        <Choice label="Paper" value={layer.stock.preset ?? ""} options={STOCKS} onChange={set.stock} />
       </div>
       <div className="wide">
-        <Choice
-          label="How it lies"
-          value={String(layer.raised)}
-          options={FOAMS}
-          onChange={(raised) => {
-            set({ raised: Number(raised) });
-          }}
-        />
+        <Choice label="How it lies" value={String(layer.raised)} options={FOAMS} onChange={set.raised} />
       </div>
     </>
   );
-}
+});
 
 interface StripFieldsProps {
   readonly layer: Extract<Layer, { kind: "strip" }>;
-  readonly set: (by: Readonly<Record<string, unknown>>) => void;
+  readonly set: ReturnType<typeof settersOf>;
 }
 
 /** Where a strip lies: by rule from an edge, or in the middle. */
@@ -310,31 +344,10 @@ function StripFields({ layer, set }: StripFieldsProps) {
   }));
   return (
     <>
-      <Choice
-        label="Runs"
-        value={layer.runs}
-        options={RUNS}
-        onChange={(runs) => {
-          set({ runs, from: "centre", at: 0 });
-        }}
-      />
-      <Choice
-        label="Place"
-        value={layer.from}
-        options={from}
-        onChange={(edge) => {
-          set({ from: edge });
-        }}
-      />
+      <Choice label="Runs" value={layer.runs} options={RUNS} onChange={set.runs} />
+      <Choice label="Place" value={layer.from} options={from} onChange={set.from} />
       {layer.from === "centre" ? null : (
-        <LengthField
-          label="Off that edge"
-          mm={layer.at}
-          bounds={AT_MM}
-          onChange={(at) => {
-            set({ at });
-          }}
-        />
+        <LengthField label="Off that edge" mm={layer.at} bounds={AT_MM} onChange={set.at} />
       )}
     </>
   );

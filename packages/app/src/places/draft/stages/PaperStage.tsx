@@ -1,10 +1,10 @@
 import { catalogue, find, formatSize, formById, largestCard, setupOf, SHEET_MM, type Spec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { useMemo } from "react";
+import { memo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { coloursOf } from "../../../drawing/colours.ts";
-import { change } from "../../../store/openDraft.ts";
+import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
@@ -27,21 +27,30 @@ const onSheetHeight = (height: number): void => {
 };
 const OFFCUT = { width: 200, height: 200 } as const;
 
-function chooseSheet(id: string, spec: Spec): void {
+const onStock = (preset: string): void => {
+  change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } });
+};
+const onSheet = (id: string): void => {
+  const sheet = useOpenDraft.getState().draft?.spec.sheet;
   if (id === "none") change({ sheet: null });
-  else if (id === "own") change({ sheet: { ...(spec.sheet ?? OFFCUT), preset: undefined } });
+  else if (id === "own") change({ sheet: { ...(sheet ?? OFFCUT), preset: undefined } });
   else change({ sheet: { preset: id, width: undefined, height: undefined } });
+};
+const onTape = (width: string): void => {
+  change({ tape: width === "0" ? null : Number(width) });
+};
+
+/** The sheet as the list knows it. */
+function sheetId(sheet: Spec["sheet"]): string {
+  if (!sheet) return "none";
+  const { preset } = sheet;
+  return preset !== undefined && find([...catalogue.sheets, ...catalogue.mats], preset) ? preset : "own";
 }
 
 /** The stock, the sheet in hand, the tape; and the reverse question, what this sheet could serve. */
 export function PaperStage({ spec }: { readonly spec: Spec }) {
-  const display = useDisplay();
   const { sheet } = spec;
   const { face, back } = coloursOf(spec);
-  const largest = useMemo(() => {
-    const form = formById(spec.form);
-    return form && sheet ? largestCard({ ...spec, form, setup: setupOf(spec), sheet }) : undefined;
-  }, [spec, sheet]);
   return (
     <div className="fields">
       <div className="wide" style={{ display: "flex", gap: 10, alignItems: "end" }}>
@@ -55,65 +64,57 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
             border: `1px solid ${colour.hair}`,
           }}
         />
-        <Choice
-          label="Paper"
-          value={spec.stock.preset ?? ""}
-          options={STOCKS}
-          onChange={(preset) => {
-            change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } });
-          }}
-        />
+        <Choice label="Paper" value={spec.stock.preset ?? ""} options={STOCKS} onChange={onStock} />
       </div>
       <div className="wide">
-        <Choice
-          label="Sheet in hand"
-          value={
-            sheet
-              ? sheet.preset && find([...catalogue.sheets, ...catalogue.mats], sheet.preset)
-                ? sheet.preset
-                : "own"
-              : "none"
-          }
-          options={SHEETS}
-          onChange={(id) => {
-            chooseSheet(id, spec);
-          }}
-        />
+        <Choice label="Sheet in hand" value={sheetId(sheet)} options={SHEETS} onChange={onSheet} />
       </div>
       {sheet ? (
         <>
           <LengthField label="Sheet width" mm={sheet.width} bounds={SHEET_MM} onChange={onSheetWidth} />
           <LengthField label="Sheet height" mm={sheet.height} bounds={SHEET_MM} onChange={onSheetHeight} />
-          <div className="wide answer">
-            {largest ? (
-              <>
-                The largest card of these proportions it can serve is{" "}
-                <strong>{formatSize(largest.width, largest.height, display)}</strong>.
-                <Button
-                  size="small"
-                  onClick={() => {
-                    change({ contents: { ...largest, preset: undefined } });
-                  }}
-                >
-                  Use that size
-                </Button>
-              </>
-            ) : (
-              "No card worth making comes out of this sheet."
-            )}
-          </div>
+          <LargestCard spec={spec} sheet={sheet} />
         </>
       ) : null}
       <div className="wide">
-        <Choice
-          label="Tape in hand"
-          value={String(spec.tape ?? 0)}
-          options={TAPES}
-          onChange={(width) => {
-            change({ tape: width === "0" ? null : Number(width) });
-          }}
-        />
+        <Choice label="Tape in hand" value={String(spec.tape ?? 0)} options={TAPES} onChange={onTape} />
       </div>
     </div>
   );
 }
+
+interface LargestCardProps {
+  readonly spec: Spec;
+  readonly sheet: NonNullable<Spec["sheet"]>;
+}
+
+/** What the sheet in hand could serve at most. */
+function LargestCard({ spec, sheet }: LargestCardProps) {
+  const form = formById(spec.form);
+  const largest = form && largestCard({ ...spec, form, setup: setupOf(spec), sheet });
+  return <LargestSaid width={largest?.width} height={largest?.height} />;
+}
+
+interface LargestSaidProps {
+  readonly width: number | undefined;
+  readonly height: number | undefined;
+}
+
+const LargestSaid = memo(function LargestSaid({ width, height }: LargestSaidProps) {
+  const display = useDisplay();
+  if (width === undefined || height === undefined)
+    return <div className="wide answer">No card worth making comes out of this sheet.</div>;
+  return (
+    <div className="wide answer">
+      The largest card of these proportions it can serve is <strong>{formatSize(width, height, display)}</strong>.
+      <Button
+        size="small"
+        onClick={() => {
+          change({ contents: { width, height, preset: undefined } });
+        }}
+      >
+        Use that size
+      </Button>
+    </div>
+  );
+});
