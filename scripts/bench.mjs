@@ -109,9 +109,9 @@ async function drag(page, handle, dx, dy) {
 }
 
 /** The quietest of several drags: other work on the machine only ever adds to a time. */
-async function bestDrag(page, handle, dx, dy) {
+async function bestDrag(page, handle, dx, dy, rounds = ROUNDS + 1) {
   const drags = [];
-  for (let round = 0; round < ROUNDS + 1; round += 1) drags.push(await drag(page, handle, dx, dy));
+  for (let round = 0; round < rounds; round += 1) drags.push(await drag(page, handle, dx, dy));
   return {
     median: Math.min(...drags.map((d) => d.median)),
     p95: Math.min(...drags.map((d) => d.p95)),
@@ -135,10 +135,19 @@ try {
   }
   const empty = await open(emptyAddress, "input[type=range]");
   const emptyDrag = await bestDrag(empty.page, ".MuiSlider-thumb", 300, 0);
+  const WIDTH = '[data-handle="contents-width"]';
   const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
   await drafts.page.getByRole("link", { name: "Open Open-day invitation, envelope" }).click();
-  await drafts.page.locator('[data-handle="contents-width"]').waitFor();
-  const appDrag = await bestDrag(drafts.page, '[data-handle="contents-width"]', -80, 80);
+  await drafts.page.locator(WIDTH).waitFor();
+  const appDrag = await bestDrag(drafts.page, WIDTH, -80, 80);
+  const others = [];
+  for (const stage of ["Holder", "Paper", "Details"]) {
+    await drafts.page.locator(`[aria-controls="stage-${stage.toLowerCase()}"]`).click();
+    others.push([`the same with ${stage} open (best of 2)`, (await bestDrag(drafts.page, WIDTH, -80, 80, 2)).p95]);
+  }
+  await drafts.page.goto(`http://127.0.0.1:${appPort}/draft/demo-leaf-card/flat`);
+  await drafts.page.locator(WIDTH).waitFor();
+  others.push(["the same, a card with four layers (best of 4)", (await bestDrag(drafts.page, WIDTH, -60, 0)).p95]);
 
   console.log("\nIn Chromium. Baseline: an empty MUI page with one slider, built the same way.");
   row("", "Cut Fold", "baseline", "ratio");
@@ -163,6 +172,7 @@ try {
     ms(emptyDrag.first),
     (appDrag.first / emptyDrag.first).toFixed(2),
   );
+  for (const [name, p95] of others) row(name, ms(p95), ms(emptyDrag.p95), (p95 / emptyDrag.p95).toFixed(2));
 } finally {
   await browser.close();
   app.kill();

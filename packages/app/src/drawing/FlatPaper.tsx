@@ -11,9 +11,8 @@ import type { View } from "./view.ts";
  * that draws without a graphics card a third of each frame of a drag.
  */
 const SHADOWS = [
-  { width: 13, opacity: 0.035 },
-  { width: 8, opacity: 0.05 },
-  { width: 4, opacity: 0.08 },
+  { width: 11, opacity: 0.05 },
+  { width: 5, opacity: 0.1 },
 ] as const;
 const SHADOW_DOWN_PX = 2.5;
 

@@ -133,13 +133,26 @@ function PileSection({ solution }: { readonly solution: Solution }) {
   ) : null;
 }
 
-/** A card's finished size, and the envelope that follows it. */
+/** A card's finished size, and the envelopes that follow it. */
 function FinishedSection({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
-  const navigate = useNavigate();
   const isCard = formById(solution.form)?.kind === "card";
   if (!solution.finished || !isCard) return null;
   const { width, height, thickness } = solution.finished;
+  return (
+    <section>
+      <h3>Finished</h3>
+      <p className="figure-base">{formatSize(width, height, display)}</p>
+      <p className="figure-note">{formatLength(thickness, display)} thick, closed</p>
+      <Followers />
+      <DraftItsEnvelope />
+    </section>
+  );
+}
+
+/** Apart, so that a drag that changes the size above leaves it alone. */
+const DraftItsEnvelope = memo(function DraftItsEnvelope() {
+  const navigate = useNavigate();
   const begin = (): void => {
     const card = useOpenDraft.getState().draft;
     const envelope = card && envelopeFor(card);
@@ -148,17 +161,11 @@ function FinishedSection({ solution }: { readonly solution: Solution }) {
     void navigate(`/draft/${envelope.id}/flat?stage=holder`);
   };
   return (
-    <section>
-      <h3>Finished</h3>
-      <p className="figure-base">{formatSize(width, height, display)}</p>
-      <p className="figure-note">{formatLength(thickness, display)} thick, closed</p>
-      <Followers />
-      <Button size="small" className="remedy" onClick={begin}>
-        Draft its envelope
-      </Button>
-    </section>
+    <Button size="small" className="remedy" onClick={begin}>
+      Draft its envelope
+    </Button>
   );
-}
+});
 
 /** Envelopes that follow this card, with what they have come to: changed with it, they are not changed in silence. */
 const Followers = memo(function Followers() {
