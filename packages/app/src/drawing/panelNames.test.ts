@@ -21,10 +21,10 @@ const namesOf = (solution: Solution, index = 0) => {
   return { piece, laid, names: panelNames(piece, VIEW, { ...solution, laid }) };
 };
 
-/** Points along the middle of a name, a pixel apart. */
-const along = (name: string, [x, y]: Point): Point[] => {
+/** Points over a name from the top of its letters to their tails, a pixel apart. */
+const over = (name: string, [x, foot]: Point): Point[] => {
   const half = Math.floor(name.length * 3.6);
-  return Array.from({ length: 2 * half + 1 }, (_, i): Point => [x - half + i, y]);
+  return [-10, -4, 3].flatMap((dy) => Array.from({ length: 2 * half + 1 }, (_, i): Point => [x - half + i, foot + dy]));
 };
 
 describe.each(demoDrafts().map((d) => [d.name, solve(d.spec)] as const))("%s", (_, solution) => {
@@ -34,7 +34,7 @@ describe.each(demoDrafts().map((d) => [d.name, solve(d.spec)] as const))("%s", (
       for (const { id, name, at } of names) {
         const panel = piece.panels.find((p) => p.id === id);
         const outline = flatten(panel?.outline ?? []).map((p) => toScreen(VIEW, p));
-        const off = along(name, at).filter((p) => !holds(outline, p));
+        const off = over(name, at).filter((p) => !holds(outline, p));
         expect(off, `${name} leaves its panel`).toEqual([]);
       }
     }
@@ -45,8 +45,8 @@ describe.each(demoDrafts().map((d) => [d.name, solve(d.spec)] as const))("%s", (
     for (const { on } of solution.contents) expect(names.map((n) => n.id)).not.toContain(on.panel);
     const loops = laid.map((loop) => loop.map((p) => toScreen(VIEW, p)));
     for (const { name, at } of names) {
-      // both ends and the middle of a name lie on the same side of every edge
-      const sides = loops.map((loop) => new Set(along(name, at).map((p) => holds(loop, p))).size);
+      // all of a name lies on the same side of every edge
+      const sides = loops.map((loop) => new Set(over(name, at).map((p) => holds(loop, p))).size);
       expect(
         sides.filter((n) => n > 1),
         `${name} crosses a layer's edge`,

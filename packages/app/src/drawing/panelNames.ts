@@ -11,9 +11,9 @@ const CROWDED_PX = { x: 60, y: 34 } as const;
 const ASIDE_PX: readonly Point[] = [0, -40, 40, -74, 74]
   .flatMap((dx) => [0, -24, 24, -40, 40].map((dy): Point => [dx, dy]))
   .sort((a, b) => Math.hypot(...a) - Math.hypot(...b));
-/** half a letter's width, half a name's height, px */
+/** half a letter's width, and how far letters stand above and below their foot, px */
 const HALF_LETTER_PX = 3.6;
-const HALF_NAME_PX = 9;
+const NAME_PX = { above: 11, below: 4 } as const;
 /** a panel narrower or lower than this (px) has no room for a name: pointing at it still tells it */
 const LEAST_NAMED_PX = { width: 60, height: 24 } as const;
 
@@ -30,12 +30,12 @@ function middleOf(points: readonly Point[]): Point {
   return [x / (3 * area), y / (3 * area)];
 }
 
-/** Whether a line runs through a box round `at`: their extents meet, and the corners do not all lie on one side of it. */
-function crosses(a: Point, b: Point, at: Point, half: number): boolean {
-  const [left, right, top, bottom] = [at[0] - half, at[0] + half, at[1] - HALF_NAME_PX, at[1] + HALF_NAME_PX];
+/** Whether a line runs through a name: their extents meet, and the name's corners do not all lie on one side of it. */
+function crosses(a: Point, b: Point, [x, foot]: Point, half: number): boolean {
+  const [left, right, top, bottom] = [x - half, x + half, foot - NAME_PX.above, foot + NAME_PX.below];
   if (Math.max(a[0], b[0]) < left || Math.min(a[0], b[0]) > right) return false;
   if (Math.max(a[1], b[1]) < top || Math.min(a[1], b[1]) > bottom) return false;
-  const side = (x: number, y: number): boolean => (b[0] - a[0]) * (y - a[1]) - (b[1] - a[1]) * (x - a[0]) > 0;
+  const side = (px: number, py: number): boolean => (b[0] - a[0]) * (py - a[1]) - (b[1] - a[1]) * (px - a[0]) > 0;
   const first = side(left, top);
   return [side(right, top), side(right, bottom), side(left, bottom)].some((s) => s !== first);
 }
@@ -54,14 +54,14 @@ interface Around {
   readonly laid: readonly (readonly Point[])[];
 }
 
-/** The names of a piece's panels, but for those that are covered by the contents or too small. */
+/** The names of a piece's panels, but for those that are covered by the contents or have no room left for one. */
 export function panelNames(piece: Piece, view: View, { contents, dimensions, laid }: Around): PanelName[] {
-  const figures = dimensions
-    .filter((d) => d.piece === piece.id && d.offset === 0)
-    .map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
+  const inside = dimensions.filter((d) => d.piece === piece.id && d.offset === 0);
+  const figures = inside.map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
   const glued = piece.glue.filter((g) => g.face === "front").map((g) => g.polygon);
   const slits = piece.cuts.flatMap((c) => c.path.map((line) => flatten([line])));
-  const lines = [...laid, ...glued, ...slits].map((loop) => loop.map((p) => toScreen(view, p)));
+  const measured = inside.map((d) => [d.from, d.to]);
+  const lines = [...laid, ...glued, ...slits, ...measured].map((loop) => loop.map((p) => toScreen(view, p)));
   return piece.panels.flatMap((panel): PanelName[] => {
     if (contents.some((c) => c.on.panel === panel.id)) return [];
     const points = flatten(panel.outline);
@@ -76,14 +76,17 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
       : ([0, 0] as const);
     const start = toScreen(view, [middle[0] + out[0] * away, middle[1] + out[1] * away]);
     const half = panel.name.length * HALF_LETTER_PX;
-    const onPanel = (at: Point): boolean =>
-      [at[0] - half, at[0] + half].every((x) => holds(points, [(x - view.x0) / view.k, (view.y0 - at[1]) / view.k]));
+    const onPanel = ([x, foot]: Point): boolean =>
+      [x - half, x + half].every((px) =>
+        [foot - NAME_PX.above, foot + NAME_PX.below].every((py) =>
+          holds(points, [(px - view.x0) / view.k, (view.y0 - py) / view.k]),
+        ),
+      );
     const free = (at: Point): boolean =>
       !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
       !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)));
-    // a figure in the same place has the better right to it: the name steps aside as long as it stays on its panel
-    const seats = ASIDE_PX.map(([dx, dy]): Point => [start[0] + dx, start[1] + dy]);
-    const at = seats.find((seat) => onPanel(seat) && free(seat)) ?? seats.find(onPanel);
+    // a figure in the same place has the better right to it: the name steps aside on its panel, or is left out
+    const at = ASIDE_PX.map(([dx, dy]): Point => [start[0] + dx, start[1] + dy]).find((p) => onPanel(p) && free(p));
     return at ? [{ id: panel.id, name: panel.name, at }] : [];
   });
 }

@@ -143,12 +143,14 @@ function dimensions({ side, front, topDepth, across, up, topIn, radius, throat }
     {
       id: "side-flap",
       piece,
-      from: [side, front + up / 2],
-      to: [0, front + up / 2],
+      // outside the paper, and clear of the middle, where the height's figure stands
+      from: [side, front + up * 0.7],
+      to: [0, front + up * 0.7],
       offset: 0,
       value: side,
       sets: "settings.sideFlap",
       lights: ["left", "right"],
+      after: true,
     },
     {
       id: "top-flap",
