@@ -3,11 +3,13 @@ import { formatLength, type Pile, type Ply } from "@cut-fold/core";
 import { useDisplay } from "../store/settings.ts";
 import { colour } from "../theme/theme.ts";
 
-const WIDE = 120;
+const WIDE = 100;
 const TALL = 96;
 /** px: a thinner ply would not be seen, a thicker one would crowd out the others */
 const THINNEST = 2.5;
 const LABEL_GAP = 17;
+/** letters of a name and its count that find room beside the pile */
+const LONGEST = 17;
 
 const FILLS: Readonly<Record<Ply["kind"], string>> = {
   base: "#f4ead2",
@@ -42,6 +44,13 @@ function labelsFor(plies: readonly Drawn[]): number[] {
     at.push(i === 0 ? Math.max(12, wanted) : Math.max((at[i - 1] as number) + LABEL_GAP, wanted));
   });
   return at.reverse();
+}
+
+/** Its name, shortened where it must be, and how many of it. */
+function labelOf({ name, count }: Ply): string {
+  const counted = count > 1 ? ` ×${String(count)}` : "";
+  const room = LONGEST - counted.length;
+  return (name.length > room ? `${name.slice(0, room - 1)}…` : name) + counted;
 }
 
 export function PileView({ pile }: { readonly pile: Pile }) {
@@ -93,8 +102,7 @@ export function PileView({ pile }: { readonly pile: Pile }) {
                 fill="none"
               />
               <text x={WIDE + 9} y={label} fontSize={14} fill={colour.ink}>
-                {ply.name.length > 12 ? `${ply.name.slice(0, 11)}…` : ply.name}
-                {ply.count > 1 ? ` ×${String(ply.count)}` : ""}
+                {labelOf(ply)}
               </text>
             </g>
           );
