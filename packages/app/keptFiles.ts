@@ -1,7 +1,10 @@
 import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import path from "node:path";
 import type { Plugin } from "vite";
 
 export const KEEPER = "keeper";
+const PUBLIC = path.join(import.meta.dirname, "public");
 
 /** Writes the names of all files of a build into its keeper, with a version that changes with any of them. */
 export function keptFiles(): Plugin {
@@ -13,19 +16,20 @@ export function keptFiles(): Plugin {
       handler(_options, bundle) {
         const keeper = Object.values(bundle).find((file) => file.type === "chunk" && file.name === KEEPER);
         if (keeper?.type !== "chunk") this.error("the build has no keeper");
-        const names = Object.keys(bundle)
-          .filter((name) => name !== keeper.fileName && !name.endsWith(".html") && !name.endsWith(".map"))
-          .map((name) => `/${name}`)
-          .sort();
+        const made = Object.keys(bundle).filter(
+          (name) => name !== keeper.fileName && !name.endsWith(".html") && !name.endsWith(".map"),
+        );
+        // files that are only copied are no part of the bundle, and carry no hash in their names
+        const copied = readdirSync(PUBLIC);
+        const names = [...made, ...copied].map((name) => `/${name}`).sort();
         const page = Object.values(bundle).find((file) => file.fileName === "index.html");
-        const version = createHash("sha256")
+        const sum = createHash("sha256")
           .update(names.join())
-          .update(page?.type === "asset" ? page.source : "")
-          .digest("hex")
-          .slice(0, 12);
+          .update(page?.type === "asset" ? page.source : "");
+        for (const name of copied) sum.update(readFileSync(path.join(PUBLIC, name)));
         keeper.code = keeper.code
-          .replaceAll("KEPT_FILES", JSON.stringify([...names, "/icon.svg"]))
-          .replaceAll("KEPT_VERSION", JSON.stringify(version));
+          .replaceAll("KEPT_FILES", JSON.stringify(names))
+          .replaceAll("KEPT_VERSION", JSON.stringify(sum.digest("hex").slice(0, 12)));
       },
     },
   };

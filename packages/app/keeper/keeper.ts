@@ -30,17 +30,20 @@ self.addEventListener("activate", (event) => {
   event.waitUntil(take());
 });
 
+/** What is kept at an address: by us, whatever else this origin may have served. */
+const keptAt = async (request: RequestInfo): Promise<Response | undefined> => (await caches.open(NAME)).match(request);
+
 async function page(request: Request): Promise<Response> {
   try {
     return await fetch(request);
   } catch (error) {
-    const kept = await caches.match(PAGE);
+    const kept = await keptAt(PAGE);
     if (kept) return kept;
     throw error;
   }
 }
 
-const part = async (request: Request): Promise<Response> => (await caches.match(request)) ?? (await fetch(request));
+const part = async (request: Request): Promise<Response> => (await keptAt(request)) ?? (await fetch(request));
 
 self.addEventListener("fetch", (event) => {
   const { request } = event;

@@ -6,6 +6,7 @@ export type { ContentsPreset } from "./catalogue/contents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
 export { formById, forms } from "./forms/index.ts";
 export { asContents, changed, changeFor, type SpecChange } from "./forms/change.ts";
+export { layerId } from "./forms/layers.ts";
 export { largestCard } from "./forms/largestCard.ts";
 export { fitsIn } from "./geometry/fit.ts";
 export * from "./geometry/path.ts";

@@ -1,4 +1,5 @@
 /** What lies on what, from the table up: the pile seen from the side, with its total. */
+import { layerId } from "./forms/layers.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
 
@@ -45,7 +46,7 @@ export function cardPile({ spec, finished, pieces }: Solution): Pile | undefined
   if (!finished) return undefined;
   const { layers = [], stock } = spec;
   const raised: Ply[] = layers.flatMap(({ name, stock: paper, raised: foam }, i): Ply[] => {
-    const width = pieces.find((p) => p.id === `layer-${String(i + 1)}`)?.blank.width ?? finished.width;
+    const width = pieces.find((p) => p.id === layerId(i))?.blank.width ?? finished.width;
     return [
       ...(foam > 0 ? [{ name: "Foam", thickness: foam, count: 1, width: width * 0.8, kind: "foam" as const }] : []),
       { name, thickness: paper.caliper, count: 1, width, kind: "layer" },

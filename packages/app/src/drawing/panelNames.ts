@@ -86,7 +86,8 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
       !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
       !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)));
     // a figure in the same place has the better right to it: the name steps aside on its panel, or is left out
-    const at = ASIDE_PX.map(([dx, dy]): Point => [start[0] + dx, start[1] + dy]).find((p) => onPanel(p) && free(p));
-    return at ? [{ id: panel.id, name: panel.name, at }] : [];
+    const seat = ([dx, dy]: Point): Point => [start[0] + dx, start[1] + dy];
+    const step = ASIDE_PX.find((s) => onPanel(seat(s)) && free(seat(s)));
+    return step ? [{ id: panel.id, name: panel.name, at: seat(step) }] : [];
   });
 }

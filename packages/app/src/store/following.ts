@@ -41,7 +41,7 @@ export function following(cards: readonly Draft[], all: ReadonlyMap<string, Draf
         const contents = contentsFrom(card, was);
         const read = contents && changed(draft.spec, { contents });
         return read?.ok && !isSameThing(read.value.contents, was)
-          ? [{ ...draft, spec: read.value, changed: card.changed }]
+          ? [{ ...draft, spec: read.value, changed: new Date().toISOString() }]
           : [];
       }),
   );

@@ -53,15 +53,16 @@ function replace(draft: Draft): void {
 /**
  * Changes the recipe of the open draft. Gives the problems instead when it cannot be. A size set by hand is the maker's
  * own from then on: the draft no longer follows its card.
- * @param holds the card's draft that the change comes from
+ * @param holds the card's draft that the change comes from; null lets go of the one it follows, whatever the size
  */
-export function change(by: SpecChange, holds?: string): readonly Problem[] {
+export function change(by: SpecChange, holds?: string | null): readonly Problem[] {
   const { draft } = useOpenDraft.getState();
   if (!draft) return [];
   const read = changed(draft.spec, by);
   if (!read.ok) return read.problems;
   const { holds: held, ...rest } = draft;
-  const follows = holds ?? (isSameThing(read.value.contents, draft.spec.contents) ? held : undefined);
+  const kept = isSameThing(read.value.contents, draft.spec.contents) ? held : undefined;
+  const follows = holds === undefined ? kept : (holds ?? undefined);
   const next = { ...rest, spec: read.value, changed: new Date().toISOString() };
   replace(follows === undefined ? next : { ...next, holds: follows });
   return [];

@@ -222,6 +222,15 @@ describe("a card and the envelope that follows it", () => {
     expect(useOpenDraft.getState().draft?.holds).toBe("demo-leaf-card");
   });
 
+  it("is let go when a size is chosen for it, even the very size it has", () => {
+    useDrafts.getState().put([byId("demo-leaf-card"), byId("demo-leaf-deep")]);
+    openDraft(byId("demo-leaf-deep"));
+    const { contents } = byId("demo-leaf-deep").spec;
+    change({ contents: { preset: undefined } }, null);
+    expect(useOpenDraft.getState().draft).not.toHaveProperty("holds");
+    expect(useOpenDraft.getState().draft?.spec.contents).toEqual(contents);
+  });
+
   it("can be any envelope, from any card in the drawer", () => {
     const [card, envelope] = [byId("demo-leaf-card"), byId("demo-invitation-envelope")];
     useDrafts.getState().put([card, envelope]);

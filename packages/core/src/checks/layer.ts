@@ -1,3 +1,4 @@
+import { layerId } from "../forms/layers.ts";
 import { areaOf, clipConvex, flatten, polygon } from "../geometry/path.ts";
 import { place } from "../geometry/point.ts";
 import type { Join, Piece } from "../model/piece.ts";
@@ -32,7 +33,7 @@ export const layer: Check = {
   codes: ["thin", "uneven", "nothing", "sticks-out"],
   run: ({ spec, pieces, drafted }) =>
     (spec.layers ?? []).flatMap((said, index): Finding[] => {
-      const join = drafted.joins.find((j) => j.piece === `layer-${String(index + 1)}`);
+      const join = drafted.joins.find((j) => j.piece === layerId(index));
       const margins = join && marginsOf(pieces, join);
       if (!join || !margins) return [];
       const at = { check: "layer", piece: join.piece, facts: { name: said.name } } as const;

@@ -100,6 +100,9 @@ const box = (left: number, bottom: number, right: number, top: number): readonly
   [left, top],
 ];
 
+/** The piece that a layer becomes, by its place in the recipe's list. */
+export const layerId = (index: number): string => `layer-${String(index + 1)}`;
+
 /** A drafted card with its layers laid on. The card's thickness grows by every stack. */
 export function withLayers(drafted: Drafted, layers: readonly Layer[], grid: number): Drafted {
   const [card] = drafted.pieces;
@@ -111,7 +114,7 @@ export function withLayers(drafted: Drafted, layers: readonly Layer[], grid: num
   // how high each face is built up; neighbours on one face lie side by side or over one another: counted as over
   const stacks = new Map<string, number>();
   layers.forEach((layer, i) => {
-    const id = `layer-${String(i + 1)}`;
+    const id = layerId(i);
     const face: Face = layer.side === "outside" ? "front" : "back";
     const key = `${layer.panel}/${face}`;
     const ground = grounds.get(key) ?? groundOf(card, layer.panel, face);

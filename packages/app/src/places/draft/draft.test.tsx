@@ -154,6 +154,11 @@ describe("a card and what follows it", () => {
     expect(stages().queryByText(/Its size and thickness follow/u)).toBeNull();
     await maker.selectOptions(goesIn, "draft:demo-leaf-card");
     expect(draftNow()).toMatchObject({ holds: "demo-leaf-card", spec: { contents: { width: 148, thickness: 7.339 } } });
+    // "Own size" keeps the size and lets the card go
+    await maker.selectOptions(goesIn, "");
+    expect(goesIn).toHaveProperty("value", "");
+    expect(draftNow().holds).toBeUndefined();
+    expect(draftNow().spec.contents).toMatchObject({ width: 148, thickness: 7.339 });
   });
 });
 

@@ -40,29 +40,18 @@ const onThickness = (thickness: number): void => {
 const onQuantity = (quantity: number): void => {
   change({ quantity });
 };
+/** A size chosen from the list is nobody else's: a card that was followed is let go, even where the size stays. */
 const onPreset = (preset: string): void => {
-  change(
-    preset === ""
-      ? { contents: { preset: undefined } }
-      : {
-          contents: {
-            preset,
-            width: undefined,
-            height: undefined,
-            thickness: undefined,
-            name: undefined,
-            pile: undefined,
-          },
-        },
-  );
+  const taken = { preset, width: undefined, height: undefined, thickness: undefined, name: undefined, pile: undefined };
+  change({ contents: preset === "" ? { preset: undefined } : taken }, null);
 };
 
-/** What goes inside: named, measured, counted. */
 interface InsideStageProps extends Pick<Spec, "contents" | "quantity" | "form"> {
   /** the card's draft it follows */
   readonly follows: string | undefined;
 }
 
+/** What goes inside: named, measured, counted. */
 export function InsideStage({ contents, quantity, form, follows }: InsideStageProps) {
   const holds = formById(form)?.kind === "envelope";
   return (

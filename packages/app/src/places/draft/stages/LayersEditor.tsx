@@ -7,6 +7,7 @@ import {
   formatSize,
   formById,
   LAYER_MM,
+  layerId,
   type Layer,
   marginsOf,
   type Piece,
@@ -52,9 +53,6 @@ const AT_MM = { min: 0, max: 400 } as const;
 /** Panels that take layers. */
 type Faces = readonly { readonly id: string; readonly name: string }[];
 const NO_FACES: Faces = [];
-
-/** The piece that a layer becomes. */
-const layerId = (index: number): string => `layer-${String(index + 1)}`;
 
 const layersNow = (): readonly Layer[] => useOpenDraft.getState().draft?.spec.layers ?? [];
 
