@@ -1,5 +1,6 @@
 /** How long core takes, beside a fixed piece of arithmetic timed in the same run. Prints JSON. */
-import { catalogue, chartOf, forms, readSpec, solve, type Spec, tableCells, trimPlans } from "@cut-fold/core";
+import { catalogue, chartOf, readSpec, solve, type Spec, tableCells, trimPlans } from "@cut-fold/core";
+import { forms } from "@cut-fold/core/forms";
 import { prove } from "@cut-fold/core/proof";
 
 const RUNS = 3000;

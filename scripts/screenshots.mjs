@@ -21,6 +21,8 @@ const VIEWS = [
     },
   ],
   ["card-base", "/draft/demo-invitation-card/flat?stage=details"],
+  ["gift-card", "/draft/demo-gift-card/flat?stage=details"],
+  ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
   ["pointed", "/draft/demo-supper/flat?stage=holder"],
   ["open-end", "/draft/demo-certificate/folded?stage=holder", "in"],
   ["deep-flat", "/draft/demo-leaf-deep/flat?stage=details"],

@@ -14,6 +14,7 @@ import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { saveProject } from "./store/files.ts";
+import { loadAllForms } from "./store/forms.ts";
 import { isKept } from "./store/keeper.ts";
 import { tryAgain } from "./parts/tryAgain.ts";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
@@ -23,11 +24,18 @@ import { theme } from "./theme/theme.ts";
 // the drawer shows first; the table is fetched while the eye is on it
 const loadDraft = async () => ({ default: (await import("./places/draft/DraftPlace.tsx")).DraftPlace });
 const DraftPlace = lazy(loadDraft);
-const ChartPlace = lazy(async () => ({ default: (await import("./places/chart/ChartPlace.tsx")).ChartPlace }));
-const ComparePlace = lazy(async () => ({
-  default: (await import("./places/compare/ComparePlace.tsx")).ComparePlace,
-}));
-const BackPlace = lazy(async () => ({ default: (await import("./places/back/BackPlace.tsx")).BackPlace }));
+const ChartPlace = lazy(async () => {
+  await loadAllForms();
+  return { default: (await import("./places/chart/ChartPlace.tsx")).ChartPlace };
+});
+const ComparePlace = lazy(async () => {
+  await loadAllForms();
+  return { default: (await import("./places/compare/ComparePlace.tsx")).ComparePlace };
+});
+const BackPlace = lazy(async () => {
+  await loadAllForms();
+  return { default: (await import("./places/back/BackPlace.tsx")).BackPlace };
+});
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));

@@ -7,7 +7,7 @@ import {
   cutsOf,
   type Display,
   find,
-  forms,
+  pose,
   type Problem,
   rank,
   readBack,
@@ -19,6 +19,7 @@ import {
   sayCut,
   sayFinding,
   sayProblem,
+  type Solution,
   solutionJson,
   solve,
   type Spec,
@@ -28,7 +29,8 @@ import {
   writeProject,
   writeSvg,
 } from "@cut-fold/core";
-import { prove } from "@cut-fold/core/proof";
+import { forms } from "@cut-fold/core/forms";
+import { prove, proveMotion } from "@cut-fold/core/proof";
 import { z } from "zod";
 import { BadInput } from "./badInput.ts";
 
@@ -69,6 +71,37 @@ function flag(flags: Given["flags"], name: string, allowed: readonly string[]): 
   return value;
 }
 
+/** At rest, and over the whole travel of everything that moves. */
+function proveWhole(solution: Solution): unknown {
+  const rest = prove(solution);
+  const motions = solution.motions.map(({ id }) => ({ id, ...proveMotion(solution, id) }));
+  const moving = motions.map(({ id, ok, crossings }) => ({ id, ok, crossings }));
+  return { ...rest, ok: rest.ok && motions.every((m) => m.ok), ...(moving.length > 0 && { motions: moving }) };
+}
+
+const poseSchema = z.strictObject({
+  spec: z.unknown(),
+  folded: z.number().min(0).max(1000).optional(),
+  set: z.record(z.string(), z.number().min(0).max(1)).optional(),
+});
+
+/** A solved recipe where it is in space. */
+function posed(job: unknown): unknown {
+  const asked = poseSchema.safeParse(job);
+  if (!asked.success)
+    throw new BadInput(asked.error.issues.map((issue) => `${issue.path.join(".") || "job"}: ${issue.message}`));
+  const { spec, folded, set } = asked.data;
+  return forSpecs(spec, (read) => {
+    const solution = solve(read);
+    const unknown = Object.keys(set ?? {}).filter((id) => !solution.motions.some((m) => m.id === id));
+    if (unknown.length > 0) {
+      const known = solution.motions.map((m) => m.id).join(", ") || "nothing moves here";
+      throw new BadInput(unknown.map((id) => `set.${id}: is no motion of this form; known: ${known}`));
+    }
+    return pose(solution, { ...(folded !== undefined && { folded }), ...(set && { set }) });
+  });
+}
+
 const EXPORTS = ["svg", "pdf", "json"] as const;
 
 function fonts(): { regular: Uint8Array; strong: Uint8Array } {
@@ -99,10 +132,12 @@ export const commands: Readonly<Record<string, Command>> = {
   forms: {
     flags: [],
     run: () =>
-      forms.map(({ id, title, kind, about, methods, settings }) => ({
+      forms.map(({ id, title, purpose, about, methods, settings }) => ({
         id,
         title,
-        kind,
+        purpose,
+        // what earlier versions called it: everything that holds something was an envelope
+        kind: purpose === "card" || purpose === "part" ? purpose : "envelope",
         about,
         methods,
         settings: z.toJSONSchema(settings, { io: "input" }),
@@ -113,7 +148,14 @@ export const commands: Readonly<Record<string, Command>> = {
     flags: [],
     run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))),
   },
-  prove: { flags: [], run: ({ json }) => forSpecs(json(), (spec) => prove(solve(spec))) },
+  prove: { flags: [], run: ({ json }) => forSpecs(json(), (spec) => proveWhole(solve(spec))) },
+  pose: {
+    flags: [],
+    run: ({ json }) => {
+      const given = json();
+      return Array.isArray(given) ? given.map((job) => posed(job)) : posed(given);
+    },
+  },
   chart: {
     flags: ["form", "board", "units", "ruler", "sheet"],
     run: ({ flags }) => {

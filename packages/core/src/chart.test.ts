@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { catalogue } from "./catalogue/index.ts";
 import { chartOf } from "./chart.ts";
-import { forms } from "./forms/index.ts";
+import { forms } from "./forms/all.ts";
 import { solve } from "./solve.ts";
 
 describe("the size chart", () => {

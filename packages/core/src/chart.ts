@@ -4,7 +4,8 @@ import type { ContentsPreset } from "./catalogue/contents.ts";
 import { fitsIn } from "./geometry/fit.ts";
 import type { Extent, Finding } from "./model/solution.ts";
 import type { Sheet, Spec } from "./model/spec.ts";
-import { readSpec, type Problem } from "./forms/readSpec.ts";
+import { readSpec, type Problem } from "./recipe/readSpec.ts";
+import { mainPiece } from "./model/solution.ts";
 import { solve } from "./solve.ts";
 
 export interface ChartRow {
@@ -54,7 +55,7 @@ export function chartRow(contents: ContentsPreset, { form, board, ruler, notch, 
   });
   if (!read.ok) return read;
   const solution = solve(read.value);
-  const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
+  const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
   const measured = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
   const sheets = catalogue.sheets.filter((s) => fitsIn(blank.width, blank.height, s.width, s.height)).map((s) => s.id);
   const row: ChartRow = {

@@ -4,10 +4,23 @@ export { find, type Entry } from "./catalogue/entry.ts";
 export type { Board, PunchBoard, ScoringBoard } from "./catalogue/boards.ts";
 export type { ContentsPreset } from "./catalogue/contents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
-export { formById, forms } from "./forms/index.ts";
-export { asContents, changed, changeFor, type SpecChange } from "./forms/change.ts";
-export { layerId } from "./forms/layers.ts";
-export { largestCard } from "./forms/largestCard.ts";
+export { formById, formIds, loadedForms, loadForms } from "./forms/index.ts";
+export {
+  asContents,
+  changed,
+  inOrder,
+  type PartsChange,
+  type SpecChange,
+  valueAt,
+  withoutFitting,
+} from "./recipe/change.ts";
+export { fittingKinds, kindById } from "./fittings/index.ts";
+export type { FittingKind } from "./fittings/kind.ts";
+export { cornerOf, poseOn, ruled } from "./fittings/place.ts";
+export { type OnGround, type Snap, snapped } from "./fittings/snap.ts";
+export { type Asks } from "./fittings/kind.ts";
+export { groundsOn } from "./recipe/readFittings.ts";
+export { largestCard } from "./recipe/largestCard.ts";
 export { fitsIn } from "./geometry/fit.ts";
 export * from "./geometry/path.ts";
 export * from "./geometry/point.ts";
@@ -15,8 +28,10 @@ export * from "./model/piece.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export { settingMeta, type SettingMeta } from "./model/setting.ts";
-export { settingsOf, type Form, type Setup } from "./model/form.ts";
-export { readSpec, setupOf, type Problem, type Read } from "./forms/readSpec.ts";
+export { settingsOf, type Form, type Ground, type Setup } from "./forms/form.ts";
+export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
+export { setupOf } from "./recipe/readMethod.ts";
+export * from "./model/fitting.ts";
 export { solve } from "./solve.ts";
 export * from "./units/format.ts";
 export * from "./units/length.ts";
@@ -25,17 +40,29 @@ export * from "./words/en.ts";
 export * from "./folding/pose.ts";
 export * from "./folding/stages.ts";
 export * from "./folding/picture.ts";
+export {
+  assembledAt,
+  type Assembled,
+  type Inside,
+  openFolds,
+  type Sheet as PaperSheet,
+  wayOut,
+} from "./folding/assembled.ts";
+export { pose, type Posed } from "./folding/posed.ts";
+export { travelOf } from "./paper/motion.ts";
 export * from "./formats/project.ts";
 export { writeSvg, inARow, yDown } from "./formats/svg.ts";
 export * from "./formats/strokes.ts";
 export * from "./chart.ts";
 export { rank, type Ranked } from "./rank.ts";
+export { type Offer, offersFor } from "./offers.ts";
+export { gainOf } from "./gain.ts";
 export * from "./layout/trimPlan.ts";
-export { borderFor, marginsOf } from "./paper/margin.ts";
 export { openingsOf } from "./paper/opening.ts";
-export { thingsIn } from "./forms/pack.ts";
+export { thingsIn } from "./recipe/pack.ts";
 export { solutionJson } from "./formats/solutionJson.ts";
 export * from "./workBack.ts";
 export * from "./resize.ts";
+export { type Resized, type Said, type To } from "./recipe/resize.ts";
 export * from "./table.ts";
 export * from "./pile.ts";

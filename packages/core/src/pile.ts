@@ -1,7 +1,7 @@
 /** What lies on what, from the table up: the pile seen from the side, with its total. */
-import { layerId } from "./forms/layers.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
+import { solve } from "./solve.ts";
 
 /** One kind of ply: so many sheets of one thickness, mm. */
 export interface Ply {
@@ -41,21 +41,25 @@ export function insidePile({ contents }: Spec): Pile {
   return { plies, total: totalOf(plies) };
 }
 
-/** A card with its layers: base plies, then what is laid on each face, foam under it where it is raised. */
-export function cardPile({ spec, finished, pieces }: Solution): Pile | undefined {
-  if (!finished) return undefined;
-  const { layers = [], stock } = spec;
-  const raised: Ply[] = layers.flatMap(({ name, stock: paper, raised: foam }, i): Ply[] => {
-    const width = pieces.find((p) => p.id === layerId(i))?.blank.width ?? finished.width;
+/** A card with what is laid on it: base plies, then each thing, foam under it where it is raised. */
+export function cardPile(solution: Solution): Pile | undefined {
+  const { spec, finished, fittings, pieces, main } = solution;
+  const base = finished && fittings.length > 0 ? solve({ ...spec, fittings: undefined }).finished : finished;
+  if (!finished || !base) return undefined;
+  const laid = fittings.flatMap((lying): Ply[] => {
+    const row = spec.fittings?.find((f) => f.id === lying.id);
+    const piece = pieces.find((p) => p.fitting === lying.id);
+    if (!row || !piece) return [];
+    const foam = Number(row["raised"] ?? 0);
+    const { width } = lying;
     return [
       ...(foam > 0 ? [{ name: "Foam", thickness: foam, count: 1, width: width * 0.8, kind: "foam" as const }] : []),
-      { name, thickness: paper.caliper, count: 1, width, kind: "layer" },
+      { name: row.name, thickness: lying.high - lying.low, count: 1, width, kind: "layer" },
     ];
   });
-  const layered = raised.reduce((sum, p) => sum + p.thickness * p.count, 0);
-  // what is not layer is the folded base itself
-  const count = Math.round((finished.thickness - layered) / stock.caliper);
-  const base: Ply = { name: "Card base", thickness: stock.caliper, count, width: finished.width, kind: "base" };
-  const plies = [base, ...raised];
-  return { plies, total: totalOf(plies) };
+  const { caliper } = spec.stock;
+  const name = pieces.find((p) => p.id === main)?.name ?? "Card base";
+  const count = Math.round(base.thickness / caliper);
+  const own: Ply = { name, thickness: caliper, count, width: finished.width, kind: "base" };
+  return { plies: [own, ...laid], total: finished.thickness };
 }

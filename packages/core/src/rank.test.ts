@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { forms } from "./forms/index.ts";
+import { forms } from "./forms/all.ts";
 import { rank } from "./rank.ts";
 import { specOf } from "./test/randomSpec.ts";
 
@@ -14,7 +14,7 @@ describe("ranking", () => {
         .sort(),
     ).toEqual(
       forms
-        .filter((f) => f.kind === "envelope")
+        .filter((f) => f.purpose !== "card" && f.purpose !== "part")
         .map((f) => f.id)
         .sort(),
     );
@@ -26,8 +26,9 @@ describe("ranking", () => {
     const fits = rows.map((r) => r.fits);
     expect(fits).toEqual([...fits].sort((a, b) => Number(b) - Number(a)));
     expect(rows.find((r) => r.form === "pointed-envelope")).toMatchObject({ fits: false, sheets: undefined });
-    expect(rows[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 40 });
-    expect(rows[0]?.reasons.map((r) => r.code)).toContain("least-paper");
+    const envelopes = rows.filter((r) => r.purpose === "envelope");
+    expect(envelopes[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 40 });
+    expect(envelopes[0]?.reasons.map((r) => r.code)).toContain("least-paper");
   });
 
   it("keeps the ruler's unit when another board is needed", () => {

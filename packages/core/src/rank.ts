@@ -1,15 +1,17 @@
 /** Which form to make: every holder solved for the same contents, the most sensible first, each with its reasons. */
 import { catalogue } from "./catalogue/index.ts";
-import { forms } from "./forms/index.ts";
-import { changed } from "./forms/change.ts";
+import { mainPiece } from "./model/solution.ts";
+import { loadedForms } from "./forms/index.ts";
+import { changed } from "./recipe/change.ts";
 import { fitsIn } from "./geometry/fit.ts";
 import { paperArea, trimPlans } from "./layout/trimPlan.ts";
 import type { Reason, Solution } from "./model/solution.ts";
-import type { Sheet, Spec } from "./model/spec.ts";
+import type { Purpose, Sheet, Spec } from "./model/spec.ts";
 import { solve } from "./solve.ts";
 
 export interface Ranked {
   readonly form: string;
+  readonly purpose: Purpose;
   readonly spec: Spec;
   readonly solution: Solution;
   readonly blank: { readonly width: number; readonly height: number };
@@ -25,7 +27,7 @@ const usualSheet = (blank: Ranked["blank"]): Pick<Sheet, "width" | "height"> | u
     .filter((s) => fitsIn(blank.width, blank.height, s.width, s.height))
     .sort((a, b) => a.width * a.height - b.width * b.height)[0];
 
-/** Sheets that all pieces of the whole run come out of, layers' own papers left aside; undefined where one does not. */
+/** Sheets that all pieces of the whole run come out of, what has a paper of its own left aside; undefined where one does not. */
 function sheetsFor(
   spec: Spec,
   { pieces }: Solution,
@@ -38,20 +40,21 @@ function sheetsFor(
 
 /** Ranks the forms that can hold what a recipe has inside: those that fit first, then by paper, then by steps. */
 export function rank(spec: Spec): Ranked[] {
-  const rows = forms
-    .filter((form) => form.kind === "envelope")
+  const rows = loadedForms()
+    .filter((form) => form.purpose !== "card" && form.purpose !== "part")
     .flatMap((form): Ranked[] => {
       const read = form.id === spec.form ? { ok: true as const, value: spec } : changed(spec, { form: form.id });
       if (!read.ok) return [];
       const own = read.value;
       const solution = solve(own);
-      const blank = solution.pieces[0]?.blank;
+      const blank = mainPiece(solution)?.blank;
       if (!blank) return [];
       const sheet = spec.sheet ?? usualSheet(blank);
       const need = sheet && sheetsFor(own, solution, sheet);
       return [
         {
           form: form.id,
+          purpose: form.purpose,
           spec: own,
           solution,
           blank,
@@ -63,13 +66,15 @@ export function rank(spec: Spec): Ranked[] {
     });
   const area = ({ solution }: Ranked): number => paperArea(solution);
   const faults = ({ solution }: Ranked): number => solution.findings.filter((f) => f.severity === "error").length;
-  const leastPaper = Math.min(...rows.map(area));
-  const fewest = Math.min(...rows.map((r) => r.solution.steps.length));
+  // an envelope is weighed against envelopes, a pocket against pockets
+  const alike = (row: Ranked): readonly Ranked[] => rows.filter((r) => r.purpose === row.purpose);
   return rows
-    .map((row): Ranked => ({
-      ...row,
-      reasons: reasonsFor(row, spec, area(row) <= leastPaper + 1e-6, row.solution.steps.length === fewest),
-    }))
+    .map((row): Ranked => {
+      const others = alike(row);
+      const least = area(row) <= Math.min(...others.map(area)) + 1e-6;
+      const steps = Math.min(...others.map((r) => r.solution.steps.length));
+      return { ...row, reasons: reasonsFor(row, spec, least, row.solution.steps.length === steps) };
+    })
     .sort(
       (a, b) =>
         Number(b.fits) - Number(a.fits) ||

@@ -1,11 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { prove } from "./folding/proof.ts";
-import { forms } from "./forms/index.ts";
+import { forms } from "./forms/all.ts";
 import { resize } from "./resize.ts";
 import { solve } from "./solve.ts";
-import { randomSpec, specOf } from "./test/randomSpec.ts";
-import { marginsOf } from "./paper/margin.ts";
+import { marginsOf, randomSpec, specOf } from "./test/randomSpec.ts";
 
 const MM = { method: { board: "scoring-millimetre" } };
 const sized = (spec: ReturnType<typeof specOf>, width: number, height: number) => {
@@ -51,15 +50,14 @@ describe("the same again in another size", () => {
       ...MM,
     });
     const { spec: larger, keeps, follows } = sized(spec, 296, 210);
-    expect(larger.layers?.[1]).toMatchObject({ width: 40, at: 30 });
-    expect(larger.layers?.[2]).toMatchObject({ border: 6, width: 8 });
+    expect(larger.fittings?.[1]).toMatchObject({ width: 40, at: { y: { from: "top", by: 30 } } });
+    expect(larger.fittings?.[2]).toMatchObject({ border: 6, width: 8 });
     expect(keeps.map((k) => k.label)).toEqual(
       expect.arrayContaining(["Plum mat, border", "Frame, border", "Frame, bars"]),
     );
-    expect(follows.map((f) => f.label)).toEqual(["Band, width", "Band, from the edge"]);
+    expect(follows.map((f) => f.label)).toEqual(["Band, strip width", "Band, from the top"]);
     const s = solve(larger);
-    const mat = s.joins.find((j) => j.piece === "layer-1");
-    expect(mat && marginsOf(s.pieces, mat)).toEqual({ left: 4, right: 4, top: 4, bottom: 4 });
+    expect(marginsOf(s, "layer-1")).toEqual({ left: 4, right: 4, top: 4, bottom: 4 });
   });
 
   it("names what cannot follow: bounds, things of their own size, and what the checks now say", () => {

@@ -1,54 +1,85 @@
 /** The road itself: what the maker says → panels and folds → everything else. */
 import { checks } from "./checks/index.ts";
+import { type Laid, layFittings } from "./fittings/lay.ts";
+import { labelOf } from "./forms/form.ts";
 import { formById } from "./forms/index.ts";
+import { stepsOf } from "./methods/index.ts";
 import { materialsOf } from "./methods/materials.ts";
-import { withLayers } from "./forms/layers.ts";
-import { packOf, thingsIn } from "./forms/pack.ts";
-import { methodOf } from "./methods/index.ts";
-import type { Dimension } from "./model/piece.ts";
 import type { Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
+import { type Assembly, joinedUp } from "./paper/assembly.ts";
 import { derivePiece } from "./paper/derive.ts";
-import { setupOf } from "./forms/readSpec.ts";
-
-/** A figure that something larger in the same holder decides is not the card's to set. */
-const ownFigure = (d: Dimension, { contents }: Spec): Dimension =>
-  contents.also &&
-  ((d.sets === "contents.width" && d.value > contents.width) ||
-    (d.sets === "contents.height" && d.value > contents.height))
-    ? { ...d, sets: undefined }
-    : d;
+import { asFarAsTheyGo } from "./paper/motion.ts";
+import { heightsOf, lastOrder } from "./paper/pose.ts";
+import { draftOf } from "./paper/said.ts";
+import { withGlue } from "./paper/seam.ts";
+import { packOf } from "./recipe/pack.ts";
+import { rowOf } from "./recipe/readFittings.ts";
+import { setupOf } from "./recipe/readMethod.ts";
+import { freeFigures, thingsLying } from "./recipe/things.ts";
 
 /**
  * Solves a recipe that has been read. Pure: the same recipe gives the same solution.
- * @throws when the recipe names a form that does not exist; `readSpec` never gives such a one
+ * @throws when the recipe names a form that is not there; `readSpec` never gives such a one
  */
 export function solve(spec: Spec): Solution {
-  const form = formById(spec.form);
-  if (!form) throw new Error(`there is no form '${spec.form}'`);
-  const setup = setupOf(spec);
-  const { stock, settings, sheet, layers = [] } = spec;
-  const contents = packOf(spec.contents);
-  const drafted = withLayers(form.draft({ contents, stock, settings, setup, sheet }), layers, setup.grid);
-  const pieces = drafted.pieces.map(derivePiece);
-  const made = { spec, form, setup, drafted, pieces };
+  const { form, setup, whole } = drafted(spec);
+  const { caliper } = spec.stock;
+  const pieces = withGlue(whole, whole.seams, caliper).map(derivePiece);
+  const [own] = whole.parts as readonly [Laid, ...Laid[]];
+  const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
+  const made = { ...whole, spec, form, setup, pieces, asked: whole.motions, motions };
   return {
     spec,
     form: form.id,
-    inside: drafted.inside,
-    gap: drafted.gap,
+    inside: own.inside,
+    gap: own.gap,
     grid: setup.grid,
+    main: whole.main,
     pieces,
-    joins: drafted.joins,
-    contents: spec.contents.also
-      ? drafted.contents.map((whole) => ({ ...whole, things: thingsIn(spec.contents) }))
-      : drafted.contents,
-    ...(drafted.finished && { finished: drafted.finished }),
-    dimensions: drafted.dimensions.map((d) => ownFigure(d, spec)),
+    joins: whole.joins,
+    motions,
+    contents: thingsLying(spec, whole.contents),
+    ...(own.finished && { finished: finishedOf(own.finished, whole, caliper) }),
+    dimensions: freeFigures(spec, whole.dimensions),
+    ...(own.firstScore !== undefined && { firstScore: own.firstScore }),
+    fittings: whole.parts.flatMap((part) => part.lies ?? []),
     findings: checks.flatMap((check) => check.run(made)),
-    materials: materialsOf(pieces, drafted.joins, spec),
-    steps: methodOf(spec.method.kind)
-      .steps(made)
-      .map((step, i) => ({ n: i + 1, ...step })),
+    materials: materialsOf(pieces, whole.joins, spec),
+    steps: stepsOf(made).map((step, i) => ({ n: i + 1, ...step })),
   };
+}
+
+/** The form and its fittings, drafted and joined up: everything but what follows from folding the paper. */
+function drafted(spec: Spec) {
+  const form = formById(spec.form);
+  if (!form) throw new Error(`there is no form '${spec.form}'`);
+  const setup = setupOf(spec);
+  const { stock, settings, sheet, fittings = [] } = spec;
+  const contents = packOf(spec.contents);
+  const label = (setting: string): string | undefined => labelOf(form, setting);
+  const said = form.draft({ contents, stock, settings, setup, sheet });
+  const { outside, grounds } = form;
+  const own: Laid = {
+    ...draftOf(said, { contents, label }),
+    ...{ form, setup, stock, outside },
+    grounds: grounds?.(settings) ?? [],
+  };
+  return {
+    form,
+    setup,
+    whole: joinedUp(
+      layFittings(
+        own,
+        fittings.map((f) => rowOf(f, spec)),
+      ),
+    ),
+  };
+}
+
+/** A card's finished size: as thick as it is folded, with all that lies on it and in it. */
+function finishedOf(said: NonNullable<Solution["finished"]>, whole: Assembly, caliper: number) {
+  if (whole.parts.length === 1) return said;
+  const { low, high } = heightsOf(whole, { progress: lastOrder(whole), caliper }, whole.contents);
+  return { ...said, thickness: Math.round((high - low) * 1e9) / 1e9 };
 }

@@ -2,7 +2,7 @@
 import { boards } from "./catalogue/boards.ts";
 import { contents } from "./catalogue/contents.ts";
 import { type ChartAsk, type ChartRow, chartRow } from "./chart.ts";
-import { forms } from "./forms/index.ts";
+import { formIds, loadedForms } from "./forms/index.ts";
 import { rulers } from "./units/ruler.ts";
 
 export type TableAsk = Pick<ChartAsk, "sheet" | "notch"> & {
@@ -21,12 +21,12 @@ const boardFor = (kind: string, unit: "in" | "mm") =>
   );
 
 /** How many cells the whole table has. */
-export const tableSize = forms.length * contents.length;
+export const tableSize = formIds.length * contents.length;
 
 /** Cell after cell, card by card, so that whoever asks can show how far it is, and stop. */
 export function* tableCells({ sheet, notch, unit }: TableAsk): Generator<TableCell> {
   for (const card of contents) {
-    for (const form of forms) {
+    for (const form of loadedForms()) {
       const board = boardFor(form.methods[0] ?? "", unit);
       const read = chartRow(card, {
         form: form.id,

@@ -8,8 +8,9 @@
  *      └──────────────────┘
  */
 import { flatPocket } from "./forms/clearance.ts";
-import { type Problem, type Read, Reader, record } from "./forms/reader.ts";
-import { readSpec, setupOf } from "./forms/readSpec.ts";
+import { type Problem, type Read, Reader, record } from "./recipe/reader.ts";
+import { readSpec } from "./recipe/readSpec.ts";
+import { setupOf } from "./recipe/readMethod.ts";
 import { envelopes } from "./catalogue/envelopes.ts";
 import { CALIPER_MM, SIZE_MM, type Spec } from "./model/spec.ts";
 import { solve } from "./solve.ts";
@@ -84,7 +85,7 @@ export function readBack(
     value: { envelope: { width, height, room, ...(caliper !== undefined && { caliper }) }, card: read },
   };
 }
-const CARD_KEYS = ["contents", "stock", "settings", "method", "quantity", "sheet", "tape", "layers"];
+const CARD_KEYS = ["contents", "stock", "settings", "method", "quantity", "sheet", "tape", "fittings", "layers"];
 
 /**
  * The largest card for an envelope.

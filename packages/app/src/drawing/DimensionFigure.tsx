@@ -1,25 +1,15 @@
 /** One figure on the drawing: its line with small slashes, the number, and where it is free a handle and a field to type in. */
-import {
-  type Dimension,
-  type Display,
-  distance,
-  formatLength,
-  type Point,
-  readLength,
-  sayDimension,
-  type Unit,
-} from "@cut-fold/core";
-import { memo, type PointerEvent, type ReactNode, useRef, useState } from "react";
-import { beginGesture, endGesture } from "../store/openDraft.ts";
+import { type Dimension, type Display, formatLength, type Point, sayDimension } from "@cut-fold/core";
+import { memo, type KeyboardEvent, useState } from "react";
 import { setDimension } from "../store/setDimension.ts";
 import { colour } from "../theme/theme.ts";
-import { toScreen, type View } from "./view.ts";
+import { FigureField } from "./FigureField.tsx";
 import { light } from "./lit.ts";
+import type { Placed } from "./placing.ts";
+import { useFigureDrag } from "./useFigureDrag.ts";
+import type { View } from "./view.ts";
 
-/** px from the paper to a figure's line */
-const OFFSET = 30;
 const SLASH = 6;
-const KEY_FIGURES = ["blank", "first-score", "blank-width"];
 
 /** Kept as one object each, so that React need not compare them key by key on every frame of a drag. */
 const GRABBED = { cursor: "move", touchAction: "none" } as const;
@@ -33,6 +23,7 @@ const px = (value: number): string => String(Math.round(value * 100) / 100);
 
 interface DimensionFigureProps {
   readonly dimension: Dimension;
+  readonly placed: Placed;
   readonly view: View;
   readonly display: Display;
   readonly isLit: boolean;
@@ -41,242 +32,149 @@ interface DimensionFigureProps {
   readonly onHold: (held: boolean) => void;
 }
 
+const tintOf = ({ key, outside, sets, code }: Dimension, isLit: boolean): string =>
+  isLit || (key && outside && !code.startsWith("blank")) ? colour.rust : sets ? colour.slate : colour.ink;
+
 export const DimensionFigure = memo(function DimensionFigure(props: DimensionFigureProps) {
-  const { dimension, view, display, isLit, grid, onHold } = props;
-  const { from, to, offset, sets, gain = 1, lights, value, after } = dimension;
+  const { dimension, placed, view, display, isLit, grid, onHold } = props;
+  const { sets, lights, value } = dimension;
   const text = formatLength(value, display);
   const name = sayDimension(dimension);
-  const [typed, setTyped] = useState<string>();
-  const [trouble, setTrouble] = useState<string>();
-  const drag = useRef<{ readonly start: Point; readonly value: number } | undefined>(undefined);
-  const held = useRef<number | undefined>(undefined);
-
-  const a = toScreen(view, from);
-  const b = toScreen(view, to);
-  const length = Math.max(1, distance(a, b));
-  const along: Point = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
-  // to the right of from→to in the drawing is to the right on the screen as well: only y is mirrored
-  const right: Point = [-along[1], along[0]];
-  const shift = offset === 0 ? 0 : offset > 0 ? OFFSET : -OFFSET * 0.62;
-  const at = (t: number, off = shift): Point => [
-    a[0] + along[0] * length * t + right[0] * off,
-    a[1] + along[1] * length * t + right[1] * off,
-  ];
-  const [p, m] = [at(0), at(0.5)];
-  const short = length < 70;
-  let angle = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
-  // figures are read from below or from the right
-  if (angle > 89.99) angle -= 180;
-  if (angle < -90.01) angle += 180;
-  const key = KEY_FIGURES.includes(dimension.id);
-  const size = key ? 21 : 16;
-  const wide = text.length * size * 0.5 + 14;
-  const tint = isLit ? colour.rust : dimension.id === "first-score" ? colour.rust : sets ? colour.slate : colour.ink;
-  // short lines carry their figure before their start, which stands off the paper
-  // half the figure's own extent along the line, which lies flat however the line runs
-  const stand = Math.abs(along[0]) * (wide / 2) + Math.abs(along[1]) * (size / 2) + (after ? 14 : 4);
-  const seat: Point = !short
-    ? m
-    : after
-      ? [b[0] + along[0] * stand, b[1] + along[1] * stand]
-      : [a[0] - along[0] * (wide / 2 + 4), a[1] - along[1] * (wide / 2 + 4)];
-
-  const commit = (): void => {
-    if (typed === undefined) return;
-    const read = readLength(typed, (display.unit === "in-decimal" ? "in" : display.unit) satisfies Unit);
-    const problem = read.ok ? setDimension(dimension, read.mm) : "Write it like 4 1/4, 4.25in, 10.8 cm or 108.";
-    if (problem) setTrouble(problem);
-    else {
-      setTyped(undefined);
-      setTrouble(undefined);
-    }
+  const [typing, setTyping] = useState(false);
+  const dragging = useFigureDrag(dimension, placed.along, view, grid, onHold);
+  const tint = tintOf(dimension, isLit);
+  const lit = (): void => {
+    light([dimension.id, ...lights]);
   };
-
-  const onPointerDown = (event: PointerEvent<SVGElement>): void => {
-    if (!sets) return;
-    event.preventDefault();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    drag.current = { start: [event.clientX, event.clientY], value };
-    beginGesture();
-    onHold(true);
-  };
-  const onPointerMove = (event: PointerEvent<SVGElement>): void => {
-    const from0 = drag.current;
-    if (!from0) return;
-    const moved = (event.clientX - from0.start[0]) * along[0] + (event.clientY - from0.start[1]) * along[1];
-    const wanted = from0.value + (moved / view.k) * gain;
-    // one solve a frame, however many events the pointer sends
-    if (held.current !== undefined) cancelAnimationFrame(held.current);
-    held.current = requestAnimationFrame(() => {
-      held.current = undefined;
-      setDimension(dimension, Math.round(wanted / grid) * grid);
-    });
-  };
-  const onPointerUp = (): void => {
-    if (!drag.current) return;
-    drag.current = undefined;
-    endGesture();
-    onHold(false);
-  };
-  const dragging = { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp };
-
-  // drawn in the line's own frame, x along it from p: while it is dragged one transform and a few lengths change
-  const degrees = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
-  const split = short || offset < 0 ? `H${px(length)}` : `H${px((length - wide) / 2)}m${px(wide)} 0H${px(length)}`;
-  const slash = (x: number): string => `M${px(x - SLASH)} ${px(SLASH)}L${px(x + SLASH)} ${px(-SLASH)}`;
-  const line: ReactNode = (
-    <g
-      transform={`translate(${px(p[0])} ${px(p[1])}) rotate(${px(degrees)})`}
-      stroke={tint}
-      strokeWidth={isLit ? 2 : 1}
-      pointerEvents="none"
-    >
-      {offset === 0 ? null : <path d={`M0 0V${px(-shift)}M${px(length)} 0V${px(-shift)}`} strokeOpacity={0.45} />}
-      <path d={`M0 0${split}`} fill="none" />
-      <path d={`${slash(0)}${slash(length)}`} strokeWidth={1.6} />
-    </g>
-  );
+  const { from, along, right, length, shift, seat } = placed;
   // outside the paper the grip stands on the figure's own line, inside it at the corner that moves
-  const grip = offset > 0 ? at(1) : b;
-  const place: Point = offset < 0 ? [m[0] - right[0] * 13, m[1] - right[1] * 13] : seat;
-  const turned = short ? 0 : angle;
+  const grip: Point = [from[0] + along[0] * length + right[0] * shift, from[1] + along[1] * length + right[1] * shift];
   return (
-    <g
-      onPointerEnter={() => {
-        light([dimension.id, ...lights]);
-      }}
-      onPointerLeave={() => {
-        light([]);
-      }}
-      data-dimension={dimension.id}
-    >
-      {line}
-      {typed === undefined ? (
-        <g
-          transform={`translate(${px(place[0])} ${px(place[1])}) rotate(${px(turned)})`}
-          {...(sets && {
-            role: "button",
-            tabIndex: 0,
-            "aria-label": `${name}: ${text}. Press Enter to type another.`,
-            style: TYPED_IN,
-            onClick: () => {
-              setTyped(text.replace("~", "").replace("⁄", "/"));
-            },
-            onFocus: () => {
-              light([dimension.id, ...lights]);
-            },
-            onBlur: () => {
-              light([]);
-            },
-            onKeyDown: (event) => {
-              if (event.key === "Enter" || event.key === " ") {
-                event.preventDefault();
-                setTyped(text.replace("~", "").replace("⁄", "/"));
-              }
-              const step =
-                event.key === "ArrowUp" || event.key === "ArrowRight"
-                  ? grid
-                  : event.key === "ArrowDown" || event.key === "ArrowLeft"
-                    ? -grid
-                    : 0;
-              if (step !== 0) {
-                event.preventDefault();
-                setDimension(dimension, value + step);
-              }
-            },
-          })}
-        >
-          <rect x={-wide / 2} y={-size * 0.85} width={wide} height={size * 1.7} fill="transparent" />
-          <text
-            textAnchor="middle"
-            dominantBaseline="central"
-            fontSize={size}
-            fontWeight={key ? 700 : 600}
-            fill={tint}
-            {...(short && HALO)}
-            textDecoration={sets ? "underline dotted 1px" : undefined}
-            style={UNDERLINED}
-          >
-            {text}
-          </text>
-        </g>
+    <g onPointerEnter={lit} onPointerLeave={() => light([])} data-dimension={dimension.id}>
+      <FigureLine placed={placed} tint={tint} isLit={isLit} />
+      {typing ? (
+        <FigureField
+          dimension={dimension}
+          name={name}
+          text={text}
+          display={display}
+          at={seat}
+          onDone={() => {
+            setTyping(false);
+          }}
+        />
       ) : (
-        <foreignObject
-          x={Math.max(4, place[0] - 80)}
-          y={Math.max(4, place[1] - 24)}
-          width={230}
-          height={100}
-          style={{ overflow: "visible" }}
-        >
-          <form
-            style={{
-              background: colour.sheet,
-              border: `2px solid ${trouble ? colour.rust : colour.slate}`,
-              borderRadius: 6,
-              padding: "4px 8px",
-              width: 160,
-              boxShadow: "0 4px 14px rgba(60,45,15,.2)",
-            }}
-            onSubmit={(event) => {
-              event.preventDefault();
-              commit();
-            }}
-          >
-            <label style={{ display: "block", fontSize: 13, color: colour.soft }}>
-              {name}
-              <input
-                autoFocus
-                value={typed}
-                spellCheck={false}
-                autoComplete="off"
-                aria-invalid={trouble !== undefined}
-                onFocus={(event) => {
-                  event.target.select();
-                }}
-                onChange={(event) => {
-                  setTyped(event.target.value);
-                  setTrouble(undefined);
-                }}
-                onBlur={() => {
-                  if (trouble === undefined) commit();
-                }}
-                onKeyDown={(event) => {
-                  if (event.key === "Escape") {
-                    setTyped(undefined);
-                    setTrouble(undefined);
-                  }
-                }}
-                style={{
-                  fontSize: 18,
-                  fontWeight: 600,
-                  fontFamily: "inherit",
-                  width: "100%",
-                  border: 0,
-                  outline: 0,
-                  background: "transparent",
-                  color: colour.ink,
-                }}
-              />
-            </label>
-            {trouble ? (
-              <div role="alert" style={{ fontSize: 13, color: colour.rust }}>
-                {trouble}
-              </div>
-            ) : null}
-          </form>
-        </foreignObject>
+        <FigureNumber
+          dimension={dimension}
+          placed={placed}
+          text={text}
+          name={name}
+          tint={tint}
+          grid={grid}
+          onType={() => {
+            setTyping(true);
+          }}
+        />
       )}
-      {sets && typed === undefined ? (
+      {sets && !typing ? (
         <g
           {...dragging}
           transform={`translate(${px(grip[0])} ${px(grip[1])})`}
           style={GRABBED}
           data-handle={dimension.id}
         >
-          <circle r={short ? 12 : 18} fill="transparent" />
+          <circle r={length < 70 ? 12 : 18} fill="transparent" />
           <circle r={5} fill={colour.sheet} stroke={tint} strokeWidth={2} />
         </g>
       ) : null}
+    </g>
+  );
+});
+
+interface FigureLineProps {
+  readonly placed: Placed;
+  readonly tint: string;
+  readonly isLit: boolean;
+}
+
+/** Drawn in the line's own frame, x along it: while it is dragged one transform and a few lengths change. */
+const FigureLine = memo(function FigureLine({ placed, tint, isLit }: FigureLineProps) {
+  const { from, along, right, length, shift, wide, choice } = placed;
+  const [x, y] = [from[0] + right[0] * shift, from[1] + right[1] * shift];
+  const degrees = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
+  const gap = `H${px((length - wide) / 2)}m${px(wide)} 0H${px(length)}`;
+  const slash = (at: number): string => `M${px(at - SLASH)} ${px(SLASH)}L${px(at + SLASH)} ${px(-SLASH)}`;
+  return (
+    <g
+      transform={`translate(${px(x)} ${px(y)}) rotate(${px(degrees)})`}
+      stroke={tint}
+      strokeWidth={isLit ? 2 : 1}
+      pointerEvents="none"
+    >
+      {shift === 0 ? null : <path d={`M0 0V${px(-shift)}M${px(length)} 0V${px(-shift)}`} strokeOpacity={0.45} />}
+      <path d={`M0 0${choice.seat === "on" ? gap : `H${px(length)}`}`} fill="none" />
+      <path d={`${slash(0)}${slash(length)}`} strokeWidth={1.6} />
+    </g>
+  );
+});
+
+interface FigureNumberProps {
+  readonly dimension: Dimension;
+  readonly placed: Placed;
+  readonly text: string;
+  readonly name: string;
+  readonly tint: string;
+  readonly grid: number;
+  readonly onType: () => void;
+}
+
+/** The number; where it is free it is pressed, or changed by the arrow keys. */
+const FigureNumber = memo(function FigureNumber(props: FigureNumberProps) {
+  const { dimension, placed, text, name, tint, grid, onType } = props;
+  const { sets, key, value, lights } = dimension;
+  const { seat, angle, size, wide, choice } = placed;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      onType();
+    }
+    const ways: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
+    const step = ways[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    setDimension(dimension, value + step * grid);
+  };
+  return (
+    <g
+      transform={`translate(${px(seat[0])} ${px(seat[1])}) rotate(${px(angle)})`}
+      {...(sets && {
+        role: "button",
+        tabIndex: 0,
+        "aria-label": `${name}: ${text}. Press Enter to type another.`,
+        style: TYPED_IN,
+        onClick: onType,
+        onFocus: () => {
+          light([dimension.id, ...lights]);
+        },
+        onBlur: () => {
+          light([]);
+        },
+        onKeyDown,
+      })}
+    >
+      <rect x={-wide / 2} y={-size * 0.85} width={wide} height={size * 1.7} fill="transparent" />
+      <text
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={size}
+        fontWeight={key ? 700 : 600}
+        fill={tint}
+        {...(choice.seat !== "on" && HALO)}
+        textDecoration={sets ? "underline dotted 1px" : undefined}
+        style={UNDERLINED}
+      >
+        {text}
+      </text>
     </g>
   );
 });

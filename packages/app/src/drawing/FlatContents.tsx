@@ -10,7 +10,7 @@ interface FlatContentsProps {
 
 /** What goes inside, where it comes to lie, with each thing of several. */
 export function FlatContents({ contents, view }: FlatContentsProps) {
-  const isLit = useLit((s) => s.ids.includes("contents"));
+  const isLit = useLit((s) => s.ids.includes(`${contents.on.piece}/contents`));
   const { width: w, height: h, rotation } = contents;
   const pose = { x: contents.x, y: contents.y, rotation, flip: false };
   const corners = (

@@ -20,9 +20,11 @@ interface FlatPaperProps {
   readonly piece: Piece;
   readonly view: View;
   readonly face: string;
+  /** a panel was pressed */
+  readonly onPanel?: ((panel: string) => void) | undefined;
 }
 
-export const FlatPaper = memo(function FlatPaper({ piece, view, face }: FlatPaperProps) {
+export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }: FlatPaperProps) {
   const lit = useLit((s) => s.ids);
   const { outline, openings, panels, lines } = useMemo(
     () => ({
@@ -57,13 +59,16 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face }: FlatPape
         <path
           key={panel.id}
           d={panels[i]}
-          fill={lit.includes(panel.id) ? colour.rustWash : "transparent"}
+          fill={lit.includes(`${piece.id}/${panel.id}`) ? colour.rustWash : "transparent"}
           fillOpacity={0.85}
           onPointerEnter={() => {
-            light([panel.id]);
+            light([`${piece.id}/${panel.id}`]);
           }}
           onPointerLeave={() => {
             light([]);
+          }}
+          onClick={() => {
+            onPanel?.(panel.id);
           }}
         />
       ))}
@@ -83,14 +88,14 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face }: FlatPape
         fill="none"
         vectorEffect="non-scaling-stroke"
         {...strokeOf("cut")}
-        {...(lit.includes("outline") && { stroke: colour.rust, strokeWidth: 3 })}
+        {...(lit.includes(`${piece.id}/outline`) && { stroke: colour.rust, strokeWidth: 3 })}
         pointerEvents="none"
       />
       {piece.lines.map((stroke, i) => (
         <g
           key={stroke.id}
           onPointerEnter={() => {
-            light([stroke.id]);
+            light([`${piece.id}/${stroke.id}`]);
           }}
           onPointerLeave={() => {
             light([]);
@@ -102,7 +107,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face }: FlatPape
             fill="none"
             vectorEffect="non-scaling-stroke"
             {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
-            {...(lit.includes(stroke.id) && { stroke: colour.rust, strokeWidth: 3.4 })}
+            {...(lit.includes(`${piece.id}/${stroke.id}`) && { stroke: colour.rust, strokeWidth: 3.4 })}
           />
         </g>
       ))}

@@ -2,8 +2,19 @@
  * The blank, flat and true to scale, with its live dimensions. Paper is drawn in mm under one transform with strokes of
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
-import type { Piece, Solution } from "@cut-fold/core";
+import {
+  type Dimension,
+  flatten,
+  formatLength,
+  formById,
+  lyingOnFlat,
+  type OnFlat,
+  type Piece,
+  type Point,
+  type Solution,
+} from "@cut-fold/core";
 import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { chooseFace, useChosen } from "../store/chosen.ts";
 import { useDisplay } from "../store/settings.ts";
 import { colour } from "../theme/theme.ts";
 import { arrange, arrangeAt } from "./arrange.ts";
@@ -12,9 +23,9 @@ import { DimensionFigure } from "./DimensionFigure.tsx";
 import { FlatContents } from "./FlatContents.tsx";
 import { FlatPaper } from "./FlatPaper.tsx";
 import { LaidLayers } from "./LaidLayers.tsx";
-import { type Laid, laidOn } from "./laidOn.ts";
 import { light, useLit } from "./lit.ts";
 import { panelNames } from "./panelNames.ts";
+import { type Choice, placeFigures } from "./placing.ts";
 import type { View } from "./view.ts";
 
 /** Pixels kept free round the paper for the figures. */
@@ -26,7 +37,17 @@ const fitView = (wide: number, tall: number, { k, width, height }: ReturnType<ty
   y0: MARGIN.top + (tall - MARGIN.top - MARGIN.bottom - height * k) / 2 + height * k,
 });
 
-const NOTHING_LAID: readonly Laid[] = [];
+const NOTHING_LAID: readonly OnFlat[] = [];
+
+/** Shows what lies on a panel that was pressed: on the face that is drawn, where something can lie there. */
+function pressed({ form: id, spec }: Solution, panel: string): void {
+  const form = formById(id);
+  const ground = form?.grounds?.(spec.settings).find((g) => g.panel === panel);
+  if (!form || !ground) return;
+  const drawn = form.outside === "front" ? "outside" : "inside";
+  const other = drawn === "outside" ? "inside" : "outside";
+  chooseFace({ panel, side: drawn in ground.sides ? drawn : other });
+}
 
 interface FlatViewProps {
   readonly solution: Solution;
@@ -73,7 +94,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   }, [size, row, trueSize]);
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
-  const laid = useMemo(() => laidOn(solution), [solution]);
+  const laid = useMemo(() => lyingOnFlat(solution), [solution]);
   const now = useRef({ ...fitted, first: row.first });
   useLayoutEffect(() => {
     now.current = { ...fitted, first: row.first };
@@ -112,19 +133,31 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
               <line x1="0" y1="0" x2="0" y2="2.4" stroke={colour.rust} strokeWidth="0.6" />
             </pattern>
           </defs>
-          {row.placed.map(({ piece, x, y }, i) => {
+          {row.placed.map(({ piece, x, y }) => {
+            const isMain = piece.id === solution.main;
             const here: View = { k: view.k, x0: view.x0 + x * view.k, y0: view.y0 - y * view.k };
             return (
               <g key={piece.id}>
-                <FlatPaper piece={piece} view={here} face={pieceColours(piece, colours).face} />
-                {i === 0 ? <LaidLayers laid={laid} view={here} /> : null}
+                <FlatPaper
+                  piece={piece}
+                  view={here}
+                  face={pieceColours(piece, colours).face}
+                  onPanel={
+                    isMain
+                      ? (panel) => {
+                          pressed(solution, panel);
+                        }
+                      : undefined
+                  }
+                />
+                {isMain ? <LaidLayers laid={laid} view={here} colours={colours} /> : null}
                 {solution.contents
                   .filter((c) => c.on.piece === piece.id)
                   .map((c) => (
                     <FlatContents key={c.name} contents={c} view={here} />
                   ))}
-                <PanelNames piece={piece} view={here} solution={solution} laid={i === 0 ? laid : NOTHING_LAID} />
-                <Figures piece={piece.id} solution={solution} view={here} onHold={onHold} />
+                <PanelNames piece={piece} view={here} solution={solution} laid={isMain ? laid : NOTHING_LAID} />
+                <Figures piece={piece} solution={solution} view={here} isHeld={frozen !== undefined} onHold={onHold} />
               </g>
             );
           })}
@@ -138,14 +171,14 @@ interface PanelNamesProps {
   readonly piece: Piece;
   readonly view: View;
   readonly solution: Solution;
-  readonly laid: readonly Laid[];
+  readonly laid: readonly OnFlat[];
 }
 
 const PanelNames = memo(function PanelNames({ piece, view, solution, laid }: PanelNamesProps) {
   const { contents, dimensions } = solution;
   return (
     <g fill={colour.ink} fillOpacity={0.78} fontSize={14} textAnchor="middle" pointerEvents="none">
-      {panelNames(piece, view, { contents, dimensions, laid: laid.flatMap((l) => l.loops) }).map(({ id, name, at }) => (
+      {panelNames(piece, view, { contents, dimensions, laid: laid.flatMap(loopsOf) }).map(({ id, name, at }) => (
         <text key={id} x={at[0]} y={at[1]}>
           {name}
         </text>
@@ -154,28 +187,65 @@ const PanelNames = memo(function PanelNames({ piece, view, solution, laid }: Pan
   );
 });
 
+/** The edges of something that lies on the paper. */
+const loopsOf = ({ shape }: OnFlat): readonly (readonly Point[])[] =>
+  [shape.path, ...(shape.holes ?? [])].map((loop) => flatten(loop));
+
 interface FiguresProps {
-  readonly piece: string;
+  readonly piece: Piece;
   readonly solution: Solution;
   readonly view: View;
+  readonly isHeld: boolean;
   readonly onHold: (held: boolean) => void;
 }
 
-/** The figures of one piece. What they all share is asked for once. */
-const Figures = memo(function Figures({ piece, solution, view, onHold }: FiguresProps) {
+/** Whether a figure is shown: those of a thing on a panel only while it is in hand, but for the size it is cut to. */
+const isShown = ({ fitting, outside, code }: Dimension, chosen: string | undefined): boolean =>
+  fitting === undefined || fitting === chosen || (outside === true && code.startsWith("blank"));
+
+/** The figures of one piece, each where it is clear. What they all share is asked for once. */
+const Figures = memo(function Figures({ piece, solution, view, isHeld, onHold }: FiguresProps) {
   const display = useDisplay();
   const lit = useLit((s) => s.ids);
-  return solution.dimensions
-    .filter((d) => d.piece === piece)
-    .map((d) => (
+  const chosen = useChosen((s) => s.fitting);
+  const [held, setHeld] = useState<ReadonlyMap<string, Choice>>();
+  const { dimensions } = solution;
+  const shown = useMemo(
+    () =>
+      dimensions
+        .filter((d) => d.piece === piece.id && isShown(d, chosen))
+        .map((dimension) => ({ dimension, text: formatLength(dimension.value, display) })),
+    [dimensions, piece.id, chosen, display],
+  );
+  const placed = useMemo(
+    () => placeFigures(piece, shown, view, { held: isHeld ? held : undefined }),
+    [piece, shown, view, held, isHeld],
+  );
+  const now = useRef(placed);
+  useLayoutEffect(() => {
+    now.current = placed;
+  });
+  const hold = useCallback(
+    (on: boolean): void => {
+      setHeld(on ? new Map([...now.current].map(([id, { choice }]) => [id, choice])) : undefined);
+      onHold(on);
+    },
+    [onHold],
+  );
+  return shown.map(({ dimension }) => {
+    const at = placed.get(dimension.id);
+    const isLit = lit.some((id) => id === dimension.id || (!id.endsWith("/outline") && dimension.lights.includes(id)));
+    return at ? (
       <DimensionFigure
-        key={d.id}
-        dimension={d}
+        key={dimension.id}
+        dimension={dimension}
+        placed={at}
         view={view}
         display={display}
-        isLit={lit.length > 0 && lit.some((id) => id === d.id || (id !== "outline" && d.lights.includes(id)))}
+        isLit={isLit}
         grid={solution.grid}
-        onHold={onHold}
+        onHold={hold}
       />
-    ));
+    ) : null;
+  });
 });

@@ -1,18 +1,22 @@
 /** The very blank, folded in space. Loaded only when wanted: three.js comes with it. */
 import {
-  assembled,
+  after,
+  assembledAt,
   flatten,
-  foldedPanels,
-  openingDirection,
-  openingsOf,
+  type Inside as InsideAt,
+  mainPiece,
   type Path,
   type Piece,
+  place,
   type Placement,
   type Point,
   type Rigid,
   type Solution,
   stateAt,
+  STILL,
+  type Thing,
   uprightPose,
+  wayOut,
 } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { useEffect, useMemo } from "react";
@@ -29,15 +33,18 @@ interface FoldedViewProps {
   /** from 0 (flat) over the folds and the filling to closed: see `stagesOf` */
   readonly progress: number;
   readonly side: Side;
+  /** how far each motion has gone, 0 to 1, by its id */
+  readonly motion?: Readonly<Record<string, number>> | undefined;
 }
 
 /** Cosine ease for each single fold: paper starts and ends a fold gently. */
 const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x - Math.floor(x)))) / 2;
 
-export default function FoldedView({ solution, colours, progress, side }: FoldedViewProps) {
-  const { width, height } = solution.contents[0] ?? (solution.pieces[0] as Piece).blank;
+export default function FoldedView({ solution, colours, progress, side, motion }: FoldedViewProps) {
+  const held = solution.contents.find((c) => c.fitting === undefined);
+  const { width, height } = held ?? (mainPiece(solution) as Piece).blank;
   // room for the open flap and for the contents standing out
-  const size = Math.max(width, height) * (solution.contents.length > 0 ? 1.6 : 1);
+  const size = Math.max(width, height) * (held ? 1.6 : 1);
   return (
     <Canvas
       flat
@@ -63,9 +70,9 @@ export default function FoldedView({ solution, colours, progress, side }: Folded
         shadow-camera-far={size * 6}
       />
       <directionalLight position={[size, -size, -size]} intensity={0.5} />
-      <Scene solution={solution} colours={colours} progress={progress} />
+      <Scene solution={solution} colours={colours} progress={progress} motion={motion} />
       <Eye size={size} side={side} />
-      <Redraw on={[solution, progress, colours]} />
+      <Redraw on={[solution, progress, colours, motion]} />
     </Canvas>
   );
 }
@@ -111,76 +118,62 @@ function Eye({ size, side }: { readonly size: number; readonly side: Side }) {
   return null;
 }
 
-function Scene({ solution, colours, progress }: Omit<FoldedViewProps, "side">) {
+function Scene({ solution, colours, progress, motion }: Omit<FoldedViewProps, "side">) {
   const { folded, out } = stateAt(solution, progress);
-  const caliper = solution.spec.stock.caliper;
-  const lying = solution.contents[0];
-  // the paper makes room for the contents once they are on their way in
-  const filled = lying && out < 1 ? lying.thickness * Math.min(1, (1 - out) * 6) : 0;
-  const poses = useMemo(
-    () => foldedPanels(solution, { progress: ease(folded), caliper, filled }),
-    [solution, folded, caliper, filled],
-  );
-  const main = solution.pieces[0] as Piece;
+  const far = out.join(" ");
+  const { sheets, contents } = useMemo(() => {
+    const each = far === "" ? [] : far.split(" ").map(Number);
+    const farOf = (lying: Placement): number => each[solution.contents.indexOf(lying)] ?? 0;
+    return assembledAt(solution, { folded: ease(folded), out: farOf, motion });
+  }, [solution, folded, far, motion]);
+  const main = mainPiece(solution) as Piece;
   const turned = uprightPose(solution).rotation;
-  const centre: Point = lying ? [lying.x, lying.y] : middle(main);
-  const way = useMemo(() => openingDirection(solution), [solution]);
+  const lying = solution.contents.find((c) => c.fitting === undefined);
+  const centre: Point = lying ? [lying.x, lying.y] : [main.blank.width / 2, main.blank.height / 2];
   return (
     <group rotation={[0, 0, (turned * Math.PI) / 180]}>
       <group position={[-centre[0], -centre[1], 0]}>
-        {assembled(solution).map((piece) =>
-          piece.panels.map((panel) => (
-            <PanelMesh
-              key={`${piece.id}/${panel.id}`}
-              outline={panel.outline}
-              openings={openingsOf(piece.cuts, panel.id)}
-              pose={poses.get(`${piece.id}/${panel.id}`) as Rigid}
-              colours={pieceColours(piece, colours)}
-            />
-          )),
-        )}
-        {(lying?.things ?? (lying ? [{ ...lying, above: 0 }] : [])).map((thing, i) => (
-          <Inside
-            key={i}
-            lying={{ ...(lying as Placement), ...thing }}
-            way={way}
-            out={out}
-            far={Math.max(lying?.width ?? 0, lying?.height ?? 0)}
-            lift={caliper / 2 + thing.above}
+        {sheets.map(({ id, piece, points, openings, pose }, i) => (
+          <PanelMesh
+            key={`${id} ${String(i)}`}
+            points={points}
+            openings={openings}
+            pose={pose}
+            colours={pieceColours(piece, colours)}
           />
         ))}
+        {contents.flatMap((inside) =>
+          (inside.lying.things ?? [{ ...inside.lying, above: 0 }]).map((thing, i) => (
+            <Inside key={`${inside.lying.on.piece} ${String(i)}`} inside={inside} thing={thing} />
+          )),
+        )}
       </group>
     </group>
   );
 }
 
-function middle(piece: Piece): Point {
-  return [piece.blank.width / 2, piece.blank.height / 2];
-}
-
-function PanelMesh({
-  outline,
-  openings,
-  pose,
-  colours,
-}: {
-  readonly outline: Piece["panels"][number]["outline"];
+interface PanelMeshProps {
+  readonly points: readonly Point[];
   readonly openings: readonly Path[];
   readonly pose: Rigid;
   readonly colours: FoldedViewProps["colours"];
-}) {
+}
+
+const matrixOf = ({ r, t }: Rigid): THREE.Matrix4 =>
+  new THREE.Matrix4().set(r[0], r[1], r[2], t[0], r[3], r[4], r[5], t[1], r[6], r[7], r[8], t[2], 0, 0, 0, 1);
+
+function PanelMesh({ points, openings, pose, colours }: PanelMeshProps) {
   const { sheet, edge } = useMemo(() => {
-    const cornersOf = (path: Path) => flatten(path).map(([x, y]) => new THREE.Vector2(x, y));
-    const points = cornersOf(outline);
-    const shape = new THREE.Shape(points);
-    shape.holes = openings.map((path) => new THREE.Path(cornersOf(path)));
+    const corners = points.map(([x, y]) => new THREE.Vector2(x, y));
+    const shape = new THREE.Shape(corners);
+    shape.holes = openings.map((path) => new THREE.Path(flatten(path).map(([x, y]) => new THREE.Vector2(x, y))));
     return {
       sheet: new THREE.ShapeGeometry(shape),
       edge: new THREE.BufferGeometry().setFromPoints(
-        [...points, points[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0)),
+        [...corners, corners[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0)),
       ),
     };
-  }, [outline, openings]);
+  }, [points, openings]);
   useEffect(
     () => () => {
       sheet.dispose();
@@ -188,10 +181,7 @@ function PanelMesh({
     },
     [sheet, edge],
   );
-  const matrix = useMemo(() => {
-    const { r, t } = pose;
-    return new THREE.Matrix4().set(r[0], r[1], r[2], t[0], r[3], r[4], r[5], t[1], r[6], r[7], r[8], t[2], 0, 0, 0, 1);
-  }, [pose]);
+  const matrix = useMemo(() => matrixOf(pose), [pose]);
   return (
     <group matrix={matrix} matrixAutoUpdate={false}>
       <mesh geometry={sheet} castShadow receiveShadow>
@@ -222,47 +212,39 @@ function PanelMesh({
   );
 }
 
-function Inside({
-  lying,
-  way,
-  out,
-  far,
-  lift,
-}: {
-  readonly lying: Placement;
-  /** the way they come out, in the flat piece's coordinates */
-  readonly way: Point;
-  readonly out: number;
-  /** mm the whole pile is long: how far it stands out before it goes in */
-  readonly far: number;
-  /** mm from the middle of the paper to its underside */
-  readonly lift: number;
-}) {
+interface InsideProps {
+  readonly inside: InsideAt;
+  readonly thing: Pick<Thing, "width" | "height" | "thickness" | "above">;
+}
+
+/** One thing of what goes in: where its holder's panel is, so far out along its way. */
+function Inside({ inside, thing }: InsideProps) {
+  const { width, height, thickness, above } = thing;
   const edges = useMemo(() => {
-    const box = new THREE.BoxGeometry(lying.width, lying.height, lying.thickness);
+    const box = new THREE.BoxGeometry(width, height, thickness);
     const found = new THREE.EdgesGeometry(box);
     box.dispose();
     return found;
-  }, [lying.width, lying.height, lying.thickness]);
+  }, [width, height, thickness]);
   useEffect(
     () => () => {
       edges.dispose();
     },
     [edges],
   );
-  const away = far * 1.15 * out;
+  const { lying, pose, out } = inside;
+  // its way is said in its panel's flat coordinates, and its own frame is turned on that panel
+  const [x, y] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
+  const matrix = matrixOf(after(pose, { ...STILL, t: [x * 1.15, y * 1.15, above + thickness / 2 + out * 6] }));
   return (
-    <mesh
-      position={[lying.x + way[0] * away, lying.y + way[1] * away, lift + lying.thickness / 2 + out * 6]}
-      rotation={[0, 0, (lying.rotation * Math.PI) / 180]}
-      castShadow
-      receiveShadow
-    >
-      <boxGeometry args={[lying.width, lying.height, lying.thickness]} />
-      <meshStandardMaterial color="#fffdf6" roughness={0.7} />
-      <lineSegments geometry={edges}>
-        <lineBasicMaterial color={colour.rust} transparent opacity={0.7} />
-      </lineSegments>
-    </mesh>
+    <group matrix={matrix} matrixAutoUpdate={false}>
+      <mesh castShadow receiveShadow>
+        <boxGeometry args={[width, height, thickness]} />
+        <meshStandardMaterial color="#fffdf6" roughness={0.7} />
+        <lineSegments geometry={edges}>
+          <lineBasicMaterial color={colour.rust} transparent opacity={0.7} />
+        </lineSegments>
+      </mesh>
+    </group>
   );
 }

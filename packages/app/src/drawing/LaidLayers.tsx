@@ -1,32 +1,64 @@
+import { flatten, type OnFlat } from "@cut-fold/core";
 import { memo } from "react";
+import { chooseFitting, useChosen } from "../store/chosen.ts";
+import { useOpenDraft } from "../store/openDraft.ts";
 import { colour } from "../theme/theme.ts";
-import { paperColours } from "./colours.ts";
-import type { Laid } from "./laidOn.ts";
-import { useLit } from "./lit.ts";
+import { paperColours, type PaperColours } from "./colours.ts";
+import { light, useLit } from "./lit.ts";
 import { toScreen, type View } from "./view.ts";
 
 interface LaidLayersProps {
-  readonly laid: readonly Laid[];
+  readonly laid: readonly OnFlat[];
   readonly view: View;
+  readonly colours: PaperColours;
 }
 
-/** Layers as they lie on the card: those inside as they show through, in outline. */
-export const LaidLayers = memo(function LaidLayers({ laid, view }: LaidLayersProps) {
+/** Takes a thing in hand where it is pressed on the drawing. */
+function choose(fitting: string | undefined): void {
+  const row = useOpenDraft.getState().draft?.spec.fittings?.find((f) => f.id === fitting);
+  if (row) chooseFitting(row.id, row.on);
+}
+
+/** Things as they lie on the main piece, folded as they will be: those inside as they show through, in outline. */
+export const LaidLayers = memo(function LaidLayers({ laid, view, colours }: LaidLayersProps) {
   const lit = useLit((s) => s.ids);
+  const chosen = useChosen((s) => s.fitting);
   return (
-    <g pointerEvents="none">
-      {laid.map(({ piece, loops, face }) => {
-        const inside = face === "back";
-        const isLit = lit.includes(piece.id);
+    <g>
+      {laid.map(({ fitting, side, shape }) => {
+        const inside = side === "back";
+        const isLit =
+          (fitting !== undefined && fitting === chosen) ||
+          lit.some((id) => id === shape.of || (fitting !== undefined && id === `${fitting}/`));
+        const fill = shape.stock === undefined ? colours : paperColours(shape.stock);
+        const d = [shape.path, ...(shape.holes ?? [])]
+          .map(
+            (loop) =>
+              `M${flatten(loop)
+                .map((p) => toScreen(view, p).join(" "))
+                .join("L")}Z`,
+          )
+          .join("");
         return (
           <path
-            key={piece.id}
-            d={loops.map((points) => `M${points.map((p) => toScreen(view, p).join(" ")).join("L")}Z`).join("")}
+            key={shape.of}
+            d={d}
+            data-fitting={fitting}
             fillRule="evenodd"
-            fill={inside ? "none" : paperColours(piece.stock?.preset).face}
+            fill={inside ? "transparent" : shape.fill === "back" ? fill.back : fill.face}
             stroke={isLit ? colour.rust : colour.soft}
             strokeWidth={isLit ? 2.4 : 1.1}
             {...(inside && { strokeDasharray: "2 4" })}
+            style={{ cursor: fitting === undefined ? "default" : "pointer" }}
+            onPointerEnter={() => {
+              light(fitting === undefined ? [] : [`${fitting}/`]);
+            }}
+            onPointerLeave={() => {
+              light([]);
+            }}
+            onClick={() => {
+              choose(fitting);
+            }}
           />
         );
       })}

@@ -56,14 +56,14 @@ interface Around {
 
 /** The names of a piece's panels, but for those that are covered by the contents or have no room left for one. */
 export function panelNames(piece: Piece, view: View, { contents, dimensions, laid }: Around): PanelName[] {
-  const inside = dimensions.filter((d) => d.piece === piece.id && d.offset === 0);
+  const inside = dimensions.filter((d) => d.piece === piece.id && !d.outside);
   const figures = inside.map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
   const glued = piece.glue.filter((g) => g.face === "front").map((g) => g.polygon);
   const slits = piece.cuts.flatMap((c) => c.path.map((line) => flatten([line])));
   const measured = inside.map((d) => [d.from, d.to]);
   const lines = [...laid, ...glued, ...slits, ...measured].map((loop) => loop.map((p) => toScreen(view, p)));
   return piece.panels.flatMap((panel): PanelName[] => {
-    if (contents.some((c) => c.on.panel === panel.id)) return [];
+    if (contents.some((c) => c.on.piece === piece.id && c.on.panel === panel.id)) return [];
     const points = flatten(panel.outline);
     const { left, right, bottom, top } = boundsOf(points);
     if ((right - left) * view.k < LEAST_NAMED_PX.width || (top - bottom) * view.k < LEAST_NAMED_PX.height) return [];

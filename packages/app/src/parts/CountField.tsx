@@ -14,7 +14,7 @@ interface CountFieldProps {
 /** A whole number. */
 export const CountField = memo(function CountField({ label, value, min, max, onChange }: CountFieldProps) {
   const [typed, setTyped] = useState<string>();
-  const isRight = (text: string): boolean => /^\d+$/u.test(text.trim()) && Number(text) >= min && Number(text) <= max;
+  const isRight = (text: string): boolean => /^-?\d+$/u.test(text.trim()) && Number(text) >= min && Number(text) <= max;
   const trouble =
     typed === undefined || isRight(typed) ? undefined : `A whole number, ${String(min)} to ${String(max)}.`;
   return (

@@ -13,6 +13,9 @@ interface Sample {
   readonly spec: unknown;
 }
 
+/** Where most is laid on a card. */
+const FRONT = { panel: "front", side: "outside" } as const;
+
 const SAMPLES: readonly Sample[] = [
   {
     id: "demo-invitation-envelope",
@@ -126,11 +129,120 @@ const SAMPLES: readonly Sample[] = [
       method: { board: "scoring-millimetre" },
       sheet: { preset: "iso-a4" },
       quantity: 12,
-      layers: [
-        { kind: "mat", name: "Plum mat", border: 4, stock: { preset: "text-120-plum" } },
-        { kind: "mat", name: "Leaf panel", border: 5, raised: 3, stock: { preset: "cover-200" } },
-        { kind: "frame", name: "Window frame", border: 0, width: 9, raised: 3, stock: { preset: "cover-160" } },
-        { kind: "mat", name: "Writing panel", panel: "back", side: "inside", border: 8, stock: { preset: "text-90" } },
+      fittings: [
+        { id: "mat", kind: "mat", name: "Plum mat", on: FRONT, border: 4, stock: { preset: "text-120-plum" } },
+        {
+          id: "leaf",
+          kind: "mat",
+          name: "Leaf panel",
+          on: { ...FRONT, fitting: "mat" },
+          border: 5,
+          raised: 3,
+          stock: { preset: "cover-200" },
+        },
+        {
+          id: "window",
+          kind: "frame",
+          name: "Window frame",
+          on: { ...FRONT, fitting: "leaf" },
+          border: 0,
+          width: 9,
+          raised: 3,
+          stock: { preset: "cover-160" },
+        },
+        {
+          id: "writing",
+          kind: "mat",
+          name: "Writing panel",
+          on: { panel: "back", side: "inside" },
+          border: 8,
+          stock: { preset: "text-90" },
+        },
+      ],
+    },
+  },
+  {
+    id: "demo-gift-card",
+    name: "Orchard shop gift card, with its note",
+    tags: ["Shop"],
+    note: "The gift card sits in a pocket inside; a note for the giver goes in the small envelope on the front.",
+    spec: {
+      units: "mm",
+      form: "card-base",
+      contents: { width: 105, height: 148, name: "Gift-card folder" },
+      stock: { preset: "cover-250" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 20,
+      fittings: [
+        {
+          id: "mat",
+          kind: "panel",
+          name: "Plum mat",
+          on: FRONT,
+          width: 97,
+          height: 140,
+          stock: { preset: "text-120-plum" },
+        },
+        {
+          id: "panel",
+          kind: "panel",
+          name: "Chalk panel",
+          on: { ...FRONT, fitting: "mat" },
+          width: 90,
+          height: 133,
+          stock: { preset: "text-90" },
+        },
+        {
+          id: "strip",
+          kind: "strip",
+          name: "Russet strip",
+          on: { ...FRONT, fitting: "panel" },
+          at: { x: { from: "left" } },
+          runs: "down",
+          width: 28,
+          stock: { preset: "cover-160" },
+        },
+        {
+          id: "apple",
+          kind: "shape",
+          name: "Apple",
+          on: { ...FRONT, fitting: "panel" },
+          at: { x: { from: "right", by: 8 }, y: { from: "top", by: 10 } },
+          outline: "apple",
+          width: 42,
+          height: 40,
+          raised: 2,
+          stock: { preset: "cover-160" },
+        },
+        {
+          id: "note",
+          kind: "part",
+          name: "Note envelope",
+          on: { ...FRONT, fitting: "panel" },
+          at: { x: { from: "centre", by: 8 }, y: { from: "bottom", by: 16 }, turn: 6 },
+          form: "side-seam-envelope",
+          contents: { width: 56, height: 36, thickness: 0.2, name: "Note" },
+          stock: { preset: "kraft-120" },
+        },
+        {
+          id: "pocket",
+          kind: "part",
+          name: "Gift-card pocket",
+          on: { panel: "front", side: "inside" },
+          at: { y: { from: "bottom", by: 20 } },
+          form: "side-tab-pocket",
+          contents: { preset: "gift-card" },
+          stock: { preset: "cover-200" },
+        },
+        {
+          id: "writing",
+          kind: "mat",
+          name: "Writing panel",
+          on: { panel: "back", side: "inside" },
+          border: 8,
+          stock: { preset: "text-90" },
+        },
       ],
     },
   },
@@ -183,7 +295,10 @@ const SAMPLES: readonly Sample[] = [
   },
 ];
 
-/** The demo drafts, read by the same reader as everything else. @throws when a sample is wrong: a mistake of ours that a test catches */
+/** Their recipes as they are written. */
+export const demoSpecs: readonly unknown[] = SAMPLES.map((s) => s.spec);
+
+/** The demo drafts, read by the same reader as everything else. Their forms must be loaded. @throws when a sample is wrong: a mistake of ours that a test catches */
 export const demoDrafts = (): Draft[] =>
   SAMPLES.map(({ spec, tags, ...sample }, i) => {
     const read = readSpec(spec);

@@ -6,8 +6,9 @@ import { type Draft, readDraft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
 import { db } from "./db.ts";
-import { demoDrafts } from "./demo.ts";
+import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
+import { loadFormsOf } from "./forms.ts";
 
 export type StoreTrouble = "blocked" | "full" | undefined;
 
@@ -33,7 +34,11 @@ const isFull = (error: unknown): boolean =>
  * Rows as drafts, read like any file: another version of the app may have written them. A row that is the draft we have
  * stays that very object, so that its drawing need not be made again.
  */
-function readRows(rows: readonly Draft[], known: ReadonlyMap<string, Draft>): Pick<DraftsState, "drafts" | "aside"> {
+async function readRows(
+  rows: readonly Draft[],
+  known: ReadonlyMap<string, Draft>,
+): Promise<Pick<DraftsState, "drafts" | "aside">> {
+  await loadFormsOf(rows.map((row) => row.spec));
   const drafts = new Map<string, Draft>();
   const aside: Draft[] = [];
   for (const row of rows) {
@@ -47,6 +52,12 @@ function readRows(rows: readonly Draft[], known: ReadonlyMap<string, Draft>): Pi
 }
 
 const SEEDED = "demo-seeded";
+
+/** The demo drafts, with the forms they are of. */
+async function loadDemo(): Promise<Draft[]> {
+  await loadFormsOf(demoSpecs);
+  return demoDrafts();
+}
 
 export const useDrafts = create<DraftsState>()((set, get) => {
   /** Writes, and notes how it went. A later success clears the trouble: everything in memory is written again with it. */
@@ -71,20 +82,22 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     load: async () => {
       try {
         const seeded = await db.kept.get(SEEDED);
-        if (!seeded && (await db.drafts.count()) === 0) await db.drafts.bulkPut(demoDrafts());
+        if (!seeded && (await db.drafts.count()) === 0) await db.drafts.bulkPut(await loadDemo());
         if (!seeded) await db.kept.put({ key: SEEDED, value: true });
-        set({ ...readRows(await db.drafts.toArray(), get().drafts), loading: false });
+        set({ ...(await readRows(await db.drafts.toArray(), get().drafts)), loading: false });
         // another window of the same browser may write too; our own writes come back equal and change nothing
         liveQuery(() => db.drafts.toArray()).subscribe({
           next: (rows) => {
-            if (get().writing === 0 && !get().trouble) set(readRows(rows, get().drafts));
+            void readRows(rows, get().drafts).then((read) => {
+              if (get().writing === 0 && !get().trouble) set(read);
+            });
           },
           error: () => {
             set({ trouble: "blocked" });
           },
         });
       } catch (error) {
-        set({ drafts: byId(demoDrafts()), loading: false, trouble: isFull(error) ? "full" : "blocked" });
+        set({ drafts: byId(await loadDemo()), loading: false, trouble: isFull(error) ? "full" : "blocked" });
       }
     },
     put: (given) => {

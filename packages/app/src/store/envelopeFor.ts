@@ -1,14 +1,16 @@
 import { asContents, type Draft, rank, readSpec } from "@cut-fold/core";
 import { makeDraft } from "./drafts.ts";
+import { loadAllForms } from "./forms.ts";
 import { solutionOf } from "./solutions.ts";
 
 /** An envelope for a finished card, in the form that suits it best, which follows the card from now on. Undefined for what is no card. */
-export function envelopeFor(card: Draft): Draft | undefined {
+export async function envelopeFor(card: Draft): Promise<Draft | undefined> {
+  await loadAllForms();
   const contents = asContents(solutionOf(card.spec));
   const { quantity, sheet, tape } = card.spec;
   const first =
     contents && readSpec({ form: "side-seam-envelope", contents, quantity, sheet, tape, method: card.spec.method });
-  const best = first?.ok ? rank(first.value)[0]?.spec : undefined;
+  const best = first?.ok ? rank(first.value).find((r) => r.purpose === "envelope")?.spec : undefined;
   if (!best) return undefined;
   return { ...makeDraft(`${card.name}: envelope`, best, { tags: card.tags }), holds: card.id };
 }

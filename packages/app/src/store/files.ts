@@ -15,6 +15,7 @@ import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi } from "../workers/print.worker.ts";
 import { solutionOf } from "./solutions.ts";
 import { adopt, useDrafts } from "./drafts.ts";
+import { loadFormsOf } from "./forms.ts";
 import { useSettings } from "./settings.ts";
 
 const EXTENSION = ".cutfold.json";
@@ -114,6 +115,7 @@ export async function importProject(): Promise<string | undefined> {
   }
   const read = await readInWorker(file);
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
+  await loadFormsOf(read.drafts.map((d) => d.spec));
   const { drafts, put } = useDrafts.getState();
   put(adopt(read.drafts, drafts));
   return read.drafts.length === 1

@@ -2,7 +2,7 @@
  * Envelopes that follow the card they hold. `holds` names the card's draft; from then on the envelope takes its size and
  * thickness from that card, lying whichever way the maker laid it, until somebody sets its size by hand.
  */
-import { asContents, changed, type Draft, formById, type Spec, type SpecChange } from "@cut-fold/core";
+import { asContents, changed, type Draft, formById, type Spec, type PartsChange } from "@cut-fold/core";
 import { solutionOf } from "./solutions.ts";
 
 type Size = Pick<Spec["contents"], "width" | "height" | "thickness">;
@@ -14,7 +14,7 @@ export const isSameThing = (a: Size, b: Size): boolean =>
   Math.max(a.width, a.height) === Math.max(b.width, b.height);
 
 /** What a card makes of an envelope's contents, lying as the envelope's contents lie now. Undefined for what is no card. */
-export function contentsFrom(card: Draft, now: Size): SpecChange["contents"] {
+export function contentsFrom(card: Draft, now: Size): PartsChange["contents"] {
   const contents = asContents(solutionOf(card.spec));
   if (contents?.width === undefined || contents.height === undefined) return undefined;
   const { width, height } = contents;
@@ -24,7 +24,7 @@ export function contentsFrom(card: Draft, now: Size): SpecChange["contents"] {
 /** Drafts that another can follow: cards. */
 export const cardsIn = (drafts: ReadonlyMap<string, Draft>): Draft[] =>
   [...drafts.values()]
-    .filter((d) => formById(d.spec.form)?.kind === "card")
+    .filter((d) => formById(d.spec.form)?.purpose === "card")
     .sort((a, b) => a.name.localeCompare(b.name));
 
 /** The drafts that follow a card. */

@@ -26,20 +26,21 @@ function cardForBlank(spec: Spec, side: number): SpecChange | undefined {
   return card && { contents: { ...card, preset: undefined } };
 }
 
-const SETTERS: Readonly<Record<string, (spec: Spec, mm: number) => SpecChange | undefined>> = {
-  blank: cardForBlank,
-  "contents.width": (_spec, width) => ({ contents: { width, preset: undefined } }),
-  "contents.height": (_spec, height) => ({ contents: { height, preset: undefined } }),
-};
+/** What typing a figure changes: the square's side asks the reverse question, a size of the contents is nobody's preset any more. */
+function changeBy(spec: Spec, sets: NonNullable<Dimension["sets"]>, mm: number): SpecChange | undefined {
+  if (sets[0] === "blank") return cardForBlank(spec, mm);
+  const own = { at: sets, value: mm };
+  const sized = sets.at(-2) === "contents";
+  return sized ? [own, { at: [...sets.slice(0, -1), "preset"], value: undefined }] : own;
+}
 
 /** Types or drags a figure of the drawing. Gives the sentence that says why not, or undefined when it is done. */
-export function setDimension({ sets }: Dimension, mm: number): string | undefined {
+export function setDimension({ sets }: Pick<Dimension, "sets">, mm: number): string | undefined {
   const { draft } = useOpenDraft.getState();
   if (!draft || !sets) return undefined;
   const { unit, fraction } = useSettings.getState().settings;
   const display = { unit, fraction } as const;
-  const setting = /^settings\.(\w+)$/u.exec(sets)?.[1];
-  const by = setting === undefined ? SETTERS[sets]?.(draft.spec, mm) : { settings: { [setting]: mm } };
+  const by = changeBy(draft.spec, sets, mm);
   if (!by) return `No card worth making comes out of ${formatLength(mm, display)}: take a larger sheet.`;
   const problem: Problem | undefined = change(by)[0];
   return problem && `This ${sayProblem(problem, display)}.`;

@@ -21,6 +21,18 @@ export const colour = {
 export const SERIF = '"Bitter Variable", Georgia, serif';
 const SANS = '"Source Sans 3 Variable", "Segoe UI", sans-serif';
 
+/** Seven sizes of type, px: notes, text, what leads, heads, then figures to read from an arm's length. */
+export const TEXT_PX = { small: 14, body: 15.5, lead: 17, title: 20, figure: 30, cut: 42, measure: 76 } as const;
+
+const dashed = (name: string): string => name.replace(/[A-Z]/gu, (letter) => `-${letter.toLowerCase()}`);
+
+/** The same colours and sizes as variables, for the modules beside each place: one source. */
+const TOKENS = {
+  ...Object.fromEntries(Object.entries(colour).map(([name, value]) => [`--${dashed(name)}`, value])),
+  ...Object.fromEntries(Object.entries(TEXT_PX).map(([name, px]) => [`--text-${name}`, `${String(px)}px`])),
+  "--serif": SERIF,
+};
+
 export const theme = createTheme({
   palette: {
     mode: "light",
@@ -44,6 +56,7 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
+        ":root": TOKENS,
         body: { fontVariantNumeric: "tabular-nums lining-nums", overflowX: "hidden" },
         "*:focus-visible": { outline: `3px solid ${colour.slate}`, outlineOffset: 2 },
         "@media (prefers-reduced-motion: reduce)": {

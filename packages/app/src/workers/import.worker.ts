@@ -1,5 +1,6 @@
 /** Reads files of unknown origin away from the screen: whatever is in them, the page goes on. */
 import { PROJECT_MAX_BYTES, readProject, type ReadProject } from "@cut-fold/core";
+import "@cut-fold/core/forms";
 import { expose } from "comlink";
 
 const api = {

@@ -3,6 +3,7 @@ import regular from "@fontsource/source-sans-3/files/source-sans-3-latin-400-nor
 import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url";
 import { type Display, readSpec, solve } from "@cut-fold/core";
 import { writePdf } from "@cut-fold/core/pdf";
+import "@cut-fold/core/forms";
 import { expose } from "comlink";
 
 export interface PrintJob {

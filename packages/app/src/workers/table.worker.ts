@@ -1,5 +1,6 @@
 /** Solves every form for every card away from the screen, in parts, so that it can be shown as it comes and be stopped. */
 import { type TableAsk, type TableCell, tableCells } from "@cut-fold/core";
+import "@cut-fold/core/forms";
 import { expose } from "comlink";
 
 /** Cells sent at a time: a card's row on every form or two. */

@@ -1,8 +1,9 @@
 /** The things makers buy by name: every figure with where it comes from. */
+import { shapes } from "./shapes.ts";
 import { rulers } from "../units/ruler.ts";
 import { boards } from "./boards.ts";
 import { contents } from "./contents.ts";
 import { envelopes } from "./envelopes.ts";
 import { mats, sheets, stocks, tapes } from "./papers.ts";
 
-export const catalogue = { contents, envelopes, stocks, sheets, mats, boards, tapes, rulers } as const;
+export const catalogue = { contents, envelopes, stocks, sheets, mats, boards, tapes, rulers, shapes } as const;

@@ -1,28 +1,41 @@
 import { boundsOf, flatten } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
+import type { Laid } from "../fittings/lay.ts";
+import type { Cut } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { offOutline, rimNeeds } from "../paper/hole.ts";
-import type { Check } from "./check.ts";
+import { valueAt } from "../recipe/change.ts";
+import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
 
 /** A hole for string keeps enough paper to the edge not to tear out. */
 export const hole: Check = {
   id: "hole",
   codes: ["near-edge"],
-  run: ({ pieces, spec }) =>
-    pieces.flatMap((piece) =>
-      piece.cuts
-        .filter((cut) => cut.id.startsWith("hole"))
-        .flatMap((cut): Finding[] => {
+  run: (checked) =>
+    checked.parts.flatMap((part) =>
+      piecesOf(part, checked.pieces).flatMap((piece) =>
+        piece.cuts.flatMap((cut): Finding[] => {
+          if (cut.kind !== "hole") return [];
           const { left, right, bottom, top } = boundsOf(flatten(cut.path));
           const across = right - left;
           const centre: Point = [(left + right) / 2, (bottom + top) / 2];
           const rim = offOutline(flatten(piece.outline[0] ?? []), centre) - across / 2;
           const needed = rimNeeds(across);
           if (rim >= needed - 0.05) return [];
-          const settings: Record<string, number | string> =
-            spec.settings["holeFrom"] === "auto" ? { hole: 3 } : { holeFrom: "auto" };
           const at = { severity: "warning", piece: piece.id, panel: cut.panel, at: centre } as const;
-          return [{ check: "hole", code: "near-edge", ...at, figure: rim, limit: needed, remedy: { settings } }];
+          const found = { check: "hole", code: "near-edge", ...at, figure: rim, limit: needed };
+          return [{ ...found, ...mending(checked, part, cut) }];
         }),
+      ),
     ),
 };
+
+/** A hole this wide (mm) takes a string and needs the least paper round it. */
+const SMALL_HOLE = 3;
+
+/** Moved where it keeps its paper; made smaller where it stands there already. */
+function mending({ spec }: Checked, { settings }: Laid, { place, across }: Cut): Pick<Finding, "remedy"> {
+  const path = place === undefined ? undefined : [...settings, place];
+  if (path && valueAt(spec, path) !== "auto") return remedy("off-edge", path, "auto");
+  return across === undefined ? {} : remedy("smaller-hole", [...settings, across], SMALL_HOLE, { mm: SMALL_HOLE });
+}

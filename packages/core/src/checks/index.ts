@@ -1,9 +1,11 @@
 /** Every rule there is, in the order their findings are told. */
 import { board } from "./board.ts";
 import type { Check } from "./check.ts";
+import { closed } from "./closed.ts";
+import { fitting } from "./fitting.ts";
 import { gap } from "./gap.ts";
 import { hole } from "./hole.ts";
-import { layer } from "./layer.ts";
+import { motion } from "./motion.ts";
 import { overlap } from "./overlap.ts";
 import { refused } from "./refused.ts";
 import { seam } from "./seam.ts";
@@ -20,7 +22,9 @@ export const checks: readonly Check[] = [
   refused,
   seam,
   hole,
-  layer,
+  fitting,
+  closed,
+  motion,
   stock,
   thickness,
   size,

@@ -3,15 +3,20 @@ import type { Check } from "./check.ts";
 /** What was asked for and could not be made: said, never left out in silence. */
 export const refused: Check = {
   id: "refused",
-  codes: ["closure", "corners"],
-  run: ({ drafted, spec }) =>
-    drafted.refused.map(({ setting, instead }) => ({
-      check: "refused",
-      code: setting,
-      severity: "warning",
-      figure: drafted.inside.depth > 0 ? drafted.inside.depth : Math.min(drafted.inside.width, drafted.inside.height),
-      limit: 0,
-      facts: { asked: String(spec.settings[setting]) },
-      remedy: { settings: { [setting]: instead } },
-    })),
+  codes: ["no-tab", "low-wall"],
+  run: ({ parts }) =>
+    parts.flatMap((part) =>
+      part.refused.map(({ setting, instead, code }) => {
+        const { width, height, depth } = part.contents[0]?.inside ?? part.inside;
+        return {
+          check: "refused",
+          code,
+          severity: "warning",
+          piece: part.main,
+          figure: depth > 0 ? depth : Math.min(width, height),
+          limit: 0,
+          remedy: { code: `instead-${code}`, changes: [{ at: [...part.settings, setting], value: instead }] },
+        };
+      }),
+    ),
 };

@@ -1,85 +1,116 @@
-import type { Finding } from "../model/solution.ts";
-import { areaOf, polygon } from "../geometry/path.ts";
 import { tapes } from "../catalogue/papers.ts";
-import { type Form, settingsOf } from "../model/form.ts";
+import { settingsOf } from "../forms/form.ts";
+import type { Laid } from "../fittings/lay.ts";
+import { areaOf, polygon } from "../geometry/path.ts";
+import type { ChangePath, Glue } from "../model/piece.ts";
 import { settingMeta } from "../model/setting.ts";
-import { packOf } from "../forms/pack.ts";
-import type { Glue } from "../model/piece.ts";
-import type { Spec } from "../model/spec.ts";
-import type { Check, Checked } from "./check.ts";
+import type { Finding } from "../model/solution.ts";
+import type { Contents, Spec } from "../model/spec.ts";
+import { draftOf } from "../paper/said.ts";
+import { withGlue } from "../paper/seam.ts";
+import { changed, valueAt } from "../recipe/change.ts";
+import { packOf } from "../recipe/pack.ts";
+import { roundUp } from "../units/ruler.ts";
+import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
 
 /** A shorter seam (mm of glue along the strip) lets the side open when the contents are pushed in. */
 const LEAST_SEAM_MM = 15;
 /** Tape keeps this far from both edges of the strip (geometry notes: "widest tape = glue strip − 3 mm"). */
 const TAPE_MARGINS_MM = 3;
+/** A strip is widened by halves of a mm: finer nobody types. */
+const HALF_MM = 0.5;
 
-const seamLength = ({ polygon: zone, widestTape }: Glue): number => Math.abs(areaOf(polygon(zone))) / widestTape;
+/** A seam may run over a corner: all that joins the same two panels is one seam. */
+const seamLength = (all: readonly Glue[], { panel, onto }: Glue): number =>
+  all
+    .filter((g) => g.panel === panel && g.onto.panel === onto.panel)
+    .reduce((sum, { polygon: zone, widestTape }) => sum + Math.abs(areaOf(polygon(zone))) / widestTape, 0);
 
-/** Whether a seam is long enough with other settings: a narrow strip runs further along a slant before it leaves the flap. */
-function holdsWith({ form, spec, setup }: Checked, id: string, settings: Spec["settings"]): boolean {
-  const { contents, stock, sheet } = spec;
-  const asked = { contents: packOf(contents), stock, sheet, setup, settings: { ...spec.settings, ...settings } };
-  const glue = form
-    .draft(asked)
-    .pieces.flatMap((p) => p.glue)
-    .find((g) => g.id === id);
-  return glue !== undefined && seamLength(glue) >= LEAST_SEAM_MM;
+/** The widest tape a seam would take with another setting; undefined where that cannot be set, or leaves no such seam. */
+function widestWith({ spec }: Checked, part: Laid, seam: Glue, value: number) {
+  const { fitting, form, setup } = part;
+  const read = seam.widens && form ? changed(spec, { at: seam.widens, value }) : undefined;
+  if (!form || !read?.ok) return undefined;
+  const path = fitting === undefined ? [] : ["fittings", fitting];
+  const contents = packOf(valueAt(read.value, [...path, "contents"]) as Contents);
+  const settings = valueAt(read.value, [...path, "settings"]) as Spec["settings"];
+  const { stock } = part;
+  const sheet = fitting === undefined ? spec.sheet : undefined;
+  const drafted = draftOf(form.draft({ contents, stock, sheet, setup, settings }), {
+    contents,
+    label: () => undefined,
+  });
+  const all = withGlue(drafted, drafted.seams, stock.caliper).flatMap((p) => p.glue);
+  // the tightest of those that join the same two panels
+  const glue = all
+    .filter((g) => g.panel === seam.panel && g.onto.panel === seam.onto.panel)
+    .sort((p, q) => p.widestTape - q.widestTape)[0];
+  return glue?.widestTape;
 }
 
-/** What the form's schema says of its glue strip; undefined for forms that have none. */
-function stripOf(form: Form): { readonly min: number; readonly max: number } | undefined {
-  const schema = settingsOf(form).find(([name]) => name === "glueStrip")?.[1];
+/** What the form's schema says of the setting that widens a seam; undefined where none does. */
+function boundsOf(
+  { form }: Laid,
+  at: ChangePath | undefined,
+): { readonly min: number; readonly max: number } | undefined {
+  const schema = form && at && settingsOf(form).find(([name]) => name === at.at(-1))?.[1];
   return schema && { min: settingMeta(schema).min ?? 0, max: settingMeta(schema).max ?? 0 };
 }
 
+/** How often a strip is widened further, where what it is glued to tapers. */
+const TRIES = 4;
+
+/** The setting that makes a seam wide enough for the tape; undefined where none within its bounds does. */
+function widened(checked: Checked, part: Laid, glue: Glue, tape: number): number | undefined {
+  const bounds = boundsOf(part, glue.widens);
+  if (!bounds || !glue.widens) return undefined;
+  let [value, widest] = [Number(valueAt(checked.spec, glue.widens)), glue.widestTape];
+  for (let i = 0; i < TRIES; i += 1) {
+    value = roundUp(value + tape - widest, HALF_MM);
+    const made = value <= bounds.max ? widestWith(checked, part, glue, value) : undefined;
+    if (made === undefined || made <= widest) return undefined;
+    if (made >= tape - 1e-9) return value;
+    widest = made;
+  }
+  return undefined;
+}
+
 /** A strip wide enough for the tape where the form can widen it; else the widest tape on the shelf that goes on it. */
-function tapeRemedy(
-  needed: number,
-  widest: number,
-  strip: { readonly max: number } | undefined,
-): Pick<Finding, "remedy"> {
-  if (strip && needed <= strip.max) return { remedy: { settings: { glueStrip: needed } } };
-  const narrower = tapes.filter((t) => t.width <= widest).sort((a, b) => b.width - a.width)[0];
-  return narrower ? { remedy: { tape: String(narrower.width) } } : {};
+function tapeRemedy(checked: Checked, part: Laid, glue: Glue, tape: number): Pick<Finding, "remedy"> {
+  const wider = widened(checked, part, glue, tape);
+  if (wider !== undefined && glue.widens) return remedy("widen", glue.widens, wider, { mm: wider });
+  const narrower = tapes.filter((t) => t.width <= glue.widestTape).sort((a, b) => b.width - a.width)[0];
+  return narrower ? remedy("tape", ["tape"], narrower.width, { mm: narrower.width }) : {};
 }
 
 /** Seams are long enough, and the maker's tape is no wider than the strip it goes on. */
 export const seam: Check = {
   id: "seam",
   codes: ["short", "tape"],
-  run: (checked) => {
-    const { pieces, spec, form } = checked;
-    return (
-      pieces
-        .flatMap((piece) =>
+  run: (checked) =>
+    checked.parts
+      .flatMap((part) =>
+        piecesOf(part, checked.pieces).flatMap((piece) =>
           piece.glue.flatMap((glue): Finding[] => {
-            const length = seamLength(glue);
-            // only the main piece's strip is the form's to set
-            const strip = piece.id === pieces[0]?.id ? stripOf(form) : undefined;
+            const { tape } = checked.spec;
+            const length = seamLength(piece.glue, glue);
             const at = { check: "seam", severity: "warning", piece: piece.id, panel: glue.panel } as const;
             const found: Finding[] = [];
             if (!glue.web && length < LEAST_SEAM_MM) {
-              const narrow = strip && { glueStrip: strip.min };
-              const remedy = narrow && holdsWith(checked, glue.id, narrow) ? { remedy: { settings: narrow } } : {};
-              found.push({ ...at, code: "short", figure: length, limit: LEAST_SEAM_MM, ...remedy });
+              found.push({ ...at, code: "short", figure: length, limit: LEAST_SEAM_MM });
             }
-            if (spec.tape !== undefined && spec.tape > glue.widestTape + 1e-9) {
-              const needed = spec.tape + TAPE_MARGINS_MM;
-              const remedy = tapeRemedy(needed, glue.widestTape, strip);
-              found.push({
-                ...at,
-                code: "tape",
-                figure: spec.tape,
-                limit: glue.widestTape,
-                facts: { needed },
-                ...remedy,
-              });
+            if (tape !== undefined && tape > glue.widestTape + 1e-9) {
+              const mends = tapeRemedy(checked, part, glue, tape);
+              const facts = { needed: tape + TAPE_MARGINS_MM };
+              found.push({ ...at, code: "tape", figure: tape, limit: glue.widestTape, facts, ...mends });
             }
             return found;
           }),
-        )
-        // both ends of a seam say the same: once is enough
-        .filter((f, i, all) => all.findIndex((g) => g.code === f.code && g.panel === f.panel) === i)
-    );
-  },
+        ),
+      )
+      // both ends of a seam say the same: once is enough, and the tighter one
+      .sort((f, g) => f.limit - g.limit)
+      .filter(
+        (f, i, all) => all.findIndex((g) => g.code === f.code && g.panel === f.panel && g.piece === f.piece) === i,
+      ),
 };

@@ -1,76 +1,85 @@
-import type { Form, Setup } from "../model/form.ts";
-import type { Spec } from "../model/spec.ts";
-import type { Finding } from "../model/solution.ts";
 import { sheets } from "../catalogue/papers.ts";
+import type { Laid } from "../fittings/lay.ts";
 import { fitsIn } from "../geometry/fit.ts";
-import { packOf } from "../forms/pack.ts";
-import { largestCard } from "../forms/largestCard.ts";
-import type { Check } from "./check.ts";
+import type { Finding } from "../model/solution.ts";
+import type { Sheet, Spec } from "../model/spec.ts";
+import { largestCard } from "../recipe/largestCard.ts";
+import { packOf } from "../recipe/pack.ts";
+import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
+
+/** The long side (mm) of the largest sheet there is: what a blank that comes out of none is told. */
+const LARGEST = Math.max(...sheets.map((s) => Math.max(s.width, s.height)));
 
 /** Whether the form's pieces come out of the sheet when it may be cut in two. */
-function inTwo(form: Form, { contents, stock, settings, sheet: inHand }: Spec, setup: Setup): boolean {
-  const blanks = form.blanks?.({
-    contents: packOf(contents),
-    stock,
-    settings: { ...settings, closing: "own" },
-    setup,
-    sheet: inHand,
-  });
-  return blanks?.every((b) => inHand && fitsIn(b.width, b.height, inHand.width, inHand.height)) ?? false;
+function inTwo({ form, setup }: Laid, { contents, stock, settings }: Spec, inHand: Sheet): boolean {
+  const split = form?.split;
+  if (!split || settings[split.setting] !== split.one) return false;
+  const asked = { contents: packOf(contents), stock, settings: { ...settings, [split.setting]: split.two }, setup };
+  return form.draft(asked).sheets.every(({ blank }) => fitsIn(blank.width, blank.height, inHand.width, inHand.height));
 }
 
 /** Every blank can be cut from the sheet in hand, turned if need be; else the smallest sheet that would do. */
 export const sheet: Check = {
   id: "sheet",
   codes: ["too-small", "none"],
-  run: ({ spec, pieces, form, setup }) => {
-    const inHand = spec.sheet;
-    // what drops out of another piece needs no paper of its own
-    const cut = pieces.filter((piece) => piece.within === undefined);
-    return cut.flatMap((piece): Finding[] => {
-      const { width, height } = piece.blank;
-      if (inHand && fitsIn(width, height, inHand.width, inHand.height)) return [];
-      const enough = sheets
-        .filter((s) => fitsIn(width, height, s.width, s.height))
-        .sort((a, b) => a.width * a.height - b.width * b.height)[0];
-      if (!inHand) {
-        return enough
-          ? []
-          : [
-              {
-                check: "sheet",
-                code: "none",
-                severity: "warning",
-                piece: piece.id,
-                figure: Math.max(width, height),
-                limit: 420,
-              },
-            ];
-      }
-      // a form that can be cut in two pieces may come out of the sheet after all
-      const split = spec.settings["closing"] === "one" && inTwo(form, { ...spec, sheet: inHand }, setup);
-      const card = largestCard({ ...spec, form, setup, sheet: inHand });
-      return [
-        {
-          check: "sheet",
-          code: enough ? "too-small" : "none",
-          severity: "error",
-          piece: piece.id,
-          figure: Math.max(width, height),
-          limit: Math.max(inHand.width, inHand.height),
-          facts: {
-            width,
-            height,
-            ...(enough && { sheet: enough.title }),
-            ...(card && { cardWidth: card.width, cardHeight: card.height }),
-          },
-          ...(split
-            ? { remedy: { settings: { closing: "auto" } } }
-            : enough
-              ? { remedy: { sheet: enough.id } }
-              : card && { remedy: { contents: { width: card.width, height: card.height } } }),
-        },
-      ];
-    });
-  },
+  run: (checked) =>
+    checked.parts.flatMap((part) =>
+      // what drops out of another piece needs no paper of its own
+      piecesOf(part, checked.pieces).flatMap((piece) =>
+        piece.within === undefined ? tooLarge(checked, part, piece.id, piece.blank) : [],
+      ),
+    ),
 };
+
+function tooLarge(
+  { spec }: Checked,
+  part: Laid,
+  piece: string,
+  { width, height }: { readonly width: number; readonly height: number },
+): Finding[] {
+  const inHand = spec.sheet;
+  if (inHand && fitsIn(width, height, inHand.width, inHand.height)) return [];
+  const enough = sheets
+    .filter((s) => fitsIn(width, height, s.width, s.height))
+    .sort((a, b) => a.width * a.height - b.width * b.height)[0];
+  const at = { check: "sheet", piece, figure: Math.max(width, height) } as const;
+  if (!inHand) return enough ? [] : [{ ...at, code: "none", severity: "warning", limit: LARGEST }];
+  // the card is the form's own: what lies on it may be smaller, but is not made so by a smaller card
+  const card =
+    part.form && part.fitting === undefined
+      ? largestCard({ ...spec, form: part.form, setup: part.setup, sheet: inHand })
+      : undefined;
+  const split = part.form?.split;
+  const mends =
+    split && inTwo(part, spec, inHand)
+      ? remedy("split", ["settings", split.setting], split.auto)
+      : enough
+        ? remedy("sheet", ["sheet"], { preset: enough.id }, { sheet: enough.title })
+        : card && {
+            remedy: {
+              code: "card",
+              facts: card,
+              changes: [
+                { at: ["contents", "width"], value: card.width },
+                { at: ["contents", "height"], value: card.height },
+                // a size that is worked out is nobody's preset
+                { at: ["contents", "preset"], value: undefined },
+              ],
+            },
+          };
+  return [
+    {
+      ...at,
+      code: enough ? "too-small" : "none",
+      severity: "error",
+      limit: Math.max(inHand.width, inHand.height),
+      facts: {
+        width,
+        height,
+        ...(enough && { sheet: enough.title }),
+        ...(card && { cardWidth: card.width, cardHeight: card.height }),
+      },
+      ...mends,
+    },
+  ];
+}

@@ -1,32 +1,37 @@
 import { stocks } from "../catalogue/papers.ts";
-import type { Check } from "./check.ts";
+import type { Finding } from "../model/solution.ts";
+import { type Check, remedy } from "./check.ts";
 
 /** Above this the fibres crack unless they are scored first (custom of the printing trade, about 170 g/m²). */
 const SCORE_FIRST_GSM = 170;
 /** Lighter than this shows what is inside and tears at the seams. */
 const FLIMSY_GSM = 60;
+/** What is taken instead. */
+const USUAL = "text-120";
 
-/** The stock folds cleanly in this form. Figures are g/m². */
+/** The stock folds cleanly in each form that is made of it. Figures are g/m². */
 export const stock: Check = {
   id: "stock",
   codes: ["heavy", "score-first", "flimsy"],
-  run: ({ spec, form }) => {
-    const { weight } = spec.stock;
-    const at = { check: "stock", figure: weight } as const;
-    if (weight > form.heaviest) {
-      const lighter = stocks.filter((s) => s.weight <= form.heaviest).sort((a, b) => b.weight - a.weight)[0];
-      return [
-        {
-          ...at,
-          code: "heavy",
-          severity: "warning",
-          limit: form.heaviest,
-          ...(lighter && { facts: { lighter: lighter.title }, remedy: { stock: lighter.id } }),
-        },
-      ];
-    }
-    if (weight < FLIMSY_GSM)
-      return [{ ...at, code: "flimsy", severity: "advice", limit: FLIMSY_GSM, remedy: { stock: "text-120" } }];
-    return weight > SCORE_FIRST_GSM ? [{ ...at, code: "score-first", severity: "advice", limit: SCORE_FIRST_GSM }] : [];
-  },
+  run: ({ parts, spec }) =>
+    parts.flatMap(({ form, fitting, stock: paper, main }): Finding[] => {
+      // a fitting of the draft's own paper has it said by the draft, unless it bears less
+      const own = fitting === undefined;
+      if (!form || (!own && paper === spec.stock && paper.weight <= form.heaviest)) return [];
+      const { weight } = paper;
+      const path = own ? ["stock"] : ["fittings", fitting, "stock"];
+      const at = { check: "stock", piece: main, figure: weight } as const;
+      if (weight > form.heaviest) {
+        const lighter = stocks.filter((s) => s.weight <= form.heaviest).sort((a, b) => b.weight - a.weight)[0];
+        const mends = lighter && remedy("stock", path, { preset: lighter.id }, { stock: lighter.title });
+        return [{ ...at, code: "heavy", severity: "warning", limit: form.heaviest, ...mends }];
+      }
+      if (weight < FLIMSY_GSM) {
+        const heavier = remedy("heavier", path, { preset: USUAL });
+        return [{ ...at, code: "flimsy", severity: "advice", limit: FLIMSY_GSM, ...heavier }];
+      }
+      return weight > SCORE_FIRST_GSM
+        ? [{ ...at, code: "score-first", severity: "advice", limit: SCORE_FIRST_GSM }]
+        : [];
+    }),
 };

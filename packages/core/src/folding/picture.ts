@@ -3,13 +3,15 @@
  * printed sheet or a test can draw. Back to front; mm; x right, y up.
  */
 import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } from "../geometry/path.ts";
-import { add, cross, direction, HERE, offLine, place, type Point, type Pose, scale, turn } from "../geometry/point.ts";
+import { add, cross, direction, HERE, offLine, place, type Point, type Pose } from "../geometry/point.ts";
+import { formById } from "../forms/index.ts";
+import { idIn } from "../methods/method.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
-import type { Piece, Role } from "../model/piece.ts";
+import type { Join, Piece, Placement, Role } from "../model/piece.ts";
+import { mainPiece, type Solution, type Step } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
-import type { Solution, Step } from "../model/solution.ts";
-import { assembled, foldedPanels, lastOrder, move, type Rigid } from "./pose.ts";
-import { openingDirection } from "./stages.ts";
+import { assembledAt, type Moment, openFolds, wayOut } from "./assembled.ts";
+import { foldedPanels, lastOrder, move, type Rigid, STILL } from "./pose.ts";
 
 export interface Shape {
   readonly path: Path;
@@ -35,13 +37,13 @@ const boundsOfShapes = (shapes: readonly Shape[]): Bounds => boundsOf(shapes.fla
 
 const scoreShapes = (piece: Piece, made: readonly string[], now: readonly string[], pose: Pose): Shape[] =>
   piece.lines
-    .filter((l) => made.includes(l.id) || now.includes(l.id))
+    .filter((l) => [...made, ...now].includes(idIn(piece, l.id)))
     .map((l) => ({
       path: placePath(l.path, pose),
       role: l.role,
       ...(l.fold && { fold: l.fold }),
-      now: now.includes(l.id),
-      of: l.id,
+      now: now.includes(idIn(piece, l.id)),
+      of: idIn(piece, l.id),
     }));
 
 const bareSheet = ({ blank: { width, height } }: Piece): Path =>
@@ -52,37 +54,40 @@ const bareSheet = ({ blank: { width, height } }: Piece): Path =>
     [0, height],
   ]);
 
-const ALL_NOTCHES = ["notch-1", "notch-2", "notch-3", "notch-4"];
+const notchesIn = (piece: Piece): string[] => [1, 2, 3, 4].map((k) => idIn(piece, `notch-${String(k)}`));
 
 /** The square as far as it has been punched: every notch made so far is cut out of its edge. */
 function punchedSquare(piece: Piece, made: readonly string[]): Path {
   const sheet = bareSheet(piece);
-  if (!made.some((id) => ALL_NOTCHES.includes(id))) return sheet;
+  const all = notchesIn(piece);
+  if (!made.some((id) => all.includes(id))) return sheet;
   const notches = notchesOf(piece);
   return polygon(
     sheet.flatMap(({ from: corner }, k): Point[] => {
-      const notch = made.includes(`notch-${String(k + 1)}`) ? notches[k] : undefined;
+      const notch = made.includes(all[k] ?? "") ? notches[k] : undefined;
       return notch ? [corner, notch.before, notch.vertex, notch.after] : [corner];
     }),
   );
 }
 
+/** A square whose scores run slantwise lies on a punch board, anything else on a scoring board. */
+const isPunched = ({ laid }: Piece): boolean => laid.rotation % 90 !== 0;
+
 /** The part of the board that is shown: the same for every turn, so that the paper moves and the board does not. */
-function boardBounds(solution: Solution, piece: Piece): Bounds {
+function boardBounds(piece: Piece): Bounds {
   const { width, height } = piece.blank;
   const size = Math.max(width, height);
-  if (solution.spec.method.kind !== "punch-board")
-    return { left: -size * 0.05, right: size * 1.05, top: size * 0.06, bottom: -size * 1.02 };
+  if (!isPunched(piece)) return { left: -size * 0.05, right: size * 1.05, top: size * 0.06, bottom: -size * 1.02 };
   const p = notchesOf(piece)[0]?.vertex[0] ?? 0;
   const reach = Math.max(p, width - p) * 1.06;
   return { left: -reach, right: reach, top: size * 0.07, bottom: -size * 1.03 };
 }
 
 /** The board's own furniture: fence, edge stop, groove and guide. */
-function boardShapes(solution: Solution, step: Step, piece: Piece): Shape[] {
-  const { left, right, top, bottom } = boardBounds(solution, piece);
+function boardShapes(step: Step, piece: Piece): Shape[] {
+  const { left, right, top, bottom } = boardBounds(piece);
   const fence: Shape = { path: [line([left, 0], [right, 0])], role: "fence", now: false };
-  if (solution.spec.method.kind !== "punch-board") {
+  if (!isPunched(piece)) {
     return [fence, { path: [line([0, top], [0, bottom])], role: "stop", now: step.kind === "score" }];
   }
   const notch = notchesOf(piece)[0]?.depth ?? 0;
@@ -107,7 +112,7 @@ function measureShapes({ kind, measure = 0 }: Step, piece: Piece): Shape[] {
   return strokes.map((s): Shape => ({ path: [s], role: "measure", now: true }));
 }
 
-function onBoard(solution: Solution, step: Step, piece: Piece): Shape[] {
+function onBoard(step: Step, piece: Piece): Shape[] {
   const { pose, done, now } = step.scene;
   const made = step.kind === "punch" ? [...done, ...now] : done;
   const paper: Shape = {
@@ -115,12 +120,12 @@ function onBoard(solution: Solution, step: Step, piece: Piece): Shape[] {
     fill: pose.flip ? "back" : "face",
     role: "edge",
     now: false,
-    of: "blank",
+    of: idIn(piece, "blank"),
   };
   const fresh =
     step.kind === "punch"
       ? notchesOf(piece)
-          .filter((_, k) => now.includes(`notch-${String(k + 1)}`))
+          .filter((_, k) => now.includes(notchesIn(piece)[k] ?? ""))
           .map((n): Shape => ({
             path: placePath([line(n.before, n.vertex), line(n.vertex, n.after)], pose),
             role: "cut",
@@ -128,92 +133,117 @@ function onBoard(solution: Solution, step: Step, piece: Piece): Shape[] {
           }))
       : [];
   const measure = step.measure === undefined ? [] : measureShapes(step, piece);
-  return [paper, ...boardShapes(solution, step, piece), ...scoreShapes(piece, done, now, pose), ...fresh, ...measure];
+  return [paper, ...boardShapes(step, piece), ...scoreShapes(piece, done, now, pose), ...fresh, ...measure];
 }
 
 /** The paper a piece is cut from, where it has its own. */
 export const paperOf = ({ stock }: Piece): Pick<Shape, "stock"> =>
   stock?.preset === undefined ? {} : { stock: stock.preset };
 
-/** A piece folded so far, its panels back to front, the contents in their ply or sliding in. */
-export function foldedShapes(
-  solution: Solution,
-  folded: number,
-  now: readonly string[],
-  slide: number | undefined,
-  pose: Pose,
-): Shape[] {
-  const caliper = solution.spec.stock.caliper;
-  const lying = slide === undefined ? undefined : solution.contents[0];
-  const poses = foldedPanels(solution, { progress: folded, caliper, filled: lying?.thickness ?? 0 });
-  const layers: { z: number; shape: Shape }[] = [];
-  const moving = new Set([
-    ...now,
-    ...solution.pieces.flatMap((p) => p.folds.filter((f) => now.includes(f.id)).map((f) => f.panels[1])),
-  ]);
-  for (const piece of assembled(solution)) {
-    for (const panel of piece.panels) {
-      const rigid = poses.get(`${piece.id}/${panel.id}`) as Rigid;
-      const points = flatten(panel.outline).map(([x, y]) => move(rigid, [x, y, 0]));
-      const z = points.reduce((sum, p) => sum + p[2], 0) / points.length;
-      const faceUp = rigid.r[8] > 0;
-      const holes = openingsOf(piece.cuts, panel.id).map((path) =>
-        polygon(
-          flatten(path)
-            .map(([x, y]) => move(rigid, [x, y, 0]))
-            .map((p) => place([p[0], p[1]], pose)),
-        ),
-      );
-      layers.push({
-        z,
-        shape: {
-          path: polygon(points.map((p) => place([p[0], p[1]], pose))),
-          fill: faceUp ? "face" : "back",
-          role: "edge",
-          now: moving.has(panel.id),
-          of: panel.id,
-          ...(holes.length > 0 && { holes }),
-          ...paperOf(piece),
-        },
-      });
-    }
-    for (const glue of piece.glue.filter((g) => now.includes(g.id))) {
-      const rigid = poses.get(`${piece.id}/${glue.panel}`) as Rigid;
-      const points = glue.polygon.map(([x, y]) => move(rigid, [x, y, 0]));
-      layers.push({
-        z: (points[0]?.[2] ?? 0) + caliper / 4,
-        shape: { path: polygon(points.map((p) => place([p[0], p[1]], pose))), fill: "glue", now: true, of: glue.id },
-      });
-    }
-  }
-  if (lying) {
-    const out = openingDirection(solution);
-    const shift = scale(out, (slide ?? 0) * Math.max(lying.width, lying.height));
-    const [c, s] = turn(lying.rotation);
-    const corners = (
-      [
-        [-1, -1],
-        [1, -1],
-        [1, 1],
-        [-1, 1],
-      ] as const
-    ).map(([u, v]): Point => {
-      const [x, y] = [(u * lying.width) / 2, (v * lying.height) / 2];
-      return place(add([lying.x + c * x - s * y, lying.y + s * x + c * y], shift), pose);
-    });
-    layers.push({
-      z: caliper / 2 + lying.thickness / 2,
-      shape: { path: polygon(corners), fill: "contents", role: "edge", now: now.includes("contents"), of: "contents" },
-    });
-  }
-  return layers.sort((a, b) => a.z - b.z).map((l) => l.shape);
+interface Folded extends Moment {
+  readonly now: readonly string[];
+  readonly pose: Pose;
 }
 
-/** Turns a holder so that its opening is at the top: how one holds it to fold and fill. */
-export function uprightPose(solution: Solution): Pose {
-  if (solution.contents.length === 0) return HERE;
-  const out = openingDirection(solution);
-  return { x: 0, y: 0, rotation: 90 - (Math.atan2(out[1], out[0]) * 180) / Math.PI, flip: false };
+/** Pieces folded so far, panels back to front, contents in their ply or sliding in. */
+export function foldedShapes(solution: Solution, { now, pose, ...moment }: Folded): Shape[] {
+  const { caliper } = solution.spec.stock;
+  const { sheets, contents, poses } = assembledAt(solution, moment);
+  const layers: { z: number; shape: Shape }[] = [];
+  const pieces = new Set(sheets.map((s) => s.piece));
+  const moving = new Set([
+    ...now,
+    ...[...pieces].flatMap((p) =>
+      p.folds.filter((f) => now.includes(`${p.id}/${f.id}`)).map((f) => `${p.id}/${f.panels[1]}`),
+    ),
+  ]);
+  const placed = (points: readonly Point[], rigid: Rigid): Path =>
+    polygon(
+      points.map(([x, y]) => {
+        const [u, v] = move(rigid, [x, y, 0]);
+        return place([u, v], pose);
+      }),
+    );
+  for (const { id: of, piece, points, openings, pose: rigid } of sheets) {
+    const holes = openings.map((path) => placed(flatten(path), rigid));
+    layers.push({
+      z: points.reduce((sum, [x, y]) => sum + move(rigid, [x, y, 0])[2], 0) / points.length,
+      shape: {
+        path: placed(points, rigid),
+        fill: rigid.r[8] > 0 !== pose.flip ? "face" : "back",
+        role: "edge",
+        now: moving.has(of),
+        of,
+        ...(holes.length > 0 && { holes }),
+        ...paperOf(piece),
+      },
+    });
+  }
+  for (const piece of pieces)
+    for (const glue of piece.glue.filter((g) => now.includes(`${piece.id}/${g.id}`))) {
+      const rigid = poses.get(`${piece.id}/${glue.panel}`) ?? STILL;
+      const z = glue.polygon[0] ? move(rigid, [...glue.polygon[0], 0])[2] : 0;
+      layers.push({
+        z: z + (rigid.r[8] > 0 === (glue.face === "front") ? 1 : -1) * (caliper / 4),
+        shape: { path: placed(glue.polygon, rigid), fill: "glue", now: true, of: `${piece.id}/${glue.id}` },
+      });
+    }
+  for (const inside of contents) {
+    const { lying } = inside;
+    const rigid = poses.get(`${lying.on.piece}/${lying.on.panel}`) ?? STILL;
+    const of = `${lying.on.piece}/contents`;
+    const [x, y] = add([lying.x, lying.y], wayOut(inside));
+    const box = boxOf(lying).map((p) => place(p, { x, y, rotation: lying.rotation, flip: false }));
+    layers.push({
+      z: move(rigid, [lying.x, lying.y, caliper / 2 + lying.thickness / 2])[2],
+      shape: { path: placed(box, rigid), fill: "contents", role: "edge", now: now.includes(of), of },
+    });
+  }
+  // turned over, what was lowest is looked at first
+  return layers.sort((a, b) => (pose.flip ? b.z - a.z : a.z - b.z)).map((l) => l.shape);
+}
+
+/** The corners of contents about their own middle. */
+const boxOf = ({ width, height }: Placement): readonly Point[] => [
+  [-width / 2, -height / 2],
+  [width / 2, -height / 2],
+  [width / 2, height / 2],
+  [-width / 2, height / 2],
+];
+
+/** Something that lies on the main piece while that lies flat: as it is folded, on the face that is drawn or behind it. */
+export interface OnFlat {
+  readonly fitting: string | undefined;
+  readonly piece: string;
+  readonly side: "front" | "back";
+  readonly shape: Shape;
+}
+
+/** What lies on the flat main piece, the lowest first: further pieces of the form, and fittings as they are folded. */
+export function lyingOnFlat(solution: Solution): readonly OnFlat[] {
+  const moment = { folded: openFolds(solution), now: [], pose: HERE };
+  return foldedShapes(solution, moment).flatMap((shape): OnFlat[] => {
+    const piece = solution.pieces.find(
+      (p) => shape.of?.startsWith(`${p.id}/`) && p.panels.some((q) => shape.of === `${p.id}/${q.id}`),
+    );
+    if (!piece || piece.id === solution.main) return [];
+    const join = rootJoin(solution, piece.id);
+    return [{ fitting: piece.fitting, piece: piece.id, side: join?.onto.face ?? "front", shape }];
+  });
+}
+
+/** The join that lays a piece, or what it lies on, on the main piece. */
+function rootJoin({ joins, main }: Pick<Solution, "joins" | "main">, piece: string): Join | undefined {
+  const join = joins.find((j) => j.piece === piece);
+  return join === undefined || join.onto.piece === main ? join : rootJoin({ joins, main }, join.onto.piece);
+}
+
+/** Turns a holder so that its opening is at the top: how one holds it to fold and fill. Flat pieces stay as they are drawn. */
+export function uprightPose({ contents, pieces, main }: Pick<Solution, "contents" | "pieces" | "main">): Pose {
+  const fitting = pieces.find((p) => p.id === main)?.fitting;
+  const own = contents.find((c) => c.fitting === fitting);
+  if (!own) return HERE;
+  return { x: 0, y: 0, rotation: 90 - (Math.atan2(own.way[1], own.way[0]) * 180) / Math.PI, flip: false };
 }
 
 /** The straight cut across a flap's tip: the edge that runs beside its score. */
@@ -232,54 +262,56 @@ function tipCut(piece: Piece, panel: string): Path {
 
 function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
   const { scene, kind } = step;
-  if (kind === "cut" && scene.now.includes("blank")) {
-    return [
-      {
-        path: bareSheet(piece),
-        fill: "back",
-        role: "cut",
-        now: true,
-        of: "blank",
-      },
-    ];
-  }
-  if (scene.piece !== solution.pieces[0]?.id) {
-    return piece.outline.map((path) => ({
+  const here = (id: string): string => idIn(piece, id);
+  if (kind === "cut" && scene.now.includes(here("blank")))
+    return [{ path: bareSheet(piece), fill: "back", role: "cut", now: true, of: here("blank"), ...paperOf(piece) }];
+  if (scene.folded === 0 && scene.pieces?.length === 1 && !["glue", "fill", "close", "fold"].includes(kind))
+    return flatShapes(step, piece);
+  const out = (lying: Placement): number | undefined =>
+    scene.now.includes(`${lying.on.piece}/contents`) ? PARTLY_OUT : filledAt(solution, step, lying) ? 0 : undefined;
+  return foldedShapes(solution, {
+    main: scene.piece,
+    pieces: scene.pieces,
+    folded: scene.folded,
+    now: scene.now,
+    out,
+    pose: uprightPose({ ...solution, main: scene.piece }),
+  });
+}
+
+/** How far out contents are while they are slid in, of their own length. */
+const PARTLY_OUT = 0.55;
+
+/** Whether contents are in by then: filled in an earlier step. */
+const filledAt = ({ steps }: Solution, { n }: Step, { on }: Placement): boolean =>
+  steps.some((step) => step.n < n && step.kind === "fill" && step.scene.now.includes(`${on.piece}/contents`));
+
+/** A single piece on the table with its scores and cuts as far as they are made. */
+function flatShapes({ scene, kind, code }: Step, piece: Piece): Shape[] {
+  // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
+  const corners = code === "cut-corners" || code === "cut-shape";
+  const paper: readonly Path[] = corners
+    ? [bareSheet(piece)]
+    : kind === "trim"
+      ? [punchedSquare(piece, notchesIn(piece))]
+      : piece.outline;
+  const arcs = piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc"));
+  const tips = piece.panels.filter((p) => scene.now.includes(idIn(piece, p.id))).flatMap((p) => tipCut(piece, p.id));
+  const whole = kind === "cut" && scene.now.includes(idIn(piece, "outline"));
+  const fresh = corners || whole ? piece.outline.flat() : kind === "trim" ? tips : kind === "round" ? arcs : [];
+  return [
+    ...paper.map((path): Shape => ({
       path,
-      holes: openingsOf(piece.cuts),
+      holes: openingsOf(piece.cuts.filter((cut) => scene.done.includes(idIn(piece, cut.id)))),
       fill: "face",
-      role: "cut",
-      now: true,
-      of: "outline",
+      role: "edge",
+      now: false,
+      of: idIn(piece, "outline"),
       ...paperOf(piece),
-    }));
-  }
-  if (scene.folded === 0 && !["glue", "fill", "close"].includes(kind)) {
-    // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
-    const corners = step.code === "cut-corners" || step.code === "cut-shape";
-    const paper: readonly Path[] = corners
-      ? [bareSheet(piece)]
-      : kind === "trim"
-        ? [punchedSquare(piece, ALL_NOTCHES)]
-        : piece.outline;
-    const arcs = piece.outline.flatMap((path) => path.filter((s) => s.kind === "arc"));
-    const tips = scene.now.flatMap((id) => tipCut(piece, id));
-    const fresh = corners ? piece.outline.flat() : kind === "trim" ? tips : kind === "round" ? arcs : [];
-    return [
-      ...paper.map((path): Shape => ({
-        path,
-        holes: openingsOf(piece.cuts.filter((cut) => scene.done.includes(cut.id))),
-        fill: "face",
-        role: "edge",
-        now: false,
-        of: "outline",
-      })),
-      ...scoreShapes(piece, scene.done, scene.now, scene.pose),
-      ...fresh.map((s): Shape => ({ path: [s], role: "cut", now: true })),
-    ];
-  }
-  const slide = kind === "fill" ? 0.55 : kind === "close" ? 0 : undefined;
-  return foldedShapes(solution, scene.folded, scene.now, slide, uprightPose(solution));
+    })),
+    ...scoreShapes(piece, scene.done, scene.now, scene.pose),
+    ...fresh.map((s): Shape => ({ path: [s], role: "cut", now: true })),
+  ];
 }
 
 /** The picture of a step. */
@@ -287,14 +319,34 @@ export function pictureOf(solution: Solution, step: Step): Picture {
   const piece = solution.pieces.find((p) => p.id === step.scene.piece);
   if (!piece)
     throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);
-  if (step.scene.on === "board")
-    return { shapes: onBoard(solution, step, piece), bounds: boardBounds(solution, piece) };
+  if (step.scene.on === "board") return { shapes: onBoard(step, piece), bounds: boardBounds(piece) };
   const shapes = onTable(solution, step, piece);
   return { shapes, bounds: boundsOfShapes(shapes) };
 }
 
-/** The finished thing, closed and seen from its closing side. */
+/**
+ * How the finished thing is looked at: a holder from the side it closes on, with its opening at the top; a card from its
+ * front, the way it is read.
+ */
+function closedPose(solution: Solution): Pose {
+  const form = formById(solution.form);
+  const main = mainPiece(solution);
+  const front =
+    form?.outside === "front" && main && main.folds.length > 0 ? form.grounds?.(solution.spec.settings)[0] : undefined;
+  const lies =
+    front &&
+    foldedPanels(solution, { progress: lastOrder(solution), caliper: 0 }).get(`${solution.main}/${front.panel}`);
+  if (!lies) return uprightPose(solution);
+  const [x, y] = move({ ...lies, t: [0, 0, 0] }, [0, front.sides.outside === 180 ? -1 : 1, 0]);
+  const behind = lies.r[8] < 0;
+  const up = (Math.atan2(y, behind ? -x : x) * 180) / Math.PI;
+  return { x: 0, y: 0, rotation: 90 - up, flip: behind };
+}
+
+/** The finished thing, closed: what is in it lies in it. */
 export function closedPicture(solution: Solution): Picture {
-  const shapes = foldedShapes(solution, lastOrder(solution), [], 0, uprightPose(solution));
+  const { main } = solution;
+  const folded = lastOrder(solution);
+  const shapes = foldedShapes(solution, { main, folded, now: [], out: () => 0, pose: closedPose(solution) });
   return { shapes, bounds: boundsOfShapes(shapes) };
 }

@@ -5,7 +5,6 @@ import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
 import { closedPicture, pictureOf, uprightPose } from "./picture.ts";
 import { about, after, foldedPanels, joinMove, move, type Point3, STILL, undo } from "./pose.ts";
-import { openingDirection } from "./stages.ts";
 
 const coordinate = fc.double({ min: -300, max: 300, noNaN: true });
 const point3 = fc.tuple(coordinate, coordinate, coordinate);
@@ -73,8 +72,16 @@ describe("the closed thing", () => {
       const s = solve(specOf({ form: "square-blank-envelope", contents: { width, height, thickness: 1 } }));
       const piece = s.pieces[0];
       if (!piece) throw new Error("no piece");
-      const out = openingDirection(s);
-      const [x, y] = place(out, uprightPose(s));
+      const way = s.contents[0]?.way ?? [0, 0];
+      // out towards the flap that closes last
+      const top = piece.folds.find((f) => f.id === "score-top");
+      const lying = s.contents[0];
+      const to = [
+        ((top?.from[0] ?? 0) + (top?.to[0] ?? 0)) / 2 - (lying?.x ?? 0),
+        ((top?.from[1] ?? 0) + (top?.to[1] ?? 0)) / 2 - (lying?.y ?? 0),
+      ] as const;
+      expect((to[0] * way[0] + to[1] * way[1]) / Math.hypot(...to)).toBeCloseTo(1, 9);
+      const [x, y] = place(way, uprightPose(s));
       expect(x).toBeCloseTo(0, 9);
       expect(y).toBeCloseTo(1, 9);
     }
@@ -85,7 +92,7 @@ describe("the closed thing", () => {
       specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, settings: { closure: "tab" } }),
     );
     const heights = (filled: number): number[] => {
-      const poses = foldedPanels(s, { progress: 9, caliper: 0.15, filled });
+      const poses = foldedPanels(s, { progress: 9, caliper: 0.15, filled: () => filled });
       return ["envelope/body", "envelope/left", "envelope/bottom", "tab/tab", "envelope/top"].map((key) => {
         const pose = poses.get(key);
         if (!pose) throw new Error(key);
@@ -128,7 +135,7 @@ describe("pictures of steps", () => {
 
   it("adds a notch with each punch and a score with each score", () => {
     const corners = (kind: string, nth: number): number =>
-      shown(kind, nth).picture.shapes.find((x) => x.of === "blank")?.path.length ?? 0;
+      shown(kind, nth).picture.shapes.find((x) => x.of === "envelope/blank")?.path.length ?? 0;
     expect([0, 1, 2, 3].map((nth) => corners("punch", nth))).toEqual([7, 10, 13, 16]);
     expect(
       [0, 1, 2, 3].map((nth) => shown("score", nth).picture.shapes.filter((x) => x.role === "score").length),
@@ -152,15 +159,15 @@ describe("pictures of steps", () => {
       shown("slit")
         .picture.shapes.filter((x) => x.now)
         .map((x) => x.of),
-    ).toEqual(["slit"]);
+    ).toEqual(["envelope/slit"]);
   });
 
   it("shows the contents on their way in through the opening, under the flap that closes last", () => {
     const { picture } = shown("fill");
     const order = picture.shapes.map((x) => x.of);
-    expect(order.indexOf("contents")).toBeGreaterThan(order.indexOf("body"));
-    expect(order.indexOf("bottom")).toBeGreaterThan(order.indexOf("contents"));
-    const card = picture.shapes.find((x) => x.of === "contents")?.path ?? [];
+    expect(order.indexOf("envelope/contents")).toBeGreaterThan(order.indexOf("envelope/body"));
+    expect(order.indexOf("envelope/bottom")).toBeGreaterThan(order.indexOf("envelope/contents"));
+    const card = picture.shapes.find((x) => x.of === "envelope/contents")?.path ?? [];
     expect(Math.max(...card.map((x) => x.from[1]))).toBeGreaterThan(picture.bounds.bottom + s.inside.height);
   });
 });

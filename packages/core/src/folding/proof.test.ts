@@ -6,7 +6,9 @@ import type { Solution } from "../model/solution.ts";
 import { derivePiece } from "../paper/derive.ts";
 import { solve } from "../solve.ts";
 import { formOf, specOf } from "../test/randomSpec.ts";
-import { setupOf } from "../forms/readSpec.ts";
+import { draftOf } from "../paper/said.ts";
+import { withGlue } from "../paper/seam.ts";
+import { setupOf } from "../recipe/readMethod.ts";
 import { posesOf, move } from "./pose.ts";
 import { prove } from "./proof.ts";
 
@@ -23,7 +25,12 @@ describe("the folding proof", () => {
   });
 
   it("measures the folds and not the claim: a gap that is reported wrong is caught", () => {
-    expect(prove({ ...good, gap: { ...good.gap, height: good.gap.height + 0.5 } }).ok).toBe(false);
+    expect(
+      prove({
+        ...good,
+        contents: good.contents.map((c) => ({ ...c, gap: { ...c.gap, height: c.gap.height + 0.5 } })),
+      }).ok,
+    ).toBe(false);
   });
 
   it("catches glue that misses its target", () => {
@@ -70,16 +77,20 @@ describe("the folding proof", () => {
     const form = formOf("square-blank-envelope");
     const input = { contents: spec.contents, stock: spec.stock, settings: spec.settings, setup: setupOf(spec) };
     const thick = { ...input, contents: { ...input.contents, thickness: 5 } };
-    const forgetful = form.draft({ ...thick, contents: { ...thick.contents, height: thick.contents.height - 5 } });
-    const honest = form.draft(thick);
-    const solutionOf = (drafted: typeof honest): Solution => ({
+    const short = { ...thick, contents: { ...thick.contents, height: thick.contents.height - 5 } };
+    const drafted = (asked: typeof thick) =>
+      draftOf(form.draft(asked), { contents: asked.contents, label: () => undefined });
+    const [forgetful, honest] = [drafted(short), drafted(thick)];
+    const solutionOf = (made: typeof honest): Solution => ({
       ...good,
-      ...drafted,
-      pieces: drafted.pieces.map(derivePiece),
+      ...made,
+      fittings: [],
+      pieces: withGlue(made, made.seams, spec.stock.caliper).map(derivePiece),
       contents: honest.contents.map((c, i) => ({
         ...c,
-        x: drafted.contents[i]?.x ?? 0,
-        y: drafted.contents[i]?.y ?? 0,
+        gap: made.contents[i]?.gap ?? c.gap,
+        x: made.contents[i]?.x ?? 0,
+        y: made.contents[i]?.y ?? 0,
       })),
     });
     expect(prove(solutionOf(honest)).ok).toBe(true);
@@ -90,12 +101,12 @@ describe("the folding proof", () => {
 describe("poses", () => {
   it("turns a valley fold towards whoever looks at the drawn face, and a mountain away", () => {
     const card = solve(specOf({ form: "card-base", contents: { preset: "iso-a6" } })).pieces[0] as Piece;
-    const half = posesOf(card, { progress: 0.5, caliper: 0.3, filled: 0 });
+    const half = posesOf(card, { progress: 0.5, caliper: 0.3 });
     const front = half.get("front");
     if (!front) throw new Error("no front");
     // half way through a mountain fold the front stands away from the viewer: z below the sheet
     expect(move(front, [card.blank.width, 10, 0])[2]).toBeLessThan(-100);
-    const body = posesOf(good.pieces[0] as Piece, { progress: 0.5, caliper: 0.3, filled: 0 }).get("left");
+    const body = posesOf(good.pieces[0] as Piece, { progress: 0.5, caliper: 0.3 }).get("left");
     if (!body) throw new Error("no flap");
     expect(move(body, [20, 20, 0])[2]).toBeGreaterThan(20);
   });

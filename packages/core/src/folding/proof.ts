@@ -4,12 +4,28 @@
  * solution.
  */
 import { sharedArea } from "../geometry/clipper.ts";
-import { areaOf, flatten, polygon } from "../geometry/path.ts";
-import { direction, distance, type Point, turn } from "../geometry/point.ts";
+import { areaOf, clipConvex, flatten, holds, type Path, polygon } from "../geometry/path.ts";
+import { between, direction, distance, type Point, turn } from "../geometry/point.ts";
 import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
-import type { Piece } from "../model/piece.ts";
+import type { Piece, Placement } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
-import { assembled, caliperOf, foldedPanels, lastOrder, move, type Point3, type Rigid, undo } from "./pose.ts";
+import { offOutline } from "../paper/hole.ts";
+import { travelOf } from "../paper/motion.ts";
+import {
+  after,
+  assembled,
+  caliperOf,
+  facetsOf,
+  filledWith,
+  foldedPanels,
+  type FoldState,
+  lastOrder,
+  lyingMove,
+  move,
+  type Point3,
+  type Rigid,
+  undo,
+} from "./pose.ts";
 
 export interface Landing {
   readonly glue: string;
@@ -21,14 +37,15 @@ export interface Landing {
 }
 export interface Crossing {
   readonly panels: readonly [string, string];
-  readonly when: "flat" | "folded";
+  /** flat, folded, or a motion and how far it has gone */
+  readonly when: string;
   /** mm² of paper in the same place */
   readonly area: number;
 }
 export interface Proof {
   readonly ok: boolean;
   readonly landings: readonly Landing[];
-  /** room measured round the contents, mm, and mm² where they cross a panel; no contents, no gap */
+  /** room measured round the first of the contents, mm, and mm² where any of them crosses a panel; no contents, no gap */
   readonly contents: { readonly gap: Extent | undefined; readonly crossing: number };
   readonly crossings: readonly Crossing[];
   /** mm²: the outline, and what its panels add up to */
@@ -47,8 +64,7 @@ const panelOf = (piece: Piece, id: string) => piece.panels.find((p) => p.id === 
 /** Proves a solution by folding it up. */
 export function prove(solution: Solution): Proof {
   const caliper = solution.spec.stock.caliper;
-  const filled = solution.contents[0]?.thickness ?? 0;
-  const pieces = assembled(solution);
+  const filled = filledWith(solution.contents);
   const poses = foldedPanels(solution, { progress: lastOrder(solution), caliper, filled });
   const at = (piece: string, panel: string): Rigid => {
     const pose = poses.get(`${piece}/${panel}`);
@@ -56,31 +72,32 @@ export function prove(solution: Solution): Proof {
     return pose;
   };
 
-  const landings = pieces.flatMap((piece) => piece.glue.map((glue) => land(solution, piece, glue, at, caliper)));
-  const sheets = pieces.flatMap((piece) =>
-    piece.panels.map((panel): Sheet => ({
-      piece: piece.id,
-      panel: panel.id,
-      pose: at(piece.id, panel.id),
-      points: flatten(panel.outline),
-      caliper: caliperOf(piece, caliper),
-    })),
-  );
-  const contents = measureContents(solution, sheets, at, caliper);
-  const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets)];
+  const sheets = sheetsOf(solution, { progress: lastOrder(solution), caliper, filled });
+  const landings = landingsOf(solution, sheets);
+  const bends = solution.pieces.some((p) => p.folds.some((f) => f.path));
+  const held = bends ? [] : solution.contents.map((lying) => measureContents(solution, lying, sheets, at, caliper));
+  const contents = {
+    gap: held[0]?.gap,
+    crossing: bends ? throughContents(solution, sheets, at, caliper) : held.reduce((sum, one) => sum + one.crossing, 0),
+  };
+  const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets, "folded")];
   const area = solution.pieces.map((piece) => ({
     piece: piece.id,
     outline: piece.outline.reduce((sum, loop) => sum + areaOf(loop), 0),
     panels: piece.panels.reduce((sum, panel) => sum + areaOf(panel.outline), 0),
   }));
 
-  const gapTrue =
-    contents.gap === undefined ||
-    ((["width", "height"] as const).every((axis) => (contents.gap?.[axis] ?? 0) > 0) &&
+  const gapTrue = held.every(({ gap }, i) => {
+    const claimed = solution.contents[i]?.gap;
+    return (
+      claimed !== undefined &&
+      (["width", "height"] as const).every((axis) => gap[axis] > 0) &&
       (["width", "height", "depth"] as const).every((axis) => {
-        const more = (contents.gap?.[axis] ?? 0) - solution.gap[axis];
+        const more = gap[axis] - claimed[axis];
         return more >= -GAP_MM && more <= GAP_MM + (axis === "depth" ? PLIES_ABOVE * caliper : 0);
-      }));
+      })
+    );
+  });
   const ok =
     landings.every((l) => l.distance <= LANDING_MM + SAME_POINT_MM && l.outside <= TOUCHING_MM2) &&
     gapTrue &&
@@ -92,29 +109,45 @@ export function prove(solution: Solution): Proof {
 
 type At = (piece: string, panel: string) => Rigid;
 
+const landingsOf = (solution: Solution, sheets: readonly Sheet[]): Landing[] =>
+  assembled(solution).flatMap((piece) => piece.glue.map((glue) => land(solution, piece, glue, sheets)));
+
 /** Where a glued zone comes down: its own points, carried into the target's flat coordinates. */
-function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], at: At, caliper: number): Landing {
-  const target = solution.pieces.find((p) => p.id === glue.onto.piece);
-  const panel = target && panelOf(target, glue.onto.panel);
-  const own = panelOf(piece, glue.panel);
+function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], sheets: readonly Sheet[]): Landing {
   const onto = `${glue.onto.piece}/${glue.onto.panel}`;
-  if (!panel || !own) return { glue: glue.id, onto, distance: Infinity, outside: Infinity };
-  const source = at(piece.id, glue.panel);
-  const home = undo(at(glue.onto.piece, glue.onto.panel));
-  const half = (sheet: Piece, face: "front" | "back"): number =>
-    (face === "front" ? caliperOf(sheet, caliper) : -caliperOf(sheet, caliper)) / 2;
+  const of = (id: string, panel: string) => sheets.filter((s) => s.piece === id && s.panel === panel);
+  const [own, target] = [of(piece.id, glue.panel), of(glue.onto.piece, glue.onto.panel)];
+  if (own.length === 0 || target.length === 0) return { glue: glue.id, onto, distance: Infinity, outside: Infinity };
+  const half = ({ caliper }: Sheet, face: "front" | "back"): number => (face === "front" ? caliper : -caliper) / 2;
   // foam fills the distance it is bought for
   const foam = solution.joins.find((j) => j.piece === piece.id)?.raised ?? 0;
-  const landed = glue.polygon.map(([x, y]): Point3 => move(home, move(source, [x, y, half(piece, glue.face)])));
-  const distance = Math.max(...landed.map((p) => Math.abs(Math.abs(p[2] - half(target, glue.onto.face)) - foam)));
-  const zone = landed.map((p): Point => [p[0], p[1]]);
-  const size = Math.abs(areaOf(polygon(zone)));
-  const missed = size - sharedArea(zone, flatten(panel.outline));
-  const overhang = Math.abs(areaOf(polygon(glue.polygon))) - sharedArea(glue.polygon, flatten(own.outline));
-  return { glue: glue.id, onto, distance, outside: Math.max(0, missed) + Math.max(0, overhang) };
+  let [far, landed, kept] = [0, 0, 0];
+  for (const sheet of own) {
+    const part = own.length === 1 ? glue.polygon : sharedPart(glue.polygon, sheet.points);
+    const whole = Math.abs(areaOf(polygon(part)));
+    if (whole < TOUCHING_MM2) continue;
+    const parts = target.map((below) => {
+      const home = after(undo(below.pose), sheet.pose);
+      const zone = part.map(([x, y]): Point3 => move(home, [x, y, half(sheet, glue.face)]));
+      const off = Math.max(...zone.map((p) => Math.abs(Math.abs(p[2] - half(below, glue.onto.face)) - foam)));
+      return {
+        off,
+        on: sharedArea(
+          zone.map((p): Point => [p[0], p[1]]),
+          below.points,
+        ),
+      };
+    });
+    const best = parts.reduce((a, b) => (b.off + whole - b.on < a.off + whole - a.on ? b : a));
+    far = Math.max(far, best.off);
+    landed += parts.reduce((sum, { on, off }) => sum + (off < far + LANDING_MM ? on : 0), 0);
+    kept += sharedArea(part, sheet.points);
+  }
+  const size = Math.abs(areaOf(polygon(glue.polygon)));
+  return { glue: glue.id, onto, distance: far, outside: Math.max(0, size - landed) + Math.max(0, size - kept) };
 }
 
-/** A panel where it is in space. */
+/** A flat bit of paper where it is in space. */
 interface Sheet {
   readonly piece: string;
   readonly panel: string;
@@ -122,7 +155,50 @@ interface Sheet {
   readonly points: readonly Point[];
   /** mm its paper is thick */
   readonly caliper: number;
+  /** what is cut in it, in its flat coordinates */
+  readonly cuts: readonly Path[];
+  /** no panel but the paper between two that stand off one another: it goes through a slit, say */
+  readonly step?: true;
 }
+
+/** All the paper as it is folded so far: its panels, and the steps between panels that stand off one another. */
+function sheetsOf(solution: Solution, state: FoldState): Sheet[] {
+  const poses = foldedPanels(solution, state);
+  const cutsIn = (piece: Piece | undefined, panel: string): Path[] =>
+    (piece?.cuts ?? []).filter((c) => c.panel === panel).map((c) => c.path);
+  const sheets = facetsOf(solution, state).map((facet): Sheet => {
+    const piece = solution.pieces.find((p) => p.id === facet.piece);
+    const caliper = caliperOf(piece, state.caliper);
+    return { ...facet, points: facet.flat, caliper, cuts: cutsIn(piece, facet.panel) };
+  });
+  const steps = assembled(solution).flatMap((piece) =>
+    piece.folds.flatMap((fold): Sheet[] => {
+      if (fold.angle !== 0) return [];
+      const [one, two] = fold.panels.map((id) => poses.get(`${piece.id}/${id}`)) as [Rigid, Rigid];
+      const [a, b] = [fold.from, fold.to].map(([x, y]) => move(one, [x, y, 0])) as [Point3, Point3];
+      const [c] = [fold.from].map(([x, y]) => move(two, [x, y, 0])) as [Point3];
+      const long = distance(fold.from, fold.to);
+      const u = b.map((v, i) => (v - (a[i] as number)) / long) as unknown as Point3;
+      const high = Math.hypot(c[0] - a[0], c[1] - a[1], c[2] - a[2]);
+      if (high < SAME_POINT_MM) return [];
+      const v = c.map((w, i) => (w - (a[i] as number)) / high) as unknown as Point3;
+      const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const;
+      const pose: Rigid = { r: [u[0], v[0], n[0], u[1], v[1], n[1], u[2], v[2], n[2]], t: a };
+      const points: Point[] = [
+        [0, 0],
+        [long, 0],
+        [long, high],
+        [0, high],
+      ];
+      const caliper = caliperOf(piece, state.caliper);
+      return [{ piece: piece.id, panel: fold.id, pose, points, caliper, cuts: [], step: true }];
+    }),
+  );
+  return [...sheets, ...steps];
+}
+
+/** The part of a convex zone on a facet, in the zone's own flat coordinates. */
+const sharedPart = (zone: readonly Point[], facet: readonly Point[]): readonly Point[] => clipConvex(zone, facet);
 
 /** The least and the greatest of each coordinate. */
 function extent(points: readonly Point3[]): readonly (readonly [number, number])[] {
@@ -140,10 +216,15 @@ const IN_PLANE_MM = 1e-6;
  * there is met where it stands. A crease of a flat pocket must also reach round half the thickness on each side (girth:
  * 2W ≥ 2(w + t)).
  */
-function measureContents(solution: Solution, sheets: readonly Sheet[], at: At, caliper: number): Proof["contents"] {
-  const lying = solution.contents[0];
-  const piece = lying && solution.pieces.find((p) => p.id === lying.on.piece);
-  if (!lying || !piece) return { gap: undefined, crossing: 0 };
+function measureContents(
+  solution: Solution,
+  lying: Placement,
+  sheets: readonly Sheet[],
+  at: At,
+  caliper: number,
+): { readonly gap: Extent; readonly crossing: number } {
+  const piece = solution.pieces.find((p) => p.id === lying.on.piece);
+  if (!piece) return { gap: lying.gap, crossing: Infinity };
   const [c, s] = turn(lying.rotation);
   const local = ([x, y, z]: Point3): Point3 => [
     c * (x - lying.x) + s * (y - lying.y),
@@ -168,23 +249,37 @@ function measureContents(solution: Solution, sheets: readonly Sheet[], at: At, c
       Math.abs(near) - (upright ? a : b) - lying.thickness / 2,
     );
   }
+  // where nothing closes the holder, at its mouth, the panel they lie on is as far as the room goes
+  const beneath = panelOf(piece, lying.on.panel);
+  const [wide, high] = extent(flatten(beneath?.outline ?? []).map(([x, y]) => local([x, y, 0])));
+  if (wide && high) {
+    meet("left", -wide[0] - a);
+    meet("right", wide[1] - a);
+    meet("down", -high[0] - b);
+    meet("up", high[1] - b);
+  }
   const home = undo(at(piece.id, lying.on.panel));
+  const own = caliperOf(piece, caliper);
   const others = sheets
     .filter((sheet) => sheet.piece !== piece.id || sheet.panel !== lying.on.panel)
-    .map((sheet) => sheet.points.map(([x, y]) => local(move(home, move(sheet.pose, [x, y, 0])))));
+    .map((sheet) => ({
+      placed: sheet.points.map(([x, y]) => local(move(home, move(sheet.pose, [x, y, 0])))),
+      // from the middle of the paper they lie on to the middle of a sheet that touches it
+      ply: (own + sheet.caliper) / 2,
+    }));
   let ceiling = Infinity;
-  for (const placed of others) {
+  for (const { placed, ply } of others) {
     const [x, y, z] = extent(placed) as [[number, number], [number, number], [number, number]];
-    const beside = z[1] > caliper && z[0] < lying.thickness;
+    const beside = z[1] > ply && z[0] < lying.thickness;
     if (x[1] - x[0] < IN_PLANE_MM && beside && y[1] > -b && y[0] < b)
       meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
     else if (y[1] - y[0] < IN_PLANE_MM && beside && x[1] > -a && x[0] < a)
       meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
-    else if (z[1] - z[0] < IN_PLANE_MM && z[0] > caliper && x[1] > -a && x[0] < a && y[1] > -b && y[0] < b)
+    else if (z[1] - z[0] < IN_PLANE_MM && z[0] > ply && x[1] > -a && x[0] < a && y[1] > -b && y[0] < b)
       ceiling = Math.min(ceiling, z[0]);
   }
   // a flat pocket is as deep as what is in it
-  const walled = solution.inside.depth > 0;
+  const walled = lying.inside.depth > 0;
   const gap = {
     width: sides.left + sides.right,
     height: sides.up + sides.down,
@@ -198,9 +293,9 @@ function measureContents(solution: Solution, sheets: readonly Sheet[], at: At, c
     [a, b],
     [-a, b],
   ];
-  for (const placed of others) {
+  for (const { placed, ply } of others) {
     const [low, high] = extent(placed)[2] as [number, number];
-    if (high <= caliper * 0.999 || low >= lying.thickness + caliper * 0.999) continue;
+    if (high <= ply * 0.999 || low >= lying.thickness + ply * 0.999) continue;
     crossing += sharedArea(
       placed.map((p): Point => [p[0], p[1]]),
       box,
@@ -208,6 +303,47 @@ function measureContents(solution: Solution, sheets: readonly Sheet[], at: At, c
   }
   return { gap, crossing };
 }
+
+/** mm² of paper inside the contents' boxes, whatever way it stands there. */
+function throughContents(solution: Solution, sheets: readonly Sheet[], at: At, caliper: number): number {
+  return solution.contents.reduce((sum, lying) => {
+    const home = undo(after(at(lying.on.piece, lying.on.panel), lyingMove(solution, lying, caliper)));
+    const [a, b, t] = [lying.width / 2, lying.height / 2, lying.thickness];
+    const room = [-a, a, -b, b, 0, t];
+    return sheets.reduce((own, sheet) => {
+      const carry = after(home, sheet.pose);
+      const kept = room.reduce(
+        (points: readonly Point3[], limit, i) => cutBy(points, i >> 1, i % 2 === 0 ? 1 : -1, limit),
+        sheet.points.map(([x, y]) => move(carry, [x, y, 0])),
+      );
+      return own + (kept.length < 3 ? 0 : area3(kept));
+    }, sum);
+  }, 0);
+}
+
+/** What of a polygon in space lies beyond a limit on an axis (`way` 1) or before it. */
+function cutBy(points: readonly Point3[], axis: number, way: 1 | -1, limit: number): Point3[] {
+  const off = (p: Point3): number => way * ((p[axis] as number) - limit);
+  return points.flatMap((p, i): Point3[] => {
+    const q = points[(i + 1) % points.length] as Point3;
+    const [one, two] = [off(p), off(q)];
+    const kept = one >= 0 ? [p] : [];
+    if (one >= 0 === two >= 0) return kept;
+    const t = one / (one - two);
+    return [...kept, p.map((v, k) => v + ((q[k] as number) - v) * t) as unknown as Point3];
+  });
+}
+
+const area3 = (points: readonly Point3[]): number => {
+  const sum = points.reduce<Point3>(
+    ([x, y, z], p, i) => {
+      const q = points[(i + 1) % points.length] as Point3;
+      return [x + p[1] * q[2] - p[2] * q[1], y + p[2] * q[0] - p[0] * q[2], z + p[0] * q[1] - p[1] * q[0]];
+    },
+    [0, 0, 0],
+  );
+  return Math.hypot(...sum) / 2;
+};
 
 /** Panels of one blank that claim the same paper. */
 function flatCrossings(solution: Solution): Crossing[] {
@@ -221,35 +357,72 @@ function flatCrossings(solution: Solution): Crossing[] {
   );
 }
 
+/** No coarser than this: a sheet that moves by less cannot have been on both sides of another without being seen in it. */
+const MOTION_STEP = { mm: 1, deg: 2 } as const;
+
+/** Walks a motion and proves at every step what must hold at rest: glue stays, nothing runs through anything. */
+export function proveMotion(solution: Solution, id: string): Pick<Proof, "ok" | "landings" | "crossings"> {
+  const motion = solution.motions.find((m) => m.id === id);
+  if (!motion) throw new Error(`there is no motion '${id}'`);
+  const { travel, unit } = travelOf(motion);
+  const steps = Math.max(1, Math.ceil(travel / MOTION_STEP[unit]));
+  const filled = filledWith(solution.contents);
+  const state = { progress: lastOrder(solution), caliper: solution.spec.stock.caliper, filled };
+  const before = motion.after === undefined ? {} : { [motion.after]: 1 };
+  const seen = Array.from({ length: steps + 1 }, (_, i) => {
+    const sheets = sheetsOf(solution, { ...state, motion: { ...before, [id]: i / steps } });
+    return { landings: landingsOf(solution, sheets), crossings: foldedCrossings(sheets, `${id} ${String(i / steps)}`) };
+  });
+  const landings = seen.flatMap((s) => s.landings);
+  const crossings = seen.flatMap((s) => s.crossings);
+  const ok =
+    crossings.length === 0 &&
+    landings.every((l) => l.distance <= LANDING_MM + SAME_POINT_MM && l.outside <= TOUCHING_MM2);
+  return { ok, landings, crossings };
+}
+
 /**
  * Panels in the same place once folded: in parallel planes less than a caliper apart and sharing paper, or one standing
- * right through the other.
+ * right through the other where nothing is cut.
  */
-function foldedCrossings(sheets: readonly Sheet[]): Crossing[] {
+function foldedCrossings(sheets: readonly Sheet[], when: Crossing["when"]): Crossing[] {
+  const boxes = new Map(sheets.map((s) => [s, extent(s.points.map(([x, y]) => move(s.pose, [x, y, 0])))]));
   return pairs(sheets).flatMap(([a, b]): Crossing[] => {
+    if (a.panel === b.panel && a.piece === b.piece) return [];
+    // a step belongs to the two panels it joins
+    if ((a.step || b.step) && a.piece === b.piece) return [];
     const caliper = (a.caliper + b.caliper) / 2;
-    const home = undo(a.pose);
-    const placed = b.points.map(([x, y]) => move(home, move(b.pose, [x, y, 0])));
+    const [one, two] = [boxes.get(a) ?? [], boxes.get(b) ?? []];
+    if (one.some(([low, high], i) => low > (two[i]?.[1] ?? 0) + caliper || high < (two[i]?.[0] ?? 0) - caliper))
+      return [];
+    const carry = after(undo(a.pose), b.pose);
+    const placed = b.points.map(([x, y]) => move(carry, [x, y, 0]));
     const z = placed.map((p) => p[2]);
     const parallel = Math.max(...z) - Math.min(...z) < IN_PLANE_MM;
     if (parallel && Math.abs(z[0] as number) >= caliper * 0.999) return [];
+    const back = undo(carry);
     const area = parallel
       ? sharedArea(
           placed.map((p): Point => [p[0], p[1]]),
           a.points,
         )
-      : through(a.points, placed, caliper);
-    return area > TOUCHING_MM2
-      ? [{ panels: [`${a.piece}/${a.panel}`, `${b.piece}/${b.panel}`], when: "folded", area }]
-      : [];
+      : Math.min(
+          through(a, placed, caliper),
+          through(
+            b,
+            a.points.map(([x, y]) => move(back, [x, y, 0])),
+            caliper,
+          ),
+        );
+    return area > TOUCHING_MM2 ? [{ panels: [`${a.piece}/${a.panel}`, `${b.piece}/${b.panel}`], when, area }] : [];
   });
 }
 
 /** mm² of paper where a panel (`placed`, in the other's frame) stands through another: the length it does so, a caliper wide. */
-function through(flat: readonly Point[], placed: readonly Point3[], caliper: number): number {
+function through({ points: flat, cuts: open }: Sheet, placed: readonly Point3[], caliper: number): number {
   const z = placed.map((p) => p[2]);
   // a panel that only rests on the other, or ends in its thickness, does not go through it
-  if (Math.min(...z) > -caliper || Math.max(...z) < caliper) return 0;
+  if (Math.min(...z) > -caliper * 0.999 || Math.max(...z) < caliper * 0.999) return 0;
   const cuts: Point[] = [];
   placed.forEach((p, i) => {
     const q = placed[(i + 1) % placed.length] as Point3;
@@ -266,7 +439,21 @@ function through(flat: readonly Point[], placed: readonly Point3[], caliper: num
     const off = (p: Point): Point => [p[0] - ahead[1] * by, p[1] + ahead[0] * by];
     return [one, two, off(two), off(one)];
   };
-  return 2 * Math.min(sharedArea(beside(half), flat), sharedArea(beside(-half), flat));
+  const area = 2 * Math.min(sharedArea(beside(half), flat), sharedArea(beside(-half), flat));
+  return area > 0 && open.length > 0 ? area * (1 - openPart(one, two, open, caliper)) : area;
+}
+
+/** How much of a line lies in what is cut: on a slit, or in a hole. */
+function openPart(from: Point, to: Point, cuts: readonly Path[], caliper: number): number {
+  const samples = Math.max(2, Math.ceil(distance(from, to) * 2));
+  const free = Array.from({ length: samples }, (_, i) => between(from, to, (i + 0.5) / samples)).filter((p) =>
+    cuts.some((cut) => {
+      const points = flatten(cut);
+      const closed = distance(cut[0]?.from ?? p, cut.at(-1)?.to ?? p) < SAME_POINT_MM;
+      return closed ? holds(points, p) : offOutline(points, p) <= caliper;
+    }),
+  );
+  return free.length / samples;
 }
 
 const pairs = <T>(items: readonly T[]): (readonly [T, T])[] =>

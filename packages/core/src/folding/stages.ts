@@ -1,66 +1,56 @@
 /**
- * How the making up of a solution runs from flat to closed: the folds in their order, the contents going in once only
- * what closes the holder is left open, the closing folds.
+ * How the making up of a solution runs from flat to closed: the folds in their order, and each holder filled once only
+ * what closes it is left open. A pocket inside a card is filled before the card closes over it.
  */
-import type { Piece } from "../model/piece.ts";
+import type { Placement } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
-import { assembled, foldedPanels, lastOrder, move } from "./pose.ts";
-import { type Point, scale, subtract } from "../geometry/point.ts";
+import { assembled, lastOrder } from "./pose.ts";
 
-type Folding = Pick<Solution, "pieces" | "joins" | "contents">;
+type Folding = Pick<Solution, "pieces" | "joins" | "contents" | "main">;
+
+/** One part of the run: an order of folding, or contents, by their place in the solution's list, that go in. */
+export type Stage =
+  { readonly kind: "fold"; readonly order: number } | { readonly kind: "fill"; readonly contents: readonly number[] };
 
 export interface Stages {
-  /** orders of folding */
-  readonly folds: number;
-  /** folds that are closed when the contents go in; undefined when nothing goes in */
-  readonly fillsAfter: number | undefined;
-  /** the end of the run: one for each order of folding, and one for the filling */
+  readonly run: readonly Stage[];
+  /** how many stages there are: the run goes from 0 to this */
   readonly end: number;
 }
 
-/** The orders, from the last one back, that only move what the last fold hangs on: a wall and its flap close together. */
-function closingOrder(pieces: readonly Piece[], last: number): number {
-  const folds = pieces.flatMap((piece) => piece.folds.map((fold) => ({ ...fold, piece: piece.id })));
-  const final = folds.filter((f) => f.order === last);
-  const chain = new Set(final);
-  for (let added = true; added;) {
-    const parents = folds.filter(
-      (f) => !chain.has(f) && [...chain].some((c) => c.piece === f.piece && c.panels[0] === f.panels[1]),
-    );
-    parents.forEach((f) => chain.add(f));
-    added = parents.length > 0;
-  }
-  let first = last;
-  while (first > 1 && folds.filter((f) => f.order === first - 1).every((f) => chain.has(f))) first -= 1;
-  return first;
+/** The last order of folding after which contents go in: before what closes over them, or when their holder is folded. */
+export function fillsAfter(solution: Folding, lying: Placement): number {
+  const folds = assembled(solution).flatMap((piece) =>
+    piece.folds.map((f) => ({ order: f.order, key: `${piece.id}/${f.id}`, own: piece.fitting === lying.fitting })),
+  );
+  const closing = folds.filter((f) => lying.closes.includes(f.key)).map((f) => f.order);
+  const own = folds.filter((f) => f.own).map((f) => f.order);
+  return closing.length > 0 ? Math.min(...closing) - 1 : Math.max(0, ...own);
 }
 
+/** The run of a solution. */
 export function stagesOf(solution: Folding): Stages {
-  const folds = lastOrder(solution);
-  if (solution.contents.length === 0) return { folds, fillsAfter: undefined, end: folds };
-  return { folds, fillsAfter: closingOrder(assembled(solution), folds) - 1, end: folds + 1 };
+  const after = solution.contents.map((lying) => fillsAfter(solution, lying));
+  const filled = (order: number): Stage[] => {
+    const contents = after.flatMap((a, i) => (a === order ? [i] : []));
+    return contents.length > 0 ? [{ kind: "fill", contents }] : [];
+  };
+  const orders = Array.from({ length: lastOrder(solution) }, (_, i) => i + 1);
+  const run = [...filled(0), ...orders.flatMap((order): Stage[] => [{ kind: "fold", order }, ...filled(order)])];
+  return { run, end: run.length };
 }
 
-/** What stands where at a place of the run: folding so far, and how far the contents are out (1 outside, 0 in place). */
-export function stateAt(solution: Folding, progress: number): { readonly folded: number; readonly out: number } {
-  const { fillsAfter } = stagesOf(solution);
-  if (fillsAfter === undefined) return { folded: progress, out: 1 };
-  const filling = Math.min(1, Math.max(0, progress - fillsAfter));
-  return { folded: progress <= fillsAfter ? progress : Math.max(fillsAfter, progress - 1), out: 1 - filling };
-}
-
-/** From the contents, in the main piece's flat coordinates, towards the score that closes last: the way they go in. */
-export function openingDirection(solution: Folding): Point {
-  const lying = solution.contents[0];
-  const { folds, fillsAfter = folds } = stagesOf(solution);
-  for (const piece of assembled(solution)) {
-    const closing = piece.folds.find((f) => f.order === fillsAfter + 1);
-    if (!lying || !closing) continue;
-    const flat = foldedPanels(solution, { progress: 0, caliper: 0, filled: 0 }).get(`${piece.id}/${closing.panels[0]}`);
-    const [x, y] = [(closing.from[0] + closing.to[0]) / 2, (closing.from[1] + closing.to[1]) / 2];
-    const to = flat ? move(flat, [x, y, 0]) : ([x, y, 0] as const);
-    const way = subtract([to[0], to[1]], [lying.x, lying.y]);
-    return scale(way, 1 / Math.hypot(way[0], way[1]));
-  }
-  return [0, 1];
+/** What stands where at a place of the run: folding so far, and how far each of the contents is out (1 outside, 0 in place). */
+export function stateAt(
+  solution: Folding,
+  progress: number,
+): { readonly folded: number; readonly out: readonly number[] } {
+  let folded = 0;
+  const out = solution.contents.map(() => 1);
+  stagesOf(solution).run.forEach((stage, i) => {
+    const part = Math.min(1, Math.max(0, progress - i));
+    if (stage.kind === "fold") folded += part;
+    else for (const n of stage.contents) out[n] = 1 - part;
+  });
+  return { folded, out };
 }

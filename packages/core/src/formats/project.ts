@@ -3,11 +3,12 @@
  * than we are, or damaged is refused with the reason, and nothing of it is taken.
  */
 import { z } from "zod";
-import { readSpec } from "../forms/readSpec.ts";
+import { readSpec } from "../recipe/readSpec.ts";
 import type { Spec } from "../model/spec.ts";
 
 export const PROJECT_KIND = "cut-fold project";
-export const PROJECT_VERSION = 1;
+/** 1 had layers where 2 has fittings: both are read, the newer is written. */
+export const PROJECT_VERSION = 2;
 /** Larger files are not ours: a draft is about 1 kB. */
 export const PROJECT_MAX_BYTES = 4 * 1024 * 1024;
 const MAX_DRAFTS = 2000;

@@ -14,14 +14,14 @@
  * envelope.
  */
 import { z } from "zod";
-import { roundCorners } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
-import { defineForm, type DraftInput } from "../model/form.ts";
-import type { Dimension, Fold } from "../model/piece.ts";
-import { choice, length } from "../model/setting.ts";
-import { scoreBlank } from "../paper/score.ts";
+import { choice, mm } from "../model/setting.ts";
+import { heightOf, roundingOf, widthOf } from "../paper/figure.ts";
+import { opens } from "../paper/motion.ts";
+import type { Said } from "../paper/said.ts";
+import { tapered } from "../paper/shape.ts";
+import { type Flap, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { finishedPiece, sheetSizes } from "./finishedPiece.ts";
+import { defineForm, type DraftInput, type Ground } from "./form.ts";
 
 const settings = z.strictObject({
   fold: choice(
@@ -30,13 +30,7 @@ const settings = z.strictObject({
     "side",
     "Where the folds lie when the card stands closed.",
   ),
-  cornerRadius: length("Round the corners", {
-    default: 0,
-    min: 0,
-    max: 15,
-    about: "The four outer corners; the folds stay square.",
-    handle: "corner-radius",
-  }),
+  cornerRadius: mm("Round the corners", 0, [0, 15], "The four outer corners; the folds stay square."),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
@@ -46,194 +40,75 @@ const INNER_SHORT = 1;
 /** Each gate stays this much short of the middle. */
 const GATE_SHORT = 0.5;
 
-/** Panels side by side from the sheet's left, or from its top down. `order` says when each folds; the root does not. */
-interface Strip {
-  readonly id: string;
-  readonly name: string;
-  readonly size: number;
-  readonly order?: number;
-}
+/** A panel that folds behind the back: the drawn face is the outside. */
+const leaf = (id: string, name: string, on: Rectangle["left"], deep: number, order: number) =>
+  flap(id, name, on, tapered({ deep }), { order, angle: -180 });
 
-function stripsFor(fold: Input["settings"]["fold"], w: number, h: number, grid: number): readonly Strip[] {
-  const back = { id: "back", name: "Back", size: fold === "top" ? h : w };
-  const front = { id: "front", name: "Front", size: back.size, order: 1 };
-  switch (fold) {
-    case "side":
-    case "top":
-      return [back, front];
-    case "tri":
-      return [
-        { id: "inner", name: "Inner panel", size: roundDown(w - INNER_SHORT, grid), order: 1 },
-        back,
-        { ...front, order: 2 },
-      ];
-    case "gate": {
-      const size = roundDown(w / 2 - GATE_SHORT, grid);
-      return [
-        { id: "left", name: "Left gate", size, order: 1 },
-        back,
-        { id: "right", name: "Right gate", size, order: 1 },
-      ];
-    }
-  }
-}
+/** The leaves of each fold, hung on the back. */
+const LEAVES = {
+  side: (back: Rectangle) => [leaf("front", "Front", back.right, back.width, 1)],
+  top: (back: Rectangle) => [leaf("front", "Front", back.bottom, back.height, 1)],
+  tri: (back: Rectangle, grid: number) => [
+    leaf("inner", "Inner panel", back.left, roundDown(back.width - INNER_SHORT, grid), 1),
+    leaf("front", "Front", back.right, back.width, 2),
+  ],
+  gate: (back: Rectangle, grid: number) => [
+    leaf("left", "Left gate", back.left, roundDown(back.width / 2 - GATE_SHORT, grid), 1),
+    leaf("right", "Right gate", back.right, roundDown(back.width / 2 - GATE_SHORT, grid), 1),
+  ],
+};
 
-function draft({ contents, stock, settings: set, setup }: Input) {
-  const w = roundDown(contents.width, setup.grid);
-  const h = roundDown(contents.height, setup.grid);
-  const down = set.fold === "top";
-  const strips = stripsFor(set.fold, w, h, setup.grid);
-  const long = strips.reduce((sum, s) => sum + s.size, 0);
-  const [width, height] = down ? [w, long] : [long, h];
-  // a place `along` the row of panels and `across` it
-  const at = (along: number, across: number): Point => (down ? [across, long - along] : [along, across]);
-  const wide = down ? w : h;
+/** One leaf simply opens; gates open each by itself, and an inner panel waits for the front that lies over it. */
+const openings = (leaves: readonly Flap[]) =>
+  leaves.length === 1
+    ? leaves.map((leaf) => opens("open", "Open the card", leaf))
+    : leaves.map((leaf) => {
+        const over = leaves.find((other) => other.fold.order > leaf.fold.order);
+        const name = leaf.name.toLowerCase();
+        return { ...opens(`open-${leaf.id}`, `Open the ${name}`, leaf), ...(over && { after: `open-${over.id}` }) };
+      });
 
-  const starts = strips.map((_, i) => strips.slice(0, i).reduce((sum, s) => sum + s.size, 0));
-  const folds = strips.flatMap((strip, i): Fold[] => {
-    if (strip.order === undefined) return [];
-    const before = strips[i + 1]?.id === "back";
-    const score = (starts[i] as number) + (before ? strip.size : 0);
-    return [
-      {
-        id: `score-${strip.id}`,
-        panels: ["back", strip.id],
-        from: at(score, 0),
-        to: at(score, wide),
-        angle: -180,
-        order: strip.order,
-      },
-    ];
-  });
+function draft({ contents, stock, settings: set, setup }: Input): Said {
+  const [w, h] = [roundDown(contents.width, setup.grid), roundDown(contents.height, setup.grid)];
+  const back = panel("back", "Back", w, h);
+  const leaves = LEAVES[set.fold](back, setup.grid);
   // a rounding ends before the nearest score: on a narrow gate it is the gate that limits it
-  const r = Math.max(
-    0,
-    Math.min(set.cornerRadius, wide / 2 - 1, ...[strips[0], strips.at(-1)].map((s) => (s?.size ?? 0) - 1)),
-  );
-  const sheet = roundCorners(
-    [
-      [0, 0],
-      [width, 0],
-      [width, height],
-      [0, height],
-    ],
-    [r, r, r, r],
-  );
-  const panels = scoreBlank(
-    sheet,
-    folds,
-    strips.map(({ id, name, size }, i) => ({ id, name, at: at((starts[i] as number) + size / 2, wide / 2) })),
-  );
-  const blank = { width, height };
-  return finishedPiece(
-    { width: w, height: h },
-    [{ id: "card", name: "Card base", quantity: 1, blank, root: "back", panels, folds, cuts: [], glue: [] }],
-    dimensions({ blank, w, h, r, down, strips, starts, at }),
-    { finished: { width: w, height: h, thickness: (set.fold === "tri" ? 3 : 2) * stock.caliper } },
-  );
+  const beside = set.fold === "top" ? w : h;
+  const most = Math.min(beside / 2 - 1, back.width - 1, ...leaves.map((l) => l.deep - 1));
+  const round = Math.max(0, Math.min(set.cornerRadius, most));
+  return {
+    sheets: [sheet("card", "Card base", [back, ...leaves], { round, rounding: set.cornerRadius })],
+    motions: openings(leaves),
+    finished: { width: w, height: h, thickness: (set.fold === "tri" ? 3 : 2) * stock.caliper },
+    sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.75) },
+    figures: { cornerRadius: leaves[0] && roundingOf(leaves[0], { corner: 2, radius: round }) },
+  };
 }
 
-interface Figures {
-  readonly blank: { readonly width: number; readonly height: number };
-  readonly w: number;
-  readonly h: number;
-  readonly r: number;
-  readonly down: boolean;
-  readonly strips: readonly Strip[];
-  readonly starts: readonly number[];
-  readonly at: (along: number, across: number) => Point;
-}
-
-function dimensions({ blank: { width, height }, w, h, r, down, strips, starts, at }: Figures): Dimension[] {
-  const piece = "card";
-  const backAt = starts[strips.findIndex((s) => s.id === "back")] as number;
-  const [one, two] = strips as readonly [Strip, Strip];
-  const first = one.size;
-  // the strip that moves about the first score
-  const firstFolds = one.order === undefined ? two.id : one.id;
-  // how many times the sheet grows when the card does: the end that is dragged moves that much further
-  const times = Math.round((down ? height : width) / (down ? h : w));
-  const found: Dimension[] = [
-    ...sheetSizes(piece, { width, height }),
-    // the first score from the stop: on the sheet's left, or from its top down
-    {
-      id: "first-score",
-      piece,
-      from: at(0, 0),
-      to: at(first, 0),
-      offset: 1,
-      value: first,
-      lights: [`score-${firstFolds}`],
-    },
-    down
-      ? {
-          id: "contents-width",
-          piece,
-          from: [0, h * 0.16],
-          to: [w, h * 0.16],
-          offset: 0,
-          value: w,
-          sets: "contents.width",
-          lights: ["front"],
-        }
-      : {
-          id: "contents-width",
-          piece,
-          from: [backAt, h * 0.16],
-          to: [backAt + w, h * 0.16],
-          offset: 0,
-          value: w,
-          sets: "contents.width",
-          gain: 1 / Math.max(1, times - 1),
-          lights: ["back"],
-        },
-    down
-      ? {
-          id: "contents-height",
-          piece,
-          from: [w / 4, h],
-          to: [w / 4, 2 * h],
-          offset: 0,
-          value: h,
-          sets: "contents.height",
-          gain: 0.5,
-          lights: ["back"],
-        }
-      : {
-          id: "contents-height",
-          piece,
-          from: [backAt + w * 0.75, 0],
-          to: [backAt + w * 0.75, h],
-          offset: 0,
-          value: h,
-          sets: "contents.height",
-          lights: ["back"],
-        },
-  ];
-  if (r > 0) {
-    const near = r * (1 - Math.SQRT1_2);
-    found.push({
-      id: "corner-radius",
-      piece,
-      from: [near, near],
-      to: [r, r],
-      offset: 0,
-      value: r,
-      sets: "settings.cornerRadius",
-      lights: ["outline"],
-    });
-  }
-  return found;
+/** Every panel of it takes something, outside and inside; the front is where most is laid. */
+function grounds({ fold }: Readonly<Record<string, unknown>>): readonly Ground[] {
+  const back = panel("back", "Back", 1, 1);
+  const leaves = LEAVES[fold as Input["settings"]["fold"]](back, 1);
+  // the front first, where there is one: it is said last
+  const first = fold === "gate" ? leaves : leaves.toReversed();
+  const turn = (id: string): Ground["sides"] =>
+    fold !== "top"
+      ? { outside: 0, inside: 0 }
+      : id === "back"
+        ? { outside: 180, inside: 180 }
+        : { outside: 0, inside: 180 };
+  return [...first, back].map(({ id, name }): Ground => ({ panel: id, name, sides: turn(id) }));
 }
 
 export const cardBase = defineForm({
   id: "card-base",
   title: "Card base",
-  kind: "card",
+  purpose: "card",
   about: "A card folded once or twice, to put inside an envelope.",
   methods: ["scoring-board"],
   settings,
+  outside: "front",
+  grounds,
   heaviest: 350,
-  faces: ({ fold }) => stripsFor(fold as Input["settings"]["fold"], 1, 1, 1).map(({ id, name }) => ({ id, name })),
   draft,
 });

@@ -9,25 +9,18 @@
  *        width
  */
 import { z } from "zod";
-import { roundCorners } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
-import { defineForm, type DraftInput } from "../model/form.ts";
-import type { Dimension, Fold } from "../model/piece.ts";
-import { choice, length } from "../model/setting.ts";
-import { scoreBlank } from "../paper/score.ts";
+import { choice, mm } from "../model/setting.ts";
+import { depthOf, widthOf } from "../paper/figure.ts";
+import type { Said } from "../paper/said.ts";
+import { clipped, type Corner, rounded, type Shape, tapered } from "../paper/shape.ts";
+import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
-import { finishedPiece, sheetSizes } from "./finishedPiece.ts";
+import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
-  width: length("Width", { default: 25, min: 10, max: 120, about: "Along the edge it holds.", handle: "tab-width" }),
-  reach: length("Reach", {
-    default: 25,
-    min: 10,
-    max: 120,
-    about: "On the front, from the edge.",
-    handle: "tab-reach",
-  }),
-  backReach: length("Reach behind", { default: 25, min: 10, max: 120, about: "On the back, where it is glued." }),
+  width: mm("Width", 25, [10, 120], "Along the edge it holds."),
+  reach: mm("Reach", 25, [10, 120], "On the front, from the edge."),
+  backReach: mm("Reach behind", 25, [10, 120], "On the back, where it is glued."),
   ends: choice(
     "Ends",
     { round: "Round", point: "Pointed", straight: "Straight" },
@@ -36,107 +29,63 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
-
 /** Up to this thickness (mm) one score goes round it; above, paired scores (geometry notes, bands). */
 const ONE_SCORE_UP_TO = 1.5;
+/** A point or a rounding leaves at least so much of each reach straight. */
+const TIP_PART = 0.8;
 
-function draft({ contents, stock, settings: set, setup: { grid } }: Input) {
+type Input = DraftInput<z.output<typeof settings>>;
+
+function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said {
   const width = roundUp(set.width, grid);
-  const [front, back] = [roundUp(set.reach, grid), roundUp(set.backReach, grid)];
+  const [reach, behind] = [roundUp(set.reach, grid), roundUp(set.backReach, grid)];
   const around = contents.thickness + stock.caliper;
   const spine = contents.thickness > ONE_SCORE_UP_TO ? roundUp(around, grid) : 0;
-  const height = front + spine + back;
-  const tip = Math.min(width / 2, front * 0.8, back * 0.8);
-  const square: Point[] = [
-    [0, 0],
-    [width, 0],
-    [width, height],
-    [0, height],
-  ];
-  const pointed: Point[] = [
-    [0, tip],
-    [width / 2, 0],
-    [width, tip],
-    [width, height - tip],
-    [width / 2, height],
-    [0, height - tip],
-  ];
-  const points = set.ends === "point" ? pointed : square;
-  const outline = roundCorners(
-    points,
-    points.map(() => (set.ends === "round" ? tip : 0)),
-  );
-  const score = (id: string, panels: readonly [string, string], y: number, angle: number, order: number): Fold => ({
-    id,
-    panels,
-    from: [0, y],
-    to: [width, y],
-    angle,
-    order,
-  });
-  const folds =
-    spine === 0
-      ? [score("score-front", ["back", "front"], back, -180, 1)]
-      : [
-          score("score-spine", ["back", "spine"], back, -90, 1),
-          score("score-front", ["spine", "front"], back + spine, -90, 2),
-        ];
-  const at = (y: number): Point => [width / 2, y];
-  const panels = scoreBlank(outline, folds, [
-    { id: "back", name: "Back", at: at(back / 2) },
-    ...(spine > 0 ? [{ id: "spine", name: "Edge", at: at(back + spine / 2) }] : []),
-    { id: "front", name: "Front", at: at(back + spine + front / 2) },
-  ]);
-  const piece = "tab";
-  const blank = { width, height };
-  const dimensions: Dimension[] = [
-    ...sheetSizes(piece, blank),
-    {
-      id: "first-score",
-      piece,
-      from: [0, height],
-      to: [0, height - front],
-      offset: 1,
-      value: front,
-      lights: ["score-front"],
-    },
-    {
-      id: "tab-width",
-      piece,
-      from: [0, back / 2],
-      to: [width, back / 2],
-      offset: 0,
-      value: width,
-      sets: "settings.width",
-      lights: ["back"],
-    },
-    {
-      id: "tab-reach",
-      piece,
-      from: [width / 2, back + spine],
-      to: [width / 2, height],
-      offset: 0,
-      value: front,
-      sets: "settings.reach",
-      lights: ["front"],
-    },
-  ];
-  return finishedPiece(
-    { width, height: front },
-    [{ id: piece, name: "Closure tab", quantity: 1, blank, root: "back", panels, folds, cuts: [], glue: [] }],
-    dimensions,
-    { finish: { kind: "close", code: "fit-tab" } },
-  );
+  const tip = Math.min(width / 2, reach * TIP_PART, behind * TIP_PART);
+  const ends = { round: rounded(tip), point: clipped(width / 2, 0, tip), straight: rounded(0) }[set.ends];
+  const far = { round: rounded(tip), point: clipped(tip, 0, width / 2), straight: rounded(0) }[set.ends];
+
+  const back = panel("back", "Back", width, behind, { corners: { bottomLeft: far, bottomRight: ends } });
+  // a thick holder takes two scores, each a right angle; a thin one a single score right round
+  const edges = spine > 0 ? [flap("spine", "Edge", back.top, tapered({ deep: spine }), { order: 1, angle: -90 })] : [];
+  const fold = spine > 0 ? { order: 2, angle: -90 } : { order: 1, angle: -180 };
+  const front = flap("front", "Front", edges[0]?.tip ?? back.top, ended(reach, tip, set.ends), fold);
+  return {
+    sheets: [sheet("tab", "Closure tab", [back, ...edges, front])],
+    size: { width, height: reach },
+    figures: { width: widthOf(back), reach: depthOf(front) },
+    finish: { kind: "close", code: "fit-tab" },
+  };
 }
+
+/** A flap whose end is round, pointed or straight, over the last `tip` mm of it. */
+const ended =
+  (deep: number, tip: number, ends: "round" | "point" | "straight"): Shape =>
+  (long) => {
+    const round: readonly Corner[] = [
+      [0, deep, tip],
+      [long, deep, tip],
+    ];
+    const point: readonly Corner[] = [
+      [0, deep - tip],
+      [long / 2, deep],
+      [long, deep - tip],
+    ];
+    return {
+      relief: 0,
+      deep,
+      corners: ends === "point" ? point : ends === "round" ? round : tapered({ deep })(long).corners,
+    };
+  };
 
 export const closureTab = defineForm({
   id: "closure-tab",
   title: "Closure tab",
-  kind: "part",
+  purpose: "part",
   about: "A small strip round the edge that holds a flap down.",
   methods: ["scoring-board"],
   settings,
+  outside: "front",
   heaviest: 250,
   draft,
 });

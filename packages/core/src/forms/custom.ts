@@ -1,10 +1,7 @@
 /** What every envelope keeps to, whatever its build: trade custom, mm. */
-import type { Placement } from "../model/piece.ts";
-import { length } from "../model/setting.ts";
-import type { Contents } from "../model/spec.ts";
+import { mm } from "../model/setting.ts";
+import type { Ground } from "./form.ts";
 
-/** Tape keeps this far from the paper's edge, on both sides of its strip. */
-export const TAPE_MARGIN = 1.5;
 /** A closing flap stays this far short of the fold across, so that it lies flat. */
 export const SHORT_OF_FOLD = 3;
 /** Least overlap of closing flaps: a seam that holds. */
@@ -13,22 +10,14 @@ export const SEAM = 10;
 export const TOP_PART = 0.4;
 
 /** How far below the mouth the front stops, so that what is inside can be gripped. */
-export const throat = length("Throat", {
-  default: 12,
-  min: 4,
-  max: 60,
-  about: "How far below the mouth the front stops.",
-  handle: "throat",
-});
+export const throat = mm("Throat", 12, [4, 60], "How far below the mouth the front stops.");
 
-/** What goes inside, lying on the envelope's body: its middle at (x, y) of the blank, turned by `rotation` degrees. */
-export const lyingOnBody = (contents: Contents, x: number, y: number, rotation: number): Placement => ({
-  name: contents.name ?? "Card",
-  width: contents.width,
-  height: contents.height,
-  thickness: contents.thickness,
-  on: { piece: "envelope", panel: "body" },
-  x,
-  y,
-  rotation,
-});
+/** Where something can be laid on an envelope: the address side, and the closing flap. */
+export const envelopeGrounds = (): readonly Ground[] => [
+  { panel: "body", name: "Address side", sides: { outside: 0 } },
+  // closed, its tip points down
+  { panel: "top", name: "Closing flap", sides: { outside: 180 } },
+];
+
+/** The form that stands up round what is thick. */
+export const WALLED = "deep-envelope";

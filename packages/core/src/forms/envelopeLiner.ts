@@ -13,88 +13,59 @@
  */
 import { z } from "zod";
 import { boards } from "../catalogue/boards.ts";
-import { boundsOf, clipConvex, flatten, insetConvex, polygon } from "../geometry/path.ts";
-import { cross, direction, dot, type Point, subtract } from "../geometry/point.ts";
-import { defineForm, type DraftInput, type Form } from "../model/form.ts";
-import type { Dimension } from "../model/piece.ts";
-import { autoLength, choice, length } from "../model/setting.ts";
+import { boundsOf, clipConvex, flatten, insetConvex, roundCorners } from "../geometry/path.ts";
+import { distance, type Point } from "../geometry/point.ts";
+import { autoMm, choice, mm } from "../model/setting.ts";
+import { heightOf } from "../paper/figure.ts";
+import type { Said } from "../paper/said.ts";
+import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { finishedPiece, sheetSizes } from "./finishedPiece.ts";
+import { defineForm, type DraftInput, type Form } from "./form.ts";
 import { openEndEnvelope } from "./openEndEnvelope.ts";
 import { pointedEnvelope } from "./pointedEnvelope.ts";
 import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
 import { squareBlankEnvelope } from "./squareBlankEnvelope.ts";
 
-const LINED = {
-  "square-blank-envelope": squareBlankEnvelope,
-  "side-seam-envelope": sideSeamEnvelope,
-  "pointed-envelope": pointedEnvelope,
-  "open-end-envelope": openEndEnvelope,
-} as const satisfies Readonly<Record<string, Form>>;
+const LINED = [squareBlankEnvelope, sideSeamEnvelope, pointedEnvelope, openEndEnvelope] as const;
 
 const settings = z.strictObject({
   envelope: choice(
     "For",
-    {
-      "square-blank-envelope": "Square-blank envelope",
-      "side-seam-envelope": "Side-seam envelope",
-      "pointed-envelope": "Pointed envelope",
-      "open-end-envelope": "Open-end envelope",
-    },
-    "square-blank-envelope",
+    Object.fromEntries(LINED.map((form) => [form.id, form.title])),
+    squareBlankEnvelope.id,
     "The envelope for these contents, with its usual settings.",
   ),
-  sides: length("Free at the sides", {
-    default: 3,
-    min: 1,
-    max: 20,
-    about: "Narrower than the envelope's inside, at each side.",
-  }),
-  gum: length("Gum line", {
-    default: 10,
-    min: 4,
-    max: 30,
-    about: "Left free along the flap's edges for the gum.",
-  }),
-  deep: autoLength("Into the pocket", {
-    min: 15,
-    max: 400,
-    about: "How far it reaches down from the flap's fold; to the bottom unless set.",
-    handle: "liner-deep",
-    follows: "height",
-  }),
+  sides: mm("Free at the sides", 3, [1, 20], "Narrower than the envelope's inside, at each side."),
+  gum: mm("Gum line", 10, [4, 30], "Left free along the flap's edges for the gum."),
+  deep: autoMm(
+    "Into the pocket",
+    [15, 400],
+    "How far it reaches down from the flap's fold; to the bottom unless set.",
+    {
+      follows: "height",
+    },
+  ),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
 
-/** The envelope's closing flap and body, seen from its fold: x along it from the body's left, y towards the flap's tip. */
+/** The envelope's body and its closing flap, seen from their fold: x from the body's left, y towards the flap's tip. */
 function flapOf(input: Input): { readonly across: number; readonly up: number; readonly flap: readonly Point[] } {
-  const form: Form = LINED[input.settings.envelope];
+  const form: Form = LINED.find((f) => f.id === input.settings.envelope) ?? squareBlankEnvelope;
   const board = form.methods.includes(input.setup.kind)
     ? input.setup.board
     : boards.find((b) => form.methods.includes(b.kind));
   if (!board) throw new Error(`no board makes '${form.id}'`);
-  const { pieces } = form.draft({
-    ...input,
-    settings: form.settings.parse({}),
-    setup: { ...input.setup, board, kind: board.kind },
-  });
-  const piece = pieces[0];
-  const fold = piece?.folds.reduce((last, f) => (f.order >= last.order ? f : last));
-  const panel = (id: string | undefined) => flatten(piece?.panels.find((p) => p.id === id)?.outline ?? []);
-  if (!piece || !fold) throw new Error(`'${form.id}' has no flap to line`);
-  const ahead = direction(fold.from, fold.to);
-  const local = (p: Point): Point => [dot(ahead, subtract(p, fold.from)), cross(ahead, subtract(p, fold.from))];
-  // the flap lies to the left of its fold or to the right: turned so that it is up
-  const flap = panel(fold.panels[1]).map(local);
-  const sign = boundsOf(flap).top > 1 ? 1 : -1;
-  const upright = (p: Point): Point => (sign > 0 ? p : [-p[0], -p[1]]);
-  const body = boundsOf(panel(piece.root).map((p) => upright(local(p))));
-  return {
-    across: body.right - body.left,
-    up: -body.bottom,
-    flap: flap.map(upright).map(([x, y]): Point => [x - body.left, y]),
-  };
+  const setup = { ...input.setup, board, kind: board.kind };
+  const { holds } = form.draft({ ...input, settings: form.settings.parse({}), setup });
+  const closing = holds?.closes?.at(-1);
+  if (!holds || !closing) throw new Error(`'${form.id}' has no flap to line`);
+  const { width: across, height: up } = holds.on;
+  const outline = roundCorners(
+    closing.corners.map(([x, y]): Point => [x, y]),
+    closing.corners.map(([, , r = 0]) => r),
+  );
+  return { across, up, flap: flatten(outline).map(([x, y]): Point => [x, y - up]) };
 }
 
 /** The flap, convex in every form, less the gum line along its free edges; its fold is no free edge, so it is pulled down out of the way first. */
@@ -131,91 +102,54 @@ function onMark(flap: readonly Point[], asked: number, left: number, right: numb
   return { wanted, shape: low.shape };
 }
 
-function draft(input: Input) {
+/** Without corners that lie on one another. */
+const spaced = (points: readonly Point[]): Point[] =>
+  points.filter((p, i) => distance(p, points[(i + points.length - 1) % points.length] as Point) > 1e-6);
+
+function draft(input: Input): Said {
   const { settings: set } = input;
   const { grid } = input.setup;
-  const { across, up, flap } = flapOf(input);
+  const { across, up, flap: lined } = flapOf(input);
   const width = roundDown(across - 2 * Math.min(set.sides, across / 4), grid);
   const [left, right] = [(across - width) / 2, (across + width) / 2];
   const deep = roundDown(set.deep === "auto" ? up - 3 : Math.min(set.deep, up - 3), grid);
-  const { wanted, shape } = onMark(flap, set.gum, left, right, grid);
-  const tip = shape
-    .map(([x, y]): Point => [x - left, Math.min(y, wanted) + deep])
-    .filter((p, i, all) => {
-      const before = all[(i + all.length - 1) % all.length] as Point;
-      return Math.abs(p[0] - before[0]) + Math.abs(p[1] - before[1]) > 1e-6;
-    });
-  const blank = { width, height: deep + wanted };
+  const { wanted, shape } = onMark(lined, set.gum, left, right, grid);
+  const tip = spaced(shape.map(([x, y]): Point => [x - left, Math.min(y, wanted)]));
+  const feet = tip.filter(([, y]) => Math.abs(y) < 1e-6).map(([x]) => x);
+  const [from, to] = [Math.min(...feet), Math.max(...feet)];
   // a flap too shallow for its gum line leaves nothing to line there
-  const lined = wanted >= grid && tip.length > 2;
-  const feet = tip.filter((p) => Math.abs(p[1] - deep) < 1e-6).sort((a, b) => a[0] - b[0]);
-  const [a, b] = [feet[0], feet.at(-1)];
-  const piece = "liner";
-  const corners: Point[] = [[0, 0], [width, 0], [width, deep], ...(lined && a && b ? [b, a] : []), [0, deep]];
-  const body = polygon(
-    corners.filter((p, i) => {
-      const before = corners[(i + corners.length - 1) % corners.length] as Point;
-      return Math.abs(p[0] - before[0]) + Math.abs(p[1] - before[1]) > 1e-6;
-    }),
-  );
-  const folded = lined && a && b;
-  const dimensions: Dimension[] = [
-    ...sheetSizes(piece, { width, height: folded ? blank.height : deep }),
-    ...(folded
-      ? ([
-          {
-            id: "first-score",
-            piece,
-            from: [0, blank.height],
-            to: [0, deep],
-            offset: 1,
-            value: wanted,
-            lights: ["score-flap"],
-          },
-        ] satisfies Dimension[])
-      : []),
-    {
-      id: "liner-deep",
-      piece,
-      from: [width / 2, deep],
-      to: [width / 2, 0],
-      offset: 0,
-      value: deep,
-      sets: "settings.deep",
-      lights: ["lining"],
-    },
-  ];
-  const size = { width, height: deep };
-  return finishedPiece(
-    size,
-    [
-      {
-        id: piece,
-        name: "Liner",
-        quantity: 1,
-        blank: folded ? blank : size,
-        root: "lining",
-        panels: [
-          { id: "lining", name: "Lining", outline: body },
-          ...(folded ? [{ id: "flap", name: "Flap part", outline: polygon(tip) }] : []),
-        ],
-        folds: folded ? [{ id: "score-flap", panels: ["lining", "flap"], from: a, to: b, angle: 180, order: 1 }] : [],
-        cuts: [],
-        glue: [],
-      },
-    ],
-    dimensions,
-    { finish: { kind: "glue", code: "fit-liner" } },
-  );
+  const folds = wanted >= grid && tip.length > 2 && feet.length > 1;
+
+  const lining = panel("lining", "Lining", width, deep);
+  // walked from the right, so that its own x runs to the left
+  const own = tip.filter(([, y]) => y > 1e-6).map(([x, y]): Point => [to - x, y]);
+  const corners = [...own].sort((a, b) => turnFrom(to - from, a) - turnFrom(to - from, b));
+  const flaps = folds
+    ? [
+        flap("flap", "Flap part", part(lining.top, width - to, from), () => ({ relief: 0, deep: wanted, corners }), {
+          order: 1,
+        }),
+      ]
+    : [];
+  return {
+    sheets: [sheet("liner", "Liner", [lining, ...flaps])],
+    size: { width, height: deep },
+    figures: { deep: heightOf(lining) },
+    finish: { kind: "glue", code: "fit-liner" },
+  };
 }
+
+/** Where a corner stands round the middle of a fold so long: from its start to its end. */
+const turnFrom = (long: number, [x, y]: Point): number => Math.atan2(x - long / 2, y);
 
 export const envelopeLiner = defineForm({
   id: "envelope-liner",
   title: "Envelope liner",
-  kind: "part",
+  purpose: "part",
   about: "Patterned paper that shows when the flap is open, cut to the envelope it goes in.",
   methods: ["scoring-board"],
   settings,
+  outside: "back",
   heaviest: 140,
   draft,
 });

@@ -4,13 +4,14 @@ import { describe, expect, it } from "vitest";
 import { prove } from "../folding/proof.ts";
 import { areaOf, flatten } from "../geometry/path.ts";
 import { distance } from "../geometry/point.ts";
-import { settingsOf } from "../model/form.ts";
+import { settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, specOf } from "../test/randomSpec.ts";
 import { LEAST_PLAY_MM } from "./clearance.ts";
-import { forms } from "./index.ts";
-import { setupOf } from "./readSpec.ts";
+import { forms } from "./all.ts";
+import { valueAt } from "../recipe/change.ts";
+import { setupOf } from "../recipe/readMethod.ts";
 
 const RUNS = 1000;
 
@@ -31,9 +32,8 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
         const { gap, contents, grid } = solve(spec);
         if (contents.length === 0) return;
         for (const axis of ["width", "height"] as const) {
-          const play = Number(
-            spec.settings[axis === "width" ? "playWidth" : "playHeight"] ?? spec.settings["play"] ?? 0,
-          );
+          const asks = contents[0]?.asks[axis];
+          const play = Number(asks ? valueAt(spec, asks) : 0);
           expect(gap[axis]).toBeGreaterThanOrEqual(play - 1e-6);
           // one mark of the ruler along the edge is √2 marks across the body
           expect(gap[axis]).toBeLessThan(Math.max(play, LEAST_PLAY_MM) + grid * Math.SQRT2 + 1e-6);
@@ -112,26 +112,21 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
     }
   });
 
-  it("draws every handle that its settings promise", () => {
-    const given = { form: form.id, contents: { preset: "us-slimline" } };
-    const lengths = settingsOf(form).filter(([, schema]) => settingMeta(schema).kind === "length");
-    const drawn = lengths.flatMap(([name, schema]) => {
-      const { min = 0, max = 10, auto } = settingMeta(schema);
-      const solution = solve(specOf({ ...given, settings: auto ? {} : { [name]: (min + max) / 2 } }));
-      return solution.dimensions.filter((d) => d.sets?.startsWith("settings.")).map((d) => d.id);
-    });
-    for (const [name, schema] of lengths) {
-      const { handle } = settingMeta(schema);
-      if (handle !== undefined) expect(drawn, name).toContain(handle);
+  it("draws a figure of some setting, each named by the setting itself", () => {
+    const solution = solve(specOf({ form: form.id, contents: { preset: "us-slimline" } }));
+    const shown = solution.dimensions.filter((d) => d.sets?.[0] === "settings");
+    for (const { sets, title } of shown) {
+      const schema = settingsOf(form).find(([name]) => name === sets?.[1])?.[1];
+      expect(schema && settingMeta(schema).label).toBe(title);
     }
+    expect(solution.dimensions.some((d) => d.sets)).toBe(true);
   });
 
   it("knows its blanks without drawing, and they are the ones it draws", () => {
     fc.assert(
       fc.property(randomSpec(form), (spec) => {
         const input = { contents: spec.contents, stock: spec.stock, settings: spec.settings, setup: setupOf(spec) };
-        const quick = form.blanks?.(input);
-        if (quick) expect(quick).toEqual(solve(spec).pieces.map((p) => p.blank));
+        expect(form.draft(input).sheets.map((s) => s.blank)).toEqual(solve(spec).pieces.map((p) => p.blank));
       }),
       { numRuns: 100 },
     );

@@ -1,28 +1,48 @@
-/** Every form there is. Menus, charts, checks, the command line and the tests walk this list. */
-import type { Form } from "../model/form.ts";
-import { cardBase } from "./cardBase.ts";
-import { closureTab } from "./closureTab.ts";
-import { deepEnvelope } from "./deepEnvelope.ts";
-import { envelopeLiner } from "./envelopeLiner.ts";
-import { mask } from "./mask.ts";
-import { openEndEnvelope } from "./openEndEnvelope.ts";
-import { pointedEnvelope } from "./pointedEnvelope.ts";
-import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
-import { squareBlankEnvelope } from "./squareBlankEnvelope.ts";
-import { tag } from "./tag.ts";
+/**
+ * Every form there is. A form comes when it is wanted: its file is loaded once, and from then on it is known to readers,
+ * solvers and screens. `all.ts` loads them all, for whoever walks the whole list.
+ */
+import type { Form } from "./form.ts";
 
-export const forms: readonly Form[] = [
-  squareBlankEnvelope,
-  sideSeamEnvelope,
-  pointedEnvelope,
-  openEndEnvelope,
-  deepEnvelope,
-  cardBase,
-  envelopeLiner,
-  tag,
-  closureTab,
-  mask,
-];
+const loaders = {
+  "square-blank-envelope": () => import("./squareBlankEnvelope.ts").then((m) => m.squareBlankEnvelope),
+  "side-seam-envelope": () => import("./sideSeamEnvelope.ts").then((m) => m.sideSeamEnvelope),
+  "pointed-envelope": () => import("./pointedEnvelope.ts").then((m) => m.pointedEnvelope),
+  "open-end-envelope": () => import("./openEndEnvelope.ts").then((m) => m.openEndEnvelope),
+  "deep-envelope": () => import("./deepEnvelope.ts").then((m) => m.deepEnvelope),
+  "side-tab-pocket": () => import("./sideTabPocket.ts").then((m) => m.sideTabPocket),
+  "card-base": () => import("./cardBase.ts").then((m) => m.cardBase),
+  "envelope-liner": () => import("./envelopeLiner.ts").then((m) => m.envelopeLiner),
+  tag: () => import("./tag.ts").then((m) => m.tag),
+  "closure-tab": () => import("./closureTab.ts").then((m) => m.closureTab),
+  mask: () => import("./mask.ts").then((m) => m.mask),
+} as const satisfies Readonly<Record<string, () => Promise<Form>>>;
 
-/** The form with this id; undefined when there is none. */
-export const formById = (id: string): Form | undefined => forms.find((form) => form.id === id);
+/** The ids of all forms, in the order they are listed. */
+export const formIds: readonly string[] = Object.keys(loaders);
+
+const loaded = new Map<string, Form>();
+
+/** The form with this id where it has been loaded; undefined when it has not, or when there is none. */
+export const formById = (id: string): Form | undefined => loaded.get(id);
+
+/** Makes a form known. */
+export function register(form: Form): void {
+  loaded.set(form.id, form);
+}
+
+/** Loads forms by id; ids of no form are passed over. @returns those that are known then, in the order asked */
+export async function loadForms(ids: Iterable<string>): Promise<readonly Form[]> {
+  const found = await Promise.all(
+    [...new Set(ids)].map(async (id) => loaded.get(id) ?? (await loaders[id as keyof typeof loaders]?.())),
+  );
+  const forms = found.filter((form) => form !== undefined);
+  forms.forEach(register);
+  return forms;
+}
+
+/** Every form that has been loaded, in the order they are listed. */
+export const loadedForms = (): readonly Form[] => {
+  const rank = (id: string): number => (formIds.includes(id) ? formIds.indexOf(id) : formIds.length);
+  return [...loaded.values()].sort((a, b) => rank(a.id) - rank(b.id));
+};

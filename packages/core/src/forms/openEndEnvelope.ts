@@ -13,16 +13,19 @@
  *           │      │
  *           └──────┘
  */
-import { defineForm } from "../model/form.ts";
+import { envelopeGrounds } from "./custom.ts";
+import { defineForm } from "./form.ts";
 import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
 
 export const openEndEnvelope = defineForm({
   id: "open-end-envelope",
   title: "Open-end envelope",
-  kind: "envelope",
+  purpose: "envelope",
   about: "Opens on a short side, for certificates and long cards.",
   methods: ["scoring-board"],
   settings: sideSeamSettings,
+  outside: "back",
+  grounds: envelopeGrounds,
   heaviest: 200,
   draft: (input) => draftSideSeam(input, "short"),
 });

@@ -9,16 +9,19 @@
  *              │   bottom   │
  *              └────────────┘
  */
-import { defineForm } from "../model/form.ts";
+import { envelopeGrounds } from "./custom.ts";
+import { defineForm } from "./form.ts";
 import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
 
 export const sideSeamEnvelope = defineForm({
   id: "side-seam-envelope",
   title: "Side-seam envelope",
-  kind: "envelope",
+  purpose: "envelope",
   about: "Cut from a rectangle, scored by hand; the front is glued to two narrow side flaps.",
   methods: ["scoring-board"],
   settings: sideSeamSettings,
+  outside: "back",
+  grounds: envelopeGrounds,
   heaviest: 200,
   draft: (input) => draftSideSeam(input, "long"),
 });

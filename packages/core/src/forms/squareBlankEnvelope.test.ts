@@ -2,10 +2,9 @@ import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import { solve } from "../solve.ts";
-import { specOf } from "../test/randomSpec.ts";
-import { largestCard } from "./largestCard.ts";
-import { setupOf } from "./readSpec.ts";
-import { formOf } from "../test/randomSpec.ts";
+import { formOf, pressed, specOf } from "../test/randomSpec.ts";
+import { largestCard } from "../recipe/largestCard.ts";
+import { setupOf } from "../recipe/readMethod.ts";
 
 const envelope = (given: object) => solve(specOf({ form: "square-blank-envelope", ...given }));
 const punchOf = (s: ReturnType<typeof solve>) => s.steps.find((step) => step.kind === "punch")?.measure;
@@ -71,7 +70,7 @@ describe("square-blank envelope, worked by hand", () => {
     const finding = s.findings.find((f) => f.check === "overlap" && f.code === "past-fold");
     // 36.92 too much less the 10 that are off already
     expect(finding?.figure).toBeCloseTo(26.92, 1);
-    const mended = envelope({ ...given, settings: { ...given.settings, ...finding?.remedy?.settings } });
+    const mended = solve(pressed(s.spec, finding));
     expect(mended.findings.filter((f) => f.check === "overlap")).toEqual([]);
   });
 
@@ -80,9 +79,7 @@ describe("square-blank envelope, worked by hand", () => {
     const s = envelope(given);
     const finding = s.findings.find((f) => f.code === "short" && f.check === "overlap");
     expect(finding?.severity).toBe("error");
-    expect(
-      envelope({ ...given, settings: { ...finding?.remedy?.settings } }).findings.filter((f) => f.check === "overlap"),
-    ).toEqual([]);
+    expect(solve(pressed(s.spec, finding)).findings.filter((f) => f.check === "overlap")).toEqual([]);
   });
 
   it("rounds a right-angled tip by r: the flap loses r(√2 − 1)", () => {
@@ -189,7 +186,7 @@ describe("the largest card a sheet can serve", () => {
       method: { board: "one-millimetre" },
     };
     const finding = solve(specOf(given)).findings.find((f) => f.check === "sheet");
-    expect(finding?.remedy?.sheet).toBe("square-12in");
+    expect(finding?.remedy?.changes).toEqual([{ at: ["sheet"], value: { preset: "square-12in" } }]);
     const card = { width: finding?.facts?.["cardWidth"], height: finding?.facts?.["cardHeight"] };
     const mended = solve(specOf({ ...given, contents: { ...card, thickness: 1 } }));
     expect(mended.findings.filter((f) => f.check === "sheet")).toEqual([]);

@@ -245,7 +245,7 @@ export function roundCorners(points: readonly Point[], radii: readonly number[])
 }
 
 /** What is left of a polygon to the left of the endless line a→b (one step of Sutherland and Hodgman, 1974). */
-function leftOf(subject: readonly Point[], a: Point, b: Point): Point[] {
+export function leftOf(subject: readonly Point[], a: Point, b: Point): Point[] {
   const kept: Point[] = [];
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   const side = (p: Point): number => dx * (p[1] - a[1]) - dy * (p[0] - a[0]);
@@ -303,4 +303,39 @@ export function pathData(path: Path): string {
   }
   const last = path.at(-1) as Segment;
   return distance(last.to, first.from) < SAME_POINT_MM ? `${text}Z` : text;
+}
+
+/** A polygon drawn in by `by` mm, every corner along its mitre; for polygons whose edges are all much longer than that. */
+export const inset = (points: readonly Point[], by: number): Point[] =>
+  points.map((p, i) => {
+    const before = points[(i + points.length - 1) % points.length] as Point;
+    const after = points[(i + 1) % points.length] as Point;
+    const [into, out] = [direction(before, p), direction(p, after)];
+    const half = 1 + dot(into, out);
+    return add(p, scale([-into[1] - out[1], into[0] + out[0]], by / half));
+  });
+
+/** Control length of a quarter ellipse as one cubic: 4/3·(√2 − 1), off by 0.03 % of the radius at most. */
+const QUARTER = (4 / 3) * (Math.SQRT2 - 1);
+
+/** An ellipse that fills a box at the origin, anticlockwise, as four cubics. */
+export function oval(width: number, height: number): Path {
+  const [a, b] = [width / 2, height / 2];
+  const ends: readonly Point[] = [
+    [a, 0],
+    [0, b],
+    [-a, 0],
+    [0, -b],
+  ];
+  const quarters = ends.map((from, i) => {
+    const to = ends[(i + 1) % 4] as Point;
+    return {
+      kind: "cubic",
+      from,
+      control1: [from[0] + to[0] * QUARTER, from[1] + to[1] * QUARTER],
+      control2: [to[0] + from[0] * QUARTER, to[1] + from[1] * QUARTER],
+      to,
+    } as const;
+  });
+  return placePath(quarters, { x: a, y: b, rotation: 0, flip: false });
 }

@@ -56,3 +56,16 @@ export function place(p: Point, pose: Pose): Point {
   const x = pose.flip ? -p[0] : p[0];
   return [c * x - s * p[1] + pose.x, s * x + c * p[1] + pose.y];
 }
+
+/** First `b`, then `a`, as one pose. */
+export function compose(a: Pose, b: Pose): Pose {
+  const [x, y] = place([b.x, b.y], a);
+  return { x, y, rotation: a.rotation + (a.flip ? -b.rotation : b.rotation), flip: a.flip !== b.flip };
+}
+
+/** The pose that undoes a pose. */
+export function invert({ x, y, rotation, flip }: Pose): Pose {
+  const back = { x: 0, y: 0, rotation: flip ? rotation : -rotation, flip };
+  const [u, v] = place([x, y], back);
+  return { ...back, x: -u, y: -v };
+}

@@ -1,14 +1,17 @@
-/** What is the same whatever the paper was scored on: fold, glue, fill, close. */
-import type { Piece } from "../model/piece.ts";
-import type { Scene } from "../model/solution.ts";
-import { HERE } from "../geometry/point.ts";
-import { assembled } from "../folding/pose.ts";
-import { stagesOf } from "../folding/stages.ts";
+/**
+ * What is the same whatever the paper was scored on: fold, glue, fill, close. Each form is made up by itself; what is laid
+ * on a panel is laid when it is ready, while that panel still lies open, and a holder is closed when all that is done.
+ */
+import { fillsAfter } from "../folding/stages.ts";
+import { assembled, lastOrder } from "../folding/pose.ts";
+import type { Laid } from "../fittings/lay.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
-import { marginsOf } from "../paper/margin.ts";
-import type { Making, StepDraft } from "./method.ts";
+import { HERE } from "../geometry/point.ts";
+import type { Fold, Glue, Piece, Placement } from "../model/piece.ts";
+import type { Scene } from "../model/solution.ts";
+import { idIn, type Making, piecesOf, type StepDraft } from "./method.ts";
 
-const strokesOf = (piece: Piece): string[] => ["outline", ...piece.lines.map((l) => l.id)];
+const strokesOf = (piece: Piece): string[] => ["outline", ...piece.lines.map((l) => l.id)].map((id) => idIn(piece, id));
 
 /** A piece lying on the table, drawn face up, with only so much done to it. */
 export const flatOnTable = (piece: Piece, done: readonly string[], now: readonly string[]): Scene => ({
@@ -18,165 +21,267 @@ export const flatOnTable = (piece: Piece, done: readonly string[], now: readonly
   done,
   now,
   folded: 0,
+  pieces: [piece.id],
 });
 
-/** A piece on the table with everything cut and scored, folded up to an order. */
-export const onTable = (piece: Piece, folded: number, now: readonly string[] = []): Scene => ({
-  ...flatOnTable(piece, strokesOf(piece), now),
-  folded,
-});
-
-/** Creases, parts glued on, folds in their order with each flap glued just before it closes, filling before what closes. */
-export function assemblySteps(making: Making): StepDraft[] {
-  const { pieces, drafted } = making;
-  const [main, ...rest] = pieces;
-  if (!main) return [];
-  const others = rest.filter((piece) => drafted.joins.some((j) => j.piece === piece.id));
-  const whole = assembled({ pieces, joins: drafted.joins });
-  const folds = whole.flatMap((piece) => piece.folds);
-  const glues = whole.flatMap((piece) => piece.glue);
-  const named = (panel: string): string =>
-    nameOf(whole.find((p) => p.panels.some((q) => q.id === panel)) ?? main, panel);
-  const orders = [...new Set(folds.map((f) => f.order))].sort((a, b) => a - b);
-  const stages = stagesOf({ pieces, joins: drafted.joins, contents: drafted.contents });
-  const steps: StepDraft[] = [];
-  if (folds.length > 0) {
-    const now = folds.map((f) => f.id);
-    steps.push({ kind: "fold", code: "crease-all", facts: { folds: folds.length }, scene: onTable(main, 0, now) });
-  }
-  const layers = others.filter((o) => o.stock !== undefined);
-  for (const other of others) if (!layers.includes(other)) steps.push(...joining(other, pieces, main));
-  orders.forEach((order) => {
-    const folding = folds.filter((f) => f.order === order);
-    const moving = folding.map((f) => f.panels[1]);
-    const glued = glues.filter((g) => moving.includes(g.panel));
-    const fills = stages.fillsAfter === order - 1;
-    const closes = stages.fillsAfter !== undefined && order > stages.fillsAfter;
-    const walled = folding.every((f) => Math.abs(f.angle) < 179);
-    if (glued[0]) {
-      const web = glued[0].web === true;
-      const now = glued.map((g) => g.id);
-      // between walls the contents' thickness holds the corners square while the glue sets
-      if (walled && !web && drafted.inside.depth > 0) {
-        const thickness = drafted.contents[0]?.thickness ?? drafted.inside.depth;
-        const scene = onTable(main, order - 1);
-        steps.push({ kind: "glue", code: "spacer", measure: thickness, facts: { depth: drafted.inside.depth }, scene });
-      }
-      steps.push({
-        kind: "glue",
-        code: web ? "glue-web" : "glue-flap",
-        facts: { flap: [...new Set(glued.map((g) => named(g.panel)))].join(" and "), tape: glued[0].widestTape },
-        scene: onTable(main, order - 1, now),
-      });
-    }
-    if (fills) {
-      const facts = { contents: drafted.contents[0]?.name ?? "" };
-      steps.push({ kind: "fill", code: "fill", facts, scene: onTable(main, order - 1, ["contents"]) });
-    }
-    const last = order === orders.at(-1);
-    // a wall closes with the flap that hangs on it: one step, told at the flap
-    if (closes && !last) return;
-    const tabbed = closes && others.some((o) => o.folds.length === 0);
-    const valley = folding[0] && folding[0].angle >= 0 ? 1 : 0;
-    const flaps = listed(moving.map(named));
-    const code = closes
-      ? tabbed
-        ? "close-tab"
-        : "close"
-      : glued[0] && glued[0].face === "front"
-        ? "fold-press"
-        : walled
-          ? "stand-up"
-          : "fold-in";
-    const hung = whole.some((p) => p.folds.some((f) => moving.includes(f.panels[1]) && f.panels[0] !== p.root));
-    steps.push({
-      kind: closes ? "close" : "fold",
-      code: code === "stand-up" && hung ? "fold-on" : code,
-      facts: { flaps, valley },
-      scene: onTable(
-        main,
-        order,
-        folding.map((f) => f.id),
-      ),
-    });
-  });
-  for (const sheet of layers) steps.push(...layering(sheet, making, main));
-  const { finish } = drafted;
-  if (finish) steps.push({ ...finish, scene: onTable(main, orders.at(-1) ?? 0) });
-  return steps;
-}
-
-/** A layer: cut from its own paper, laid on with the border it leaves. */
-function layering(sheet: Piece, { pieces, drafted }: Making, main: Piece): StepDraft[] {
-  const join = drafted.joins.find((j) => j.piece === sheet.id);
-  const margins = join && marginsOf(pieces, join);
-  if (!join || !margins) return [];
-  const opening = sheet.cuts[0] && boundsOf(flatten(sheet.cuts[0].path));
-  const size = {
-    part: sheet.name,
-    paper: sheet.stock?.title ?? "",
-    width: sheet.blank.width,
-    height: sheet.blank.height,
-  };
-  const ground = pieces.find((p) => p.id === join.onto.piece);
-  const onto = ground === main ? nameOf(main, join.onto.panel) : (ground?.name.toLowerCase() ?? "");
-  return [
-    {
-      kind: "cut",
-      code: opening ? "cut-frame" : "cut-layer",
-      facts: opening
-        ? { ...size, openWidth: opening.right - opening.left, openHeight: opening.top - opening.bottom }
-        : size,
-      scene: onTable(sheet, 0, ["outline"]),
-    },
-    {
-      kind: "glue",
-      code: "lay-on",
-      measure: margins.left,
-      facts: {
-        part: sheet.name,
-        onto: join.onto.face === "back" && ground === main ? `inside of the ${onto}` : onto,
-        side: margins.left,
-        top: margins.top,
-        raised: join.raised ?? 0,
-      },
-      scene: onTable(main, 0, [sheet.id]),
-    },
-  ];
-}
-
-/** A further piece: cut out where it was not scored on the board, and glued to its place. */
-function joining(other: Piece, pieces: readonly Piece[], main: Piece): StepDraft[] {
-  const { width, height } = other.blank;
-  const onto = panelName(pieces, other.glue[0]?.onto);
-  const strip = other.folds.length > 0;
-  const cut: StepDraft = {
-    kind: "cut",
-    code: "cut-part",
-    facts: { part: other.name, width, height },
-    scene: onTable(other, 0, ["outline"]),
-  };
-  const glue: StepDraft = {
-    kind: "glue",
-    code: strip ? "glue-strip" : "glue-part",
-    facts: { part: other.name, onto, tape: other.glue[0]?.widestTape ?? 0 },
-    scene: onTable(
-      main,
-      0,
-      other.panels.map((p) => p.id),
-    ),
-  };
-  return strip ? [glue] : [cut, glue];
-}
+/** A panel's name inside a sentence. */
+export const nameOf = (piece: Piece, panel: string): string =>
+  piece.panels.find((p) => p.id === panel)?.name.toLowerCase() ?? panel;
 
 /** One, two and three, as a sentence lists them. */
 const listed = (names: readonly string[]): string =>
   [names.slice(0, -1).join(", "), names.at(-1)].filter(Boolean).join(" and ");
 
-/** A panel's name inside a sentence. */
-export const nameOf = (piece: Piece, panel: string): string =>
-  piece.panels.find((p) => p.id === panel)?.name.toLowerCase() ?? panel;
-const panelName = (pieces: readonly Piece[], onto: { piece: string; panel: string } | undefined): string => {
-  const piece = pieces.find((p) => p.id === onto?.piece);
-  return piece && onto ? nameOf(piece, onto.panel) : "";
+/** One form of the draft on the table. */
+interface Bench {
+  readonly making: Making;
+  readonly part: Laid;
+  /** the piece that stays, and all that is folded up with it */
+  readonly main: Piece;
+  readonly whole: readonly Piece[];
+  readonly lying: Placement | undefined;
+}
+
+/** A piece with everything cut and scored, folded up to an order, with so many others there. */
+const onTable = (
+  { main, whole }: Bench,
+  folded: number,
+  now: readonly string[] = [],
+  more: readonly string[] = [],
+): Scene => ({
+  ...flatOnTable(main, strokesOf(main), now),
+  folded,
+  pieces: [...whole.map((p) => p.id), ...more],
+});
+
+/** The order up to which nothing of the form itself is folded: what lies on it is folded before. */
+const openOrder = ({ whole }: Bench): number => {
+  const orders = whole.flatMap((p) => p.folds.map((f) => f.order));
+  return orders.length > 0 ? Math.min(...orders) - 1 : 0;
 };
+
+/**
+ * All steps of a draft.
+ * @param scored the steps that cut and score one form
+ */
+export function assemblySteps(making: Making, scored: (part: Laid) => readonly StepDraft[]): StepDraft[] {
+  const [own, ...fitted] = making.parts;
+  const bench = own && benchOf(making, own);
+  if (!own || !bench) return [];
+  const { before, after } = madeUp(
+    bench,
+    fitted.map((f) => f.main),
+  );
+  const laid: string[] = [];
+  const laying = fitted.flatMap((part) => {
+    const other = benchOf(making, part);
+    if (!other) return [];
+    const steps = fittingSteps(other, bench, laid, scored);
+    laid.push(...piecesOf(part, making).map((p) => p.id));
+    return steps.map((step) => ({ ...step, fitting: part.fitting ?? "" }));
+  });
+  const { finish } = own;
+  const finishing = finish ? [{ ...finish, scene: onTable(bench, lastOrder(making), [], laid) }] : [];
+  return [...scored(own), ...before, ...laying, ...after, ...finishing];
+}
+
+function benchOf(making: Making, part: Laid): Bench | undefined {
+  const pieces = piecesOf(part, making);
+  const main = pieces.find((p) => p.id === part.main);
+  const joins = making.joins.filter((j) => pieces.some((p) => p.id === j.onto.piece));
+  const lying = making.contents.find((c) => c.fitting === part.fitting);
+  return main && { making, part, main, lying, whole: assembled({ pieces, joins, main: main.id }) };
+}
+
+/** Creases, further pieces glued on, folds in their order with each flap glued just before it closes, filling before what closes. */
+function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepDraft[]; readonly after: StepDraft[] } {
+  const { making, main, whole, lying } = bench;
+  const folds = whole.flatMap((piece) => piece.folds.map((fold): Placed<Fold> => [piece, fold]));
+  const glues = whole.flatMap((piece) => piece.glue.map((glue): Placed<Glue> => [piece, glue]));
+  const orders = [...new Set(folds.map(([, f]) => f.order))].sort((a, b) => a - b);
+  const [before, after]: [StepDraft[], StepDraft[]] = [[], []];
+  if (folds.length > 0) {
+    const now = folds.map(([piece, f]) => idIn(piece, f.id));
+    before.push({ kind: "fold", code: "crease-all", facts: { folds: folds.length }, scene: onTable(bench, 0, now) });
+  }
+  for (const other of whole) if (other !== main) before.push(...joining(other, bench));
+  const fills = lying && fillsAfter(making, lying);
+  const filling = (order: number): void => {
+    if (!lying || fills !== order) return;
+    const scene = onTable(bench, order, [idIn({ id: lying.on.piece }, "contents")], laid);
+    after.push({ kind: "fill", code: "fill", facts: { contents: lying.name }, scene });
+  };
+  orders.forEach((order) => {
+    const folding = folds.filter(([, f]) => f.order === order);
+    const moving = folding.map(([piece, f]) => idIn(piece, f.panels[1]));
+    const glued = glues.filter(([piece, g]) => moving.includes(idIn(piece, g.panel)));
+    before.push(...gluing(bench, order, folding, glued));
+    filling(order - 1);
+    const closes = fills !== undefined && order > fills;
+    // a wall closes with the flap that hangs on it: one step, told at the flap
+    if (closes && order !== orders.at(-1)) return;
+    (closes ? after : before).push(foldStep(bench, order, folding, glued, closes ? laid : [], closes));
+  });
+  filling(orders.at(-1) ?? 0);
+  return { before, after };
+}
+
+type Placed<T> = readonly [piece: Piece, of: T];
+
+const isWalled = (folding: readonly Placed<Fold>[]): boolean => folding.every(([, f]) => Math.abs(f.angle) < 179);
+
+/** Glue on what folds next, and what holds the corners square while it sets. */
+function gluing(
+  bench: Bench,
+  order: number,
+  folding: readonly Placed<Fold>[],
+  glued: readonly Placed<Glue>[],
+): StepDraft[] {
+  const [first] = glued;
+  if (!first) return [];
+  const web = first[1].web === true;
+  const { lying } = bench;
+  const depth = lying?.inside.depth ?? 0;
+  const now = glued.map(([piece, g]) => idIn(piece, g.id));
+  const spacer: StepDraft[] =
+    // between walls the contents' thickness holds the corners square while the glue sets
+    isWalled(folding) && !web && lying && depth > 0
+      ? [{ kind: "glue", code: "spacer", measure: lying.thickness, facts: { depth }, scene: onTable(bench, order - 1) }]
+      : [];
+  const flap = [...new Set(glued.map(([piece, g]) => nameOf(piece, g.panel)))].join(" and ");
+  return [
+    ...spacer,
+    {
+      kind: "glue",
+      code: web ? "glue-web" : "glue-flap",
+      facts: { flap, tape: first[1].widestTape },
+      scene: onTable(bench, order - 1, now),
+    },
+  ];
+}
+
+function foldStep(
+  bench: Bench,
+  order: number,
+  folding: readonly Placed<Fold>[],
+  glued: readonly Placed<Glue>[],
+  laid: readonly string[],
+  closes: boolean,
+): StepDraft {
+  const { whole } = bench;
+  const tucks = whole.some((p) => p.cuts.some((c) => c.kind === "slit"));
+  const hung = folding.some(([piece, f]) => f.panels[0] !== piece.root);
+  const valley = folding[0] && folding[0][1].angle >= 0 ? 1 : 0;
+  const flaps = listed(folding.map(([piece, f]) => nameOf(piece, f.panels[1])));
+  const inwards =
+    glued[0]?.[1].face === "front" ? "fold-press" : isWalled(folding) ? (hung ? "fold-on" : "stand-up") : "fold-in";
+  return {
+    kind: closes ? "close" : "fold",
+    code: closes ? (tucks ? "close-tab" : "close") : inwards,
+    facts: { flaps, valley },
+    scene: onTable(
+      bench,
+      order,
+      folding.map(([piece, f]) => idIn(piece, f.id)),
+      laid,
+    ),
+  };
+}
+
+/** A fitting: made by itself, and glued where its rule says. */
+function fittingSteps(
+  bench: Bench,
+  ground: Bench,
+  laid: readonly string[],
+  scored: (part: Laid) => readonly StepDraft[],
+): StepDraft[] {
+  const { part, main } = bench;
+  const { before, after } = madeUp(bench, []);
+  const making = part.form ? [...scored(part), ...before] : [cutOut(main)];
+  const own = bench.whole.map((p) => p.id);
+  const lay = layOn(bench, ground, onTable(ground, openOrder(ground), own, [...laid, ...own]));
+  // it is filled when it lies where it stays, before anything closes over it
+  const there = after.map((step) => ({ ...step, scene: { ...step.scene, ...atHome(step.scene, ground, laid, own) } }));
+  return [...making, ...(lay ? [lay] : []), ...there];
+}
+
+/** The same moment with the fitting on what it lies on. */
+const atHome = (scene: Scene, ground: Bench, laid: readonly string[], own: readonly string[]): Partial<Scene> => ({
+  piece: ground.main.id,
+  folded: scene.folded,
+  pieces: [...ground.whole.map((p) => p.id), ...laid, ...own],
+});
+
+function cutOut(piece: Piece): StepDraft {
+  const window = piece.cuts.find((c) => c.kind === "window");
+  const opening = window && boundsOf(flatten(window.path));
+  const { width, height } = piece.blank;
+  const size = { part: piece.name, paper: piece.stock?.title ?? "", width, height };
+  const shaped = piece.outline.flat().some((s) => s.kind !== "line") || piece.outline.flat().length > 4;
+  return {
+    kind: "cut",
+    code: opening ? "cut-frame" : shaped ? "cut-outline" : "cut-layer",
+    facts: opening
+      ? { ...size, openWidth: opening.right - opening.left, openHeight: opening.top - opening.bottom }
+      : size,
+    scene: { ...flatOnTable(piece, strokesOf(piece), [idIn(piece, "outline")]) },
+  };
+}
+
+/** Glued on what it rests on, with what it leaves free of its ground. */
+function layOn({ part, main, making }: Bench, ground: Bench, scene: Scene): StepDraft | undefined {
+  const { lies } = part;
+  const join = making.joins.find((j) => j.piece === main.id);
+  if (!lies || !join) return undefined;
+  const under = making.pieces.find((p) => p.id === lies.ground.piece);
+  const inside = under === ground.main && (ground.part.outside === "front") !== (lies.ground.face === "front");
+  const named =
+    under === undefined
+      ? ""
+      : under === ground.main || under.folds.length > 0
+        ? nameOf(under, lies.ground.panel)
+        : under.name.toLowerCase();
+  const [left, low] = lies.corner;
+  return {
+    kind: "glue",
+    code: "lay-on",
+    measure: left,
+    facts: {
+      part: main.name,
+      onto: inside ? `inside of the ${named}` : named,
+      side: left,
+      right: lies.ground.width - left - lies.width,
+      bottom: low,
+      top: lies.ground.height - low - lies.height,
+      turn: lies.turn,
+      raised: join.raised ?? 0,
+    },
+    scene,
+  };
+}
+
+/** A further piece of the same form: cut out where it was not scored on the board, and glued to its place. */
+function joining(other: Piece, bench: Bench): StepDraft[] {
+  const { width, height } = other.blank;
+  const [glue] = other.glue;
+  const under = bench.whole.find((p) => p.id === glue?.onto.piece);
+  const onto = under && glue ? nameOf(under, glue.onto.panel) : "";
+  const strip = other.folds.length > 0;
+  const cut: StepDraft = {
+    kind: "cut",
+    code: "cut-part",
+    facts: { part: other.name, width, height },
+    scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
+  };
+  const glueOn: StepDraft = {
+    kind: "glue",
+    code: strip ? "glue-strip" : "glue-part",
+    facts: { part: other.name, onto, tape: glue?.widestTape ?? 0 },
+    scene: onTable(
+      bench,
+      0,
+      other.panels.map((p) => idIn(other, p.id)),
+    ),
+  };
+  return strip ? [glueOn] : [cut, glueOn];
+}

@@ -1,6 +1,7 @@
-/** Every way of making there is. */
+/** Every way of making there is, and the steps of a whole draft. */
 import type { MethodKind } from "../model/spec.ts";
-import type { Method } from "./method.ts";
+import { assemblySteps } from "./assembly.ts";
+import type { Making, Method, StepDraft } from "./method.ts";
 import { punchBoard } from "./punchBoard.ts";
 import { scoringBoard } from "./scoringBoard.ts";
 
@@ -12,3 +13,7 @@ export function methodOf(kind: MethodKind): Method {
   if (!method) throw new Error(`no method is written for '${kind}'`);
   return method;
 }
+
+/** All steps of a draft: each form cut and scored in its own way, then made up, each fitting laid when it is ready. */
+export const stepsOf = (making: Making): readonly StepDraft[] =>
+  assemblySteps(making, (part) => methodOf(part.setup.kind).steps(making, part));

@@ -5,7 +5,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
-import { forms } from "../forms/index.ts";
+import { forms } from "../forms/all.ts";
 import type { Line } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
@@ -210,7 +210,7 @@ describe("scoring board", () => {
           for (const piece of s.pieces) {
             const board = new ScoringBoardSim(
               piece.blank,
-              piece.folds.every((f) => f.angle > 0),
+              piece.folds.every((f) => f.angle >= 0),
             );
             board.follow(s.steps.filter((step) => step.scene.piece === piece.id));
             for (const fold of piece.folds) {

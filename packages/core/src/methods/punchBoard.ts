@@ -12,8 +12,9 @@
  */
 import { distance, offLine, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import { assemblySteps, flatOnTable, nameOf } from "./assembly.ts";
-import type { Making, Method, StepDraft } from "./method.ts";
+import type { Laid } from "../fittings/lay.ts";
+import { flatOnTable, nameOf } from "./assembly.ts";
+import { idIn, type Making, type Method, type StepDraft } from "./method.ts";
 
 /** Scores in the order the board makes them: each starts where the one before ended, from the notch on the lower edge. */
 function scoreRing(piece: Piece): { readonly fold: Fold; readonly start: Point }[] {
@@ -95,10 +96,11 @@ export function lieOnBoard(side: number, p: number, k: number): Pose {
 
 export const punchBoard: Method = {
   kind: "punch-board",
-  steps(making: Making) {
-    const [main] = making.pieces;
+  steps(making: Making, part: Laid) {
+    const main = making.pieces.find((p) => p.id === part.main);
     if (!main) return [];
     const { width: side } = main.blank;
+    const here = (id: string): string => idIn(main, id);
     const ring = scoreRing(main);
     const p = (ring[0] as (typeof ring)[number]).start[0];
     const scene = (k: number, now: string[], done: string[]) =>
@@ -109,14 +111,14 @@ export const punchBoard: Method = {
         code: "cut-square",
         measure: side,
         facts: { width: side, height: side },
-        scene: flatOnTable(main, [], ["blank"]),
+        scene: flatOnTable(main, [], [here("blank")]),
       },
     ];
-    const done: string[] = ["blank"];
+    const done: string[] = [here("blank")];
     ring.forEach(({ fold }, k) => {
-      const notch = `notch-${String(k + 1)}`;
+      const notch = here(`notch-${String(k + 1)}`);
       if (k > 0) {
-        const last = (ring[k - 1] as (typeof ring)[number]).fold.id;
+        const last = here((ring[k - 1] as (typeof ring)[number]).fold.id);
         steps.push({
           kind: "turn",
           code: "turn-to-guide",
@@ -134,21 +136,25 @@ export const punchBoard: Method = {
         kind: "score",
         code: "score-groove",
         facts: { count: k + 1 },
-        scene: scene(k, [fold.id], [...done]),
+        scene: scene(k, [here(fold.id)], [...done]),
       });
-      done.push(fold.id);
+      done.push(here(fold.id));
     });
-    return [...steps, ...finishing(making, main, done), ...assemblySteps(making)];
+    return [...steps, ...finishing(part, main, done)];
   },
 };
 
 /** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
-function finishing({ drafted, spec }: Making, main: Piece, done: readonly string[]): StepDraft[] {
+function finishing({ trims }: Laid, main: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
-  const table = (now: readonly string[]) => flatOnTable(main, [...done, "outline"], now);
-  const radius = spec.settings["cornerRadius"];
-  const even = drafted.trims.every((t) => t.amount === drafted.trims[0]?.amount);
-  const groups = even && drafted.trims.length > 1 ? [drafted.trims] : drafted.trims.map((t) => [t]);
+  const table = (now: readonly string[]) =>
+    flatOnTable(
+      main,
+      [...done, idIn(main, "outline")],
+      now.map((id) => idIn(main, id)),
+    );
+  const even = trims.every((t) => t.amount === trims[0]?.amount);
+  const groups = even && trims.length > 1 ? [trims] : trims.map((t) => [t]);
   for (const group of groups) {
     const names = group.map((t) => nameOf(main, t.panel)).join(" and ");
     steps.push({
@@ -159,22 +165,16 @@ function finishing({ drafted, spec }: Making, main: Piece, done: readonly string
       scene: table(group.map((t) => t.panel)),
     });
   }
-  if (typeof radius === "number" && radius > 0)
-    steps.push({ kind: "round", code: "round-tips", measure: radius, scene: table(["outline"]) });
+  if (main.rounding !== undefined)
+    steps.push({ kind: "round", code: "round-tips", measure: main.rounding, scene: table(["outline"]) });
   for (const cut of main.cuts) {
     const from = cut.path[0]?.from;
     const to = cut.path.at(-1)?.to;
-    if (from && to) {
-      const hinge = main.folds.find((f) => f.panels[1] === cut.panel);
-      const up = hinge ? Math.abs(offLine(from, hinge.from, hinge.to)) : 0;
-      steps.push({
-        kind: "slit",
-        code: "cut-slit",
-        measure: up,
-        facts: { long: distance(from, to) },
-        scene: table([cut.id]),
-      });
-    }
+    if (cut.kind !== "slit" || !from || !to) continue;
+    const hinge = main.folds.find((f) => f.panels[1] === cut.panel);
+    const up = hinge ? Math.abs(offLine(from, hinge.from, hinge.to)) : 0;
+    const facts = { long: distance(from, to), flap: nameOf(main, cut.panel) };
+    steps.push({ kind: "slit", code: "cut-slit", measure: up, facts, scene: table([cut.id]) });
   }
   return steps;
 }

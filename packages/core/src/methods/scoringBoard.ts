@@ -11,8 +11,9 @@ import { boundsOf, flatten, type Line, type Segment } from "../geometry/path.ts"
 import { distance, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import { assemblySteps, flatOnTable } from "./assembly.ts";
-import type { Making, Method, StepDraft } from "./method.ts";
+import type { Laid } from "../fittings/lay.ts";
+import { flatOnTable } from "./assembly.ts";
+import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
 
 const isUpright = (fold: Fold): boolean => Math.abs(fold.from[0] - fold.to[0]) < 1e-6;
 
@@ -40,30 +41,33 @@ function readings(piece: Piece, faceDown: boolean, upright: boolean): Reading[] 
     Math.round((upright ? (faceDown ? width - fold.from[0] : fold.from[0]) : height - fold.from[1]) * 1e6) / 1e6;
   const found = new Map<number, string[]>();
   for (const fold of piece.folds)
-    if (isUpright(fold) === upright) found.set(from(fold), [...(found.get(from(fold)) ?? []), fold.id]);
+    if (!fold.path && isUpright(fold) === upright)
+      found.set(from(fold), [...(found.get(from(fold)) ?? []), idIn(piece, fold.id)]);
   return [...found].map(([measure, folds]) => ({ measure, folds })).sort((a, b) => a.measure - b.measure);
 }
 
 export const scoringBoard: Method = {
   kind: "scoring-board",
-  steps(making: Making) {
-    const scored = making.pieces.filter((piece, i) => i === 0 || piece.folds.length > 0);
-    return [...scored.flatMap((piece, i) => scoreSteps(making, piece, i === 0)), ...assemblySteps(making)];
+  steps(making: Making, part: Laid) {
+    const scored = piecesOf(part, making).filter((piece) => piece.id === part.main || piece.folds.length > 0);
+    return scored.flatMap((piece) => scoreSteps(piece, part));
   },
 };
 
 /** Cut a piece's sheet, score it from one edge and then from the next, cut it out. */
-function scoreSteps(making: Making, piece: Piece, main: boolean): StepDraft[] {
+function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
   const { width, height } = piece.blank;
   const faceDown = liesFaceDown(piece);
-  const done: string[] = ["blank"];
+  const here = (id: string): string => idIn(piece, id);
+  const done: string[] = [here("blank")];
+  const first = part.fitting === undefined && piece.id === part.main;
   const steps: StepDraft[] = [
     {
       kind: "cut",
-      code: main ? "cut-sheet" : "cut-second",
+      code: first ? "cut-sheet" : "cut-second",
       measure: width,
       facts: { width, height, part: piece.name },
-      scene: flatOnTable(piece, [], ["blank"]),
+      scene: flatOnTable(piece, [], [here("blank")]),
     },
   ];
   const onBoard = (turned: boolean, now: readonly string[]) =>
@@ -89,7 +93,16 @@ function scoreSteps(making: Making, piece: Piece, main: boolean): StepDraft[] {
       done.push(...folds);
     });
   }
-  return [...steps, ...finishing(making, piece, done)];
+  return [...steps, ...curvedScores(piece, done), ...finishing(piece, done)];
+}
+
+/** A groove is straight: a curved score is drawn along a template, by hand, before the outline is cut. */
+function curvedScores(piece: Piece, done: string[]): StepDraft[] {
+  const curved = piece.folds.filter((f) => f.path).map((f) => idIn(piece, f.id));
+  if (curved.length === 0) return [];
+  const scene = flatOnTable(piece, [...done], curved);
+  done.push(...curved);
+  return [{ kind: "score", code: "score-by-template", facts: { count: curved.length }, scene }];
 }
 
 /** Whether a straight edge is the sheet's own: nothing is cut along it. */
@@ -99,32 +112,29 @@ function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boole
   return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
 }
 
-/** What is cut once the scores are in: corners and tapers, then roundings. */
-function finishing({ spec, pieces }: Making, piece: Piece, done: readonly string[]): StepDraft[] {
+/** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */
+function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
   const { height } = piece.blank;
-  const scene = flatOnTable(piece, [...done, "outline"], ["outline"]);
-  const asked = spec.settings["cornerRadius"];
-  const radius = typeof asked === "number" ? asked : 0;
+  const here = (id: string): string => idIn(piece, id);
+  const scene = flatOnTable(piece, [...done, here("outline")], [here("outline")]);
+  const radius = piece.rounding ?? 0;
   const edges = piece.outline.flat();
   // what a corner rounder does is a step of its own; any other curve, and any edge off the sheet's own, is cut out
   const isRounding = (edge: Segment): boolean =>
     edge.kind === "arc" && Math.abs(distance(edge.centre, edge.from) - radius) < SAME_POINT_MM;
   const shaped = edges.some((edge) => (edge.kind === "line" ? !isOnSheet(edge, piece.blank) : !isRounding(edge)));
   if (shaped) steps.push({ kind: "trim", code: piece.folds.length > 0 ? "cut-corners" : "cut-shape", scene });
-  // where the closing flap is a piece of its own, its tips are rounded there
-  const here = piece.id === (pieces.find((p) => p.panels.some((q) => q.id === "top")) ?? pieces[0])?.id;
-  if (radius > 0 && edges.some((edge) => edge.kind === "arc") && here)
+  if (radius > 0 && edges.some((edge) => edge.kind === "arc"))
     steps.push({ kind: "round", code: shaped ? "round-tips" : "round-corners", measure: radius, scene });
   for (const cut of piece.cuts) {
     const { left, right, bottom, top } = boundsOf(flatten(cut.path));
-    const hole = cut.id.startsWith("hole");
     steps.push({
       kind: "cut",
-      code: hole ? "punch-hole" : "cut-window",
-      measure: right - left,
+      code: { hole: "punch-hole", window: "cut-window", slit: "cut-slit-inside" }[cut.kind],
+      measure: cut.kind === "slit" ? Math.max(right - left, top - bottom) : right - left,
       facts: { width: right - left, height: top - bottom, from: height - (bottom + top) / 2 },
-      scene: flatOnTable(piece, [...done, "outline"], [cut.id]),
+      scene: flatOnTable(piece, [...done, here("outline")], [here(cut.id)]),
     });
   }
   return steps;

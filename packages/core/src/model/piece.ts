@@ -3,8 +3,11 @@
  * between them. Coordinates are mm, x right, y up, origin at the piece's lower left, seen from the drawn face.
  */
 import type { Path } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
+import type { Point, Pose } from "../geometry/point.ts";
 import type { Stock } from "./spec.ts";
+
+/** A place in a recipe: `["settings", "tab"]`, `["fittings", "pocket", "settings", "tab"]`. */
+export type ChangePath = readonly string[];
 
 /** `front` is the drawn face, the one you look at in the flat drawing. */
 export type Face = "front" | "back";
@@ -22,6 +25,8 @@ export interface Fold {
   readonly panels: readonly [string, string];
   readonly from: Point;
   readonly to: Point;
+  /** the score where it is not straight, from `from` to `to`: both panels bend */
+  readonly path?: Path;
   /** where the fold ends, degrees: positive turns the moving panel towards whoever looks at the drawn face (valley) */
   readonly angle: number;
   /** order of folding, from 1; equal numbers fold together */
@@ -33,11 +38,23 @@ export interface Fold {
   readonly lift?: number;
 }
 
-/** A cut inside a panel: a slit, a hole, a window. */
+/** Towards the drawn face, or away from it; a fold that lies open in the end, and opens and closes later, is a valley. */
+export const creaseOf = ({ angle }: Pick<Fold, "angle">): "valley" | "mountain" => (angle >= 0 ? "valley" : "mountain");
+
+/** What a cut is for: checks and steps ask this and not its name. A `slit` is open, the others drop something out. */
+export type CutKind = "slit" | "hole" | "window";
+
+/** A cut inside a panel. */
 export interface Cut {
   readonly id: string;
   readonly panel: string;
+  readonly kind: CutKind;
   readonly path: Path;
+  /** settings of the form that move it and make it smaller, where there are such: what a remedy may change */
+  readonly place?: string;
+  readonly across?: string;
+  /** the fitting it comes from */
+  readonly fitting?: string;
 }
 
 export interface PanelFace {
@@ -57,6 +74,8 @@ export interface Glue {
   readonly widestTape: number;
   /** closes a corner: no push of the contents comes on it, so it may be short */
   readonly web?: true;
+  /** where in the recipe the length stands that makes the strip wider, mm for mm */
+  readonly widens?: ChangePath;
 }
 
 /** What a form says of one piece; everything else about the piece is derived from it. */
@@ -70,6 +89,13 @@ export interface PieceDraft {
   readonly within?: string;
   /** paper other than the draft's own */
   readonly stock?: Stock;
+  /** the fitting it comes from; the form's own pieces have none */
+  readonly fitting?: string;
+  /** mm: the radius that a corner rounder makes on it when it is cut; other curves are cut out by hand */
+  readonly rounding?: number;
+  /** how it was drawn and came to lie in its flat coordinates: where its panels stand upright */
+  readonly laid: Pose;
+  /** the panel that stays when the others fold */
   readonly root: string;
   readonly panels: readonly Panel[];
   readonly folds: readonly Fold[];
@@ -83,6 +109,8 @@ export type Role = "score" | "cut" | "perforate" | "pen" | "foil" | "guide";
 export interface Stroke {
   readonly id: string;
   readonly role: Role;
+  /** the fitting it comes from */
+  readonly fitting?: string;
   readonly fold?: "valley" | "mountain";
   readonly path: Path;
 }
@@ -95,6 +123,35 @@ export interface Piece extends Omit<PieceDraft, "cuts" | "blank"> {
   /** scores and inner cuts, in the order of the folds */
   readonly lines: readonly Stroke[];
   readonly cuts: readonly Cut[];
+}
+
+/** What moves: plain data, read by the poses, the checks and the view. */
+export type Move =
+  /** a joined piece, along a vector of the panel it lies on, mm at full travel; `through` names the slit it runs in */
+  | { readonly kind: "slide"; readonly piece: string; readonly by: Point; readonly through?: string }
+  /** a joined piece, about a place of the panel it lies on, degrees at full travel: a wheel on a fastener */
+  | { readonly kind: "turn"; readonly piece: string; readonly about: Point; readonly degrees: number }
+  /** what hangs on a fold, back from where the fold ended: a card is opened */
+  | { readonly kind: "open"; readonly piece: string; readonly fold: string; readonly degrees: number };
+
+/** Something that moves in the finished thing, from 0 to 1. */
+export interface Motion {
+  readonly id: string;
+  readonly title: string;
+  /** the motion that must be done before this one begins: what it moves lies over this */
+  readonly after?: string;
+  readonly move: Move;
+}
+
+/** One panel glued onto another, as it is said: where the glue goes follows when the paper is folded up. */
+export interface Seam {
+  readonly piece: string;
+  readonly panel: string;
+  readonly onto: { readonly piece: string; readonly panel: string };
+  /** a strip so wide along one edge of the panel, mm, both margins counted; all over where it is not said */
+  readonly strip?: { readonly from: Point; readonly to: Point; readonly wide: number } | undefined;
+  readonly web?: true | undefined;
+  readonly widens?: ChangePath | undefined;
 }
 
 /** Lays a whole piece on a panel of another: its flat coordinates, posed, are the target panel's flat coordinates. */
@@ -120,6 +177,13 @@ export interface Thing {
   readonly above: number;
 }
 
+/** Sizes on the three axes, mm. */
+export interface Extent {
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+}
+
 /** Contents lying on the front face of a panel, centred at `x, y`, mm and degrees. */
 export interface Placement {
   readonly name: string;
@@ -132,23 +196,40 @@ export interface Placement {
   readonly rotation: number;
   /** what it is made up of, from the panel up, where several things lie on one another */
   readonly things?: readonly Thing[];
+  /** the room they find, and what of it is left after rounding, on their own axes */
+  readonly inside: Extent;
+  readonly gap: Extent;
+  /** folds, `piece/fold`, that close over them; none for a holder whose mouth stays open */
+  readonly closes: readonly string[];
+  /** the way out, a unit vector of the panel they lie on */
+  readonly way: Point;
+  /** the settings that ask for room on each axis */
+  readonly asks: { readonly width?: ChangePath; readonly height?: ChangePath };
+  /** the fitting that holds them */
+  readonly fitting?: string;
 }
 
 /** A figure on the drawing, between two points of a piece. */
 export interface Dimension {
   readonly id: string;
+  /** what it measures: the words table has a name for each, unless `title` gives it */
+  readonly code: string;
+  /** the name of the setting it shows */
+  readonly title?: string;
   readonly piece: string;
   readonly from: Point;
   readonly to: Point;
-  /** mm from the line from→to, to its right, at which the figure stands */
-  readonly offset: number;
   readonly value: number;
-  /** what typing or dragging it changes: `contents.width`, `settings.play`, `blank`; absent when it only follows */
-  readonly sets?: string | undefined;
-  /** mm of `value` for each mm that the end of the line is dragged; 1 unless the shape grows from its middle */
-  readonly gain?: number;
-  /** panels, folds and cuts that light up with it */
+  /** what typing or dragging it changes; absent when it only follows */
+  readonly sets?: ChangePath | undefined;
+  /** panels, folds and cuts that light up with it, `piece/panel` */
   readonly lights: readonly string[];
-  /** where the line is too short to carry its figure it stands past the end, and not before the start */
-  readonly after?: true;
+  /** outside the paper, beside the sheet's edge; others stand where they are measured */
+  readonly outside?: true;
+  /** mm by which the whole line may be moved, there and back, and still measure the same: the drawing takes a free place */
+  readonly slides?: Point;
+  /** the fitting it belongs to: shown while that is chosen */
+  readonly fitting?: string;
+  /** one of the numbers the paper is cut and scored by: it is drawn large */
+  readonly key?: true;
 }

@@ -41,6 +41,23 @@ export const length = (label: string, { default: preset, ...rest }: LengthOption
     .default(preset)
     .meta({ kind: "length", label, unit: "mm", ...rest } satisfies SettingMeta);
 
+/** A length setting in mm, said in one line: its name, what it is unless set, its bounds, what it is for. */
+export const mm = (
+  label: string,
+  preset: number,
+  [min, max]: readonly [number, number],
+  about: string,
+  rest: Pick<LengthOptions, "follows"> = {},
+) => length(label, { default: preset, min, max, about, ...rest });
+
+/** The same for a length that is worked out unless the maker sets it. */
+export const autoMm = (
+  label: string,
+  [min, max]: readonly [number, number],
+  about: string,
+  rest: Pick<LengthOptions, "follows"> = {},
+) => autoLength(label, { min, max, about, ...rest });
+
 /** A length in mm, or `"auto"`: worked out by the form. Auto is the default. */
 export const autoLength = (label: string, options: Omit<LengthOptions, "default">) =>
   z

@@ -1,13 +1,8 @@
-import type { Pose } from "../geometry/point.ts";
-import type { Dimension, Join, Piece, Placement } from "./piece.ts";
+import type { Point, Pose } from "../geometry/point.ts";
+import type { ChangePath, Dimension, Extent, Join, Motion, PanelFace, Piece, Placement } from "./piece.ts";
 import type { Spec } from "./spec.ts";
 
-/** Sizes on the three axes, mm. */
-export interface Extent {
-  readonly width: number;
-  readonly height: number;
-  readonly depth: number;
-}
+export type { Extent } from "./piece.ts";
 
 /** What a check found: data only. Its words are in `words/`. */
 export interface Finding {
@@ -26,18 +21,17 @@ export interface Finding {
   readonly remedy?: Remedy;
 }
 
-/** A change of the spec that answers the finding when pressed. */
+/** One change of a recipe by path. A value that is undefined takes away what stands there. */
+export interface PathChange {
+  readonly at: ChangePath;
+  readonly value: unknown;
+}
+
+/** What answers a finding when it is pressed: changes by path, and which words its button has. */
 export interface Remedy {
-  readonly settings?: Readonly<Record<string, number | string | boolean>>;
-  readonly contents?: { readonly width?: number; readonly height?: number };
-  readonly sheet?: string;
-  readonly stock?: string;
-  readonly tape?: string;
-  readonly board?: string;
-  /** a layer's border, mm; layers are counted from 0 */
-  readonly layer?: { readonly index: number; readonly border: number };
-  /** another form for the same contents */
-  readonly form?: string;
+  readonly code: string;
+  readonly changes: readonly PathChange[];
+  readonly facts?: Readonly<Record<string, number | string>>;
 }
 
 export type StepKind =
@@ -54,6 +48,8 @@ export interface Scene {
   readonly now: readonly string[];
   /** folds with an order up to this number are closed */
   readonly folded: number;
+  /** the pieces that are there, joined up; all that is joined to `piece` unless said */
+  readonly pieces?: readonly string[];
 }
 
 export interface Step {
@@ -64,6 +60,8 @@ export interface Step {
   /** the figure to set, mm, from the stated edge */
   readonly measure?: number;
   readonly facts?: Readonly<Record<string, number | string>>;
+  /** the fitting that is made or laid in it */
+  readonly fitting?: string;
   readonly scene: Scene;
 }
 
@@ -76,25 +74,73 @@ export interface Material {
   readonly stock: string;
 }
 
+/** A face that things are laid on. */
+export interface GroundFace extends PanelFace {
+  /** mm */
+  readonly width: number;
+  readonly height: number;
+  /** from u, v as one looks at it to the flat coordinates of the piece */
+  readonly pose: Pose;
+}
+
+/** A fitting as it lies. */
+export interface Lying {
+  readonly id: string;
+  /** what its rule is measured on */
+  readonly ground: GroundFace;
+  /** mm, unturned; and its lower left on the ground */
+  readonly width: number;
+  readonly height: number;
+  readonly corner: Point;
+  readonly turn: number;
+  /** what it rests on: the ground, or what lies there already */
+  readonly rests: PanelFace;
+  /** its outline and that of the ground, mm, on the ground's u and v */
+  readonly outline: readonly Point[];
+  readonly edge: readonly Point[];
+  /** the face, `piece/panel/face`, at the bottom of all that it lies on; from its own flat coordinates to those of that panel */
+  readonly base: string;
+  readonly basePiece: string;
+  readonly toBase: Pose;
+  /** from its ground's u and v to the flat coordinates of that panel */
+  readonly onBase: Pose;
+  /** mm from that face to its own underside and to its top */
+  readonly low: number;
+  readonly high: number;
+}
+
 /** Everything that follows from a spec: plain, frozen, with its recipe. Always mm. */
 export interface Solution {
   readonly spec: Spec;
   readonly form: string;
+  /** the form's own; what a fitting holds stands with its contents */
   readonly inside: Extent;
   /** room left on each axis after rounding */
   readonly gap: Extent;
   /** mm between two marks of the ruler everything was rounded to */
   readonly grid: number;
+  /** the piece that all others are joined to */
+  readonly main: string;
   readonly pieces: readonly Piece[];
   readonly joins: readonly Join[];
+  /** as far as they go */
+  readonly motions: readonly Motion[];
   readonly contents: readonly Placement[];
   /** the finished size of a card or a part, its layers counted: what an envelope for it must hold */
   readonly finished?: { readonly width: number; readonly height: number; readonly thickness: number };
   readonly dimensions: readonly Dimension[];
+  /** mm from the edge to the score or punch that is set first; absent where nothing is scored */
+  readonly firstScore?: number;
+  /** what is placed on the panels, as it lies */
+  readonly fittings: readonly Lying[];
   readonly findings: readonly Finding[];
   readonly materials: readonly Material[];
   readonly steps: readonly Step[];
 }
+
+/** The piece that all others are joined to. */
+export const mainPiece = ({ pieces, main }: Pick<Solution, "pieces" | "main">): Piece | undefined =>
+  pieces.find((p) => p.id === main);
 
 /** Why a form stands where it does when forms are ranked. */
 export interface Reason {

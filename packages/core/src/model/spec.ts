@@ -3,13 +3,16 @@
  * recipe whose lengths have been read (mm); `readSpec.ts` reads the lengths and fills in what presets give.
  */
 import { z } from "zod";
+import { fittingSchema } from "./fitting.ts";
 
 /** Bounds of anything that is held in the hands: mm. */
 export const SIZE_MM = { min: 20, max: 600 } as const;
 export const THICKNESS_MM = { min: 0.05, max: 60 } as const;
 export const PLY_MM = { min: 0.02, max: 30 } as const;
-/** Plies, further things, layers: more than anybody stacks. */
+/** Plies and further things: more than anybody stacks. */
 export const MOST_PARTS = 12;
+/** Things on the panels of one draft. */
+export const MOST_FITTINGS = 24;
 export const CALIPER_MM = { min: 0.02, max: 2 } as const;
 export const WEIGHT_GSM = { min: 20, max: 800 } as const;
 export const SHEET_MM = { min: 50, max: 2000 } as const;
@@ -59,41 +62,9 @@ export const sheetSchema = z.strictObject({
   height: bounded(SHEET_MM),
 });
 
-export const LAYER_MM = {
-  border: { min: 0, max: 150 },
-  width: { min: 1, max: 400 },
-  raised: { min: 0, max: 10 },
-} as const;
-
-const layered = {
-  name: name80,
-  /** the panel it goes on, and which face of it */
-  panel: presetId,
-  side: z.enum(["outside", "inside"]),
-  /** mm left free: all round a mat or a frame, at both ends of a strip */
-  border: bounded(LAYER_MM.border),
-  stock: stockSchema,
-  /** mm of foam under it */
-  raised: bounded(LAYER_MM.raised),
-};
-
-export const STRIP_EDGES = ["centre", "top", "bottom", "left", "right"] as const;
-
-/** Paper laid on a panel. A mat becomes the ground for what is laid on the same face after it. */
-export const layerSchema = z.discriminatedUnion("kind", [
-  z.strictObject({ ...layered, kind: z.literal("mat") }),
-  /** `width` is that of its bars */
-  z.strictObject({ ...layered, kind: z.literal("frame"), width: bounded(LAYER_MM.width) }),
-  z.strictObject({
-    ...layered,
-    kind: z.literal("strip"),
-    width: bounded(LAYER_MM.width),
-    runs: z.enum(["across", "down"]),
-    /** the edge it is measured from, and how far its near edge stands off it, mm */
-    from: z.enum(STRIP_EDGES),
-    at: bounded({ min: 0, max: 400 }),
-  }),
-]);
+/** What a form is for: screens group by it. All but cards and parts hold contents. */
+export const PURPOSES = ["envelope", "pocket", "band", "treat", "card", "part"] as const;
+export type Purpose = (typeof PURPOSES)[number];
 
 export const methodKinds = ["punch-board", "scoring-board"] as const;
 export type MethodKind = (typeof methodKinds)[number];
@@ -121,12 +92,13 @@ export const specSchema = z.strictObject({
   sheet: sheetSchema.optional(),
   /** the tape in hand, mm wide */
   tape: z.number().min(1).max(50).optional(),
-  /** what is laid on the panels of a card, from the paper up */
-  layers: z.array(layerSchema).min(1).max(MOST_PARTS).optional(),
+  /** what is placed on the panels, from the paper up; each is checked again by its kind's own schema */
+  fittings: z.array(fittingSchema).min(1).max(MOST_FITTINGS).optional(),
 });
 
 export type Spec = z.infer<typeof specSchema>;
 export type Contents = Spec["contents"];
-export type Layer = z.infer<typeof layerSchema>;
 export type Stock = Spec["stock"];
 export type Sheet = NonNullable<Spec["sheet"]>;
+
+export type { Fitting, On, Place, Side } from "./fitting.ts";

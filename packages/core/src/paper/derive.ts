@@ -1,12 +1,19 @@
 /** From what a form says of a piece to all that follows: outline, strokes, blank. */
 import { distance, type Point } from "../geometry/point.ts";
-import { areaOf, boundsOf, flatten, line, type Path, type Segment } from "../geometry/path.ts";
+import { areaOf, boundsOf, flatten, line, type Path, pointAt, type Segment } from "../geometry/path.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Fold, Piece, PieceDraft, Stroke } from "../model/piece.ts";
+import { creaseOf, type Fold, type Piece, type PieceDraft, type Stroke } from "../model/piece.ts";
 
-/** The parts of a straight edge that no fold runs along. */
+/** Whether two curves are one, whichever way they are walked: a curved score is the edge of both its panels. */
+function same(a: Segment, b: Segment): boolean {
+  const near = (p: Point, q: Point): boolean => distance(p, q) < 10 * SAME_POINT_MM;
+  const middle = near(pointAt(a, 0.5), pointAt(b, 0.5));
+  return middle && ((near(a.from, b.from) && near(a.to, b.to)) || (near(a.from, b.to) && near(a.to, b.from)));
+}
+
+/** The parts of an edge that no fold runs along. */
 function offFolds(edge: Segment, folds: readonly Fold[]): Segment[] {
-  if (edge.kind !== "line") return [edge];
+  if (edge.kind !== "line") return folds.some((f) => f.path?.some((s) => same(s, edge))) ? [] : [edge];
   const length = distance(edge.from, edge.to);
   const [dx, dy] = [(edge.to[0] - edge.from[0]) / length, (edge.to[1] - edge.from[1]) / length];
   const off = (p: Point): number => Math.abs(dx * (p[1] - edge.from[1]) - dy * (p[0] - edge.from[0]));
@@ -64,10 +71,16 @@ export function derivePiece(draft: PieceDraft): Piece {
   const scores = draft.folds.map((fold): Stroke => ({
     id: fold.id,
     role: "score",
-    fold: fold.angle >= 0 ? "valley" : "mountain",
-    path: [line(fold.from, fold.to)],
+    ...(draft.fitting !== undefined && { fitting: draft.fitting }),
+    fold: creaseOf(fold),
+    path: fold.path ?? [line(fold.from, fold.to)],
   }));
-  const cuts = draft.cuts.map((cut): Stroke => ({ id: cut.id, role: "cut", path: cut.path }));
+  const cuts = draft.cuts.map((cut): Stroke => ({
+    id: cut.id,
+    role: "cut",
+    path: cut.path,
+    ...(cut.fitting !== undefined && { fitting: cut.fitting }),
+  }));
   return {
     ...draft,
     blank: draft.blank ?? { width: bounds.right - bounds.left, height: bounds.top - bounds.bottom },

@@ -1,4 +1,8 @@
 /** Holes in paper: how much must stand round them, and how much does. */
+import { flatten, type Path, roundCorners } from "../geometry/path.ts";
+import type { Cut } from "../model/piece.ts";
+import { roundUp } from "../units/ruler.ts";
+import type { Drawn } from "./sheet.ts";
 import { distance, dot, type Point, scale, subtract, add } from "../geometry/point.ts";
 
 /** mm of paper a hole's rim needs to the edge: 3 mm, or the hole's own width where that is more (geometry notes). */
@@ -15,4 +19,52 @@ export function offOutline(points: readonly Point[], p: Point): number {
       return distance(p, add(a, scale(along, t)));
     }),
   );
+}
+
+/** A circle, anticlockwise, as two arcs. */
+export function circle(centre: Point, radius: number): Path {
+  const [east, west]: [Point, Point] = [
+    [centre[0] + radius, centre[1]],
+    [centre[0] - radius, centre[1]],
+  ];
+  const arc = (from: Point, to: Point) => ({ kind: "arc", from, to, centre, ccw: true }) as const;
+  return [arc(east, west), arc(west, east)];
+}
+
+/** A round hole in a panel. `place` and `across` name the settings that move it and make it smaller. */
+export const hole = (
+  id: string,
+  panel: Pick<Drawn, "id">,
+  centre: Point,
+  wide: number,
+  settings: Pick<Cut, "place" | "across"> = {},
+): Cut => ({ id, panel: panel.id, kind: "hole", path: circle(centre, wide / 2), ...settings });
+
+/** A straight slit in a panel. */
+export const slit = (id: string, panel: Pick<Drawn, "id">, from: Point, to: Point): Cut => ({
+  id,
+  panel: panel.id,
+  kind: "slit",
+  path: [{ kind: "line", from, to }],
+});
+
+/** An opening in a panel, of any shape. */
+export const windowIn = (id: string, panel: Pick<Drawn, "id">, path: Path): Cut => ({
+  id,
+  panel: panel.id,
+  kind: "window",
+  path,
+});
+
+/** How far from a place on a panel's edge a hole must stand so that its rim keeps its paper on every side; on the ruler. */
+export function holePlace({ corners }: Drawn, [x, y]: Point, across: number, furthest: number, grid: number): number {
+  const edge: Path = roundCorners(
+    corners.map((c): Point => [c[0], c[1]]),
+    corners.map((c) => c[2] ?? 0),
+  );
+  const points = flatten(edge);
+  const needed = across / 2 + rimNeeds(across);
+  for (let from = roundUp(needed, grid); from < furthest; from += grid)
+    if (offOutline(points, [x, y - from]) >= needed - 1e-9) return from;
+  return furthest;
 }

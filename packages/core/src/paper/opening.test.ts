@@ -13,12 +13,12 @@ describe("openings", () => {
     [2, 8],
   ]);
 
-  it("are cuts that end where they began, and no slits", () => {
+  it("are what something drops out of, and no slits", () => {
     const cuts = [
-      { id: "window", panel: "front", path: window },
-      { id: "slit", panel: "front", path: [line([0, 0], [5, 0])] },
-      { id: "other", panel: "back", path: window },
-    ];
+      { id: "window", kind: "window", panel: "front", path: window },
+      { id: "slit", kind: "slit", panel: "front", path: [line([0, 0], [5, 0])] },
+      { id: "other", kind: "hole", panel: "back", path: window },
+    ] as const;
     expect(openingsOf(cuts)).toEqual([window, window]);
     expect(openingsOf(cuts, "front")).toEqual([window]);
   });
@@ -33,7 +33,7 @@ describe("openings", () => {
         layers: [{ kind: "frame", border: 5, width: 8, stock: { preset: "text-120-plum" } }],
       }),
     );
-    const frame = closedPicture(s).shapes.find((shape) => shape.of === "layer-1");
+    const frame = closedPicture(s).shapes.find((shape) => shape.of === "layer-1/frame/frame");
     expect(frame?.stock).toBe("text-120-plum");
     expect(frame?.holes?.map((hole) => Math.abs(areaOf(hole)))).toEqual([122 * 79]);
     // a pocket's slit is no hole in it

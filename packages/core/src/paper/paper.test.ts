@@ -1,9 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { areaOf, line, polygon, roundCorners } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
+import { areaOf, line, polygon } from "../geometry/path.ts";
+import { HERE, type Point } from "../geometry/point.ts";
 import type { Fold, PieceDraft } from "../model/piece.ts";
 import { derivePiece, outlineOf } from "./derive.ts";
-import { scoreBlank } from "./score.ts";
 
 const fold = (id: string, panels: [string, string], from: Point, to: Point, order = 1): Fold => ({
   id,
@@ -13,75 +12,12 @@ const fold = (id: string, panels: [string, string], from: Point, to: Point, orde
   angle: 180,
   order,
 });
-const sheet = (w: number, h: number) =>
-  polygon([
-    [0, 0],
-    [w, 0],
-    [w, h],
-    [0, h],
-  ]);
-
-describe("scoring a blank", () => {
-  // a 100 × 60 sheet scored at 30 and at 70: panels of 30, 40 and 30 mm
-  const folds = [fold("one", ["a", "b"], [30, 0], [30, 60]), fold("two", ["b", "c"], [70, 0], [70, 60])];
-  const at = [
-    { id: "a", name: "A", at: [15, 30] as Point },
-    { id: "b", name: "B", at: [50, 30] as Point },
-    { id: "c", name: "C", at: [85, 30] as Point },
-  ];
-
-  it("cuts the sheet into panels that add up to it", () => {
-    const panels = scoreBlank(sheet(100, 60), folds, at);
-    expect(panels.map((p) => areaOf(p.outline))).toEqual([1800, 2400, 1800]);
-  });
-
-  it("keeps curves that a score does not touch", () => {
-    const panels = scoreBlank(
-      roundCorners(
-        [
-          [0, 0],
-          [100, 0],
-          [100, 60],
-          [0, 60],
-        ],
-        [10, 10, 10, 10],
-      ),
-      folds,
-      at,
-    );
-    expect(panels[0]?.outline.filter((s) => s.kind === "arc")).toHaveLength(2);
-    expect(panels[1]?.outline.some((s) => s.kind === "arc")).toBe(false);
-    // two corners lose (1 − π/4)·r² each
-    expect(areaOf(panels[0]?.outline ?? [])).toBeCloseTo(1800 - 2 * (1 - Math.PI / 4) * 100, 9);
-  });
-
-  it("refuses a score that stops short of the edge, and a panel that is nowhere", () => {
-    expect(() => scoreBlank(sheet(100, 60), [fold("short", ["a", "b"], [30, 0], [30, 50])], at)).toThrow(
-      /'short' does not run from edge to edge/u,
-    );
-    expect(() => scoreBlank(sheet(100, 60), folds, [{ id: "out", name: "Out", at: [200, 200] }])).toThrow(
-      /no part of the blank holds panel 'out'/u,
-    );
-  });
-
-  it("scores from corner to corner as well as from the middle of an edge", () => {
-    const panels = scoreBlank(
-      sheet(60, 60),
-      [fold("diagonal", ["a", "b"], [0, 0], [60, 60])],
-      [
-        { id: "a", name: "A", at: [40, 20] },
-        { id: "b", name: "B", at: [20, 40] },
-      ],
-    );
-    expect(panels.map((p) => areaOf(p.outline))).toEqual([1800, 1800]);
-  });
-});
-
 describe("deriving a piece", () => {
   const draftOf = (panels: PieceDraft["panels"], folds: readonly Fold[]): PieceDraft => ({
     id: "p",
     name: "P",
     quantity: 1,
+    laid: HERE,
     root: panels[0]?.id ?? "",
     panels,
     folds,

@@ -1,9 +1,12 @@
 /** Random recipes for the tests: any card, board, ruler, stock and setting that the schemas allow. */
 import fc from "fast-check";
 import { catalogue } from "../catalogue/index.ts";
+import "../forms/all.ts";
 import { formById } from "../forms/index.ts";
-import { readSpec } from "../forms/readSpec.ts";
-import { type Form, settingsOf } from "../model/form.ts";
+import type { Finding, Solution } from "../model/solution.ts";
+import { changed } from "../recipe/change.ts";
+import { readSpec } from "../recipe/readSpec.ts";
+import { type Form, settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import { type Spec, specSchema } from "../model/spec.ts";
 import type { z } from "zod";
@@ -72,4 +75,23 @@ export function formOf(id: string): Form {
   const form = formById(id);
   if (!form) throw new Error(`no form '${id}'`);
   return form;
+}
+
+/** The recipe after a finding's button was pressed. */
+export function pressed(spec: Spec, finding: Finding | undefined): Spec {
+  if (!finding?.remedy) throw new Error(`${finding?.check ?? "no finding"}.${finding?.code ?? ""} offers no remedy`);
+  return held(changed(spec, finding.remedy.changes));
+}
+
+/** mm that a fitting leaves free of its ground on each side. */
+export function marginsOf({ fittings }: Pick<Solution, "fittings">, id: string) {
+  const lying = fittings.find((f) => f.id === id);
+  if (!lying) throw new Error(`no fitting '${id}'`);
+  const { ground, corner, width, height } = lying;
+  return {
+    left: corner[0],
+    right: ground.width - corner[0] - width,
+    bottom: corner[1],
+    top: ground.height - corner[1] - height,
+  };
 }

@@ -4,8 +4,9 @@
  * one table, or the three would drift apart.
  */
 import type { Dimension } from "../model/piece.ts";
-import type { Cannot, Finding, Reason, Remedy, Step } from "../model/solution.ts";
-import type { Problem } from "../forms/readSpec.ts";
+import type { Cannot, Finding, Lying, Reason, Step } from "../model/solution.ts";
+import type { Place } from "../model/spec.ts";
+import type { Problem } from "../recipe/reader.ts";
 import type { TrimCut } from "../layout/trimPlan.ts";
 import { type Display, formatLength, formatSize } from "../units/format.ts";
 
@@ -24,17 +25,17 @@ const cap = (text: string): string => text.charAt(0).toUpperCase() + text.slice(
 
 /** One sentence for each finding, by `check.code`. */
 export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
-  "gap.tight": (f) => () => `${axisWord(f.facts)} there is no room left. Ask for 1.5 mm to spare.`,
+  "gap.tight": (f) => () => `${axisWord(f.facts)} there is no room left. Ask for some to spare.`,
   "gap.loose": (f) => (mm) =>
     `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
   "overlap.short": (f) => (mm) =>
     `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Take less off their tips.`,
   "overlap.past-fold": (f) => (mm) =>
-    `The ${str({ panel: f.panel ?? "flap" }, "panel")} flap runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
+    `The ${str(f.facts, "flap")} runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
   "overlap.shallow": (f) => (mm) =>
     `The top flap overlaps the front by ${mm(Math.max(0, f.figure))}, and ${mm(f.limit)} keeps it shut. Make it deeper.`,
   "overlap.too-deep": (f) => (mm) =>
-    `The ${str({ panel: f.panel ?? "top" }, "panel")} flap reaches ${mm(f.figure)} too far to lie flat inside the envelope. Make it shallower.`,
+    `The ${str(f.facts, "flap")} reaches ${mm(f.figure)} too far to lie flat inside the envelope. Make it shallower.`,
   "board.past-ruler": (f) => (mm) =>
     `The first score lies at ${mm(f.figure)}, and the ruler of this board ends at ${mm(f.limit)}. Turn the card the other way, or score by hand.`,
   "board.too-small": (f) => (mm) =>
@@ -45,21 +46,34 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
   "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
   "seam.short": (f) => (mm) =>
-    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm(f.limit)} holds. A narrower strip runs further; or glue to the very edge.`,
+    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm(f.limit)} holds. Glue to the very edge, or give it another form.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm(f.limit)} at most.`,
-  "refused.closure": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
+  "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "hole.near-edge": (f) => (mm) =>
     `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm(f.limit)} keeps a string from tearing it out.`,
-  "refused.corners": (f) => (mm) =>
+  "refused.low-wall": (f) => (mm) =>
     `A wall of ${mm(f.figure)} has no room to glue a web by, so the corners are cut away.`,
-  "layer.thin": (f) => (mm) =>
+  "fitting.thin": (f) => (mm) =>
     `${str(f.facts, "name")}: a border of ${mm(f.figure)} is too thin to lay straight by hand; from ${mm(f.limit)} on the eye forgives.`,
-  "layer.uneven": (f) => (mm) =>
+  "fitting.uneven": (f) => (mm) =>
     `${str(f.facts, "name")}: the border comes out ${mm(f.figure)} at the sides and ${mm(f.limit)} above and below on this ruler.`,
-  "layer.sticks-out": (f) => () =>
-    `${str(f.facts, "name")}: its square corners stand out past the rounded ones beneath. Give it more border.`,
-  "layer.nothing": (f) => (mm) =>
+  "fitting.sticks-out": (f) => (mm) =>
+    f.remedy?.code === "border"
+      ? `${str(f.facts, "name")}: its square corners stand out past the rounded ones beneath. Give it more border.`
+      : `${str(f.facts, "name")} reaches ${mm(f.figure)} past the edge of what it lies on.`,
+  "fitting.larger": (f) => (mm) =>
+    `${str(f.facts, "name")} is larger than what it lies on: as it lies it reaches ${mm(f.figure)} past the edge.`,
+  "fitting.nothing": (f) => (mm) =>
     `${str(f.facts, "name")}: a border of ${mm(f.figure)} leaves nothing of it. Make the border narrower.`,
+  "fitting.hides": (f) => () => `${str(f.facts, "name")} cannot be seen: ${str(f.facts, "over")} lies over all of it.`,
+  "fitting.covers": (f) => (mm) =>
+    `${str(f.facts, "name")} lies over the ${str(f.facts, "cut")} beneath it, ${mm(f.figure)} across, and closes it.`,
+  "closed.sticks-out": (f) => (mm) =>
+    `Closed, the ${str(f.facts, "part").toLowerCase()} sticks out of the card by ${mm(f.figure)}.`,
+  "motion.stops": (f) => () =>
+    `${str(f.facts, "title")}: it stops at ${Math.round(f.figure).toString()} of ${Math.round(f.limit).toString()}. What it pulls along is too short.`,
+  "motion.loose": (f) => () =>
+    `The ${str(f.facts, "part").toLowerCase()} is glued on one side only: it does not rise when the card opens.`,
   "stock.heavy": (f) => () =>
     `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
   "stock.score-first": (f) => () =>
@@ -77,34 +91,41 @@ const reverse = (f: Finding, mm: (v: number) => string): string =>
     ? ""
     : `; or make the card ${mm(num(f.facts, "cardWidth"))} × ${mm(num(f.facts, "cardHeight"))}`;
 
-/** What a remedy's button says. */
-export function remedyWords(finding: Finding, display: Display): string {
-  const remedy = finding.remedy as Remedy;
-  const mm = sayer(display);
-  const { settings = {} } = remedy;
-  if (typeof settings["glueStrip"] === "number") {
-    return `${finding.code === "tape" ? "Widen" : "Narrow"} the strip to ${mm(settings["glueStrip"])}`;
-  }
-  if (remedy.layer) return `Make the border ${mm(remedy.layer.border)}`;
-  if (remedy.form) return "Give it walls: deep envelope";
-  if (settings["closing"]) return "Cut the flap as a piece of its own";
-  if (settings["corners"] === "cut") return "Cut the corners away";
-  if (settings["holeFrom"] === "auto") return "Move it off the edge";
-  if (typeof settings["hole"] === "number") return `Make the hole ${mm(settings["hole"])}`;
-  if (settings["topFlap"] === "auto") return "Let it follow the height";
-  if (settings["tipTrim"] === "auto") {
-    return finding.code === "past-fold" ? `Trim the tip ${mm(num(finding.facts, "trim"))}` : "Trim only what is needed";
-  }
-  if (typeof settings["cornerRadius"] === "number") return `Round the tips ${mm(settings["cornerRadius"])}`;
-  if (settings["closure"] === "none") return "Fold it over";
-  const play = settings["play"] ?? settings["playWidth"] ?? settings["playHeight"];
-  if (typeof play === "number") return `Ask for ${mm(play)}`;
-  if (remedy.contents?.width !== undefined)
-    return `Make the card ${formatSize(remedy.contents.width, remedy.contents.height ?? 0, display)}`;
-  if (remedy.sheet) return `Take ${str(finding.facts, "sheet")}`;
-  if (remedy.stock) return `Use ${str(finding.facts, "lighter") || "a heavier text paper"}`;
-  if (remedy.tape) return `Use tape of ${mm(Number(remedy.tape))}`;
-  return "Mend this";
+type Button = (facts: Facts | undefined) => Say;
+
+/** What a remedy's button says, by code. */
+export const remedyTable: Readonly<Record<string, Button>> = {
+  room: (f) => (mm) => `Ask for ${mm(num(f, "mm"))}`,
+  rounding: (f) => (mm) => `Round the tips ${mm(num(f, "mm"))}`,
+  follow: () => () => "Let it follow the height",
+  trim: (f) => (mm) => `Trim the tip ${mm(num(f, "mm"))}`,
+  "trim-needed": () => () => "Trim only what is needed",
+  widen: (f) => (mm) => `Make it ${mm(num(f, "mm"))} wide`,
+  tape: (f) => (mm) => `Use tape of ${mm(num(f, "mm"))}`,
+  "off-edge": () => () => "Move it off the edge",
+  "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
+  "instead-no-tab": () => () => "Fold it over",
+  "instead-low-wall": () => () => "Cut the corners away",
+  stock: (f) => () => `Use ${str(f, "stock")}`,
+  heavier: () => () => "Use a heavier text paper",
+  walls: () => () => "Give it walls",
+  split: () => () => "Cut the flap as a piece of its own",
+  sheet: (f) => () => `Take ${str(f, "sheet")}`,
+  card: (f) => (mm) => `Make the card ${mm(num(f, "width"))} × ${mm(num(f, "height"))}`,
+  border: (f) => (mm) => `Make the border ${mm(num(f, "mm"))}`,
+  "move-in": () => () => "Move it in",
+  straight: () => () => "Lay it straight, in the middle",
+  "fit-ground": () => () => "Make it as large as what it lies on",
+  "take-away": (f) => () => `Take ${str(f, "name")} away`,
+};
+
+/** What the button of a finding says. @throws when the table lacks its remedy: a mistake of ours that a test catches */
+export function remedyWords({ remedy }: Finding, display: Display): string {
+  if (!remedy) return "";
+  const { code, facts } = remedy;
+  // two sizes share one unit
+  if (code === "card") return `Make the card ${formatSize(num(facts, "width"), num(facts, "height"), display)}`;
+  return said(remedyTable, code)(facts)(sayer(display));
 }
 
 const ordinal = (n: number): string => ["", "first", "second", "third", "fourth"][n] ?? `${String(n)}th`;
@@ -130,7 +151,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "round-tips": (s) => (mm) => `Round the tips, radius ${mm(s.measure ?? 0)}.`,
   "round-corners": (s) => (mm) => `Round the four corners, radius ${mm(s.measure ?? 0)}.`,
   "cut-slit": (s) => (mm) =>
-    `Cut a slit ${mm(num(s.facts, "long"))} long in the bottom flap, ${mm(s.measure ?? 0)} from its score, in the middle.`,
+    `Cut a slit ${mm(num(s.facts, "long"))} long in the ${str(s.facts, "flap")}, ${mm(s.measure ?? 0)} from its score, in the middle.`,
   "score-from-left": (s) => (mm) => `Outside up, left edge at the stop. Score at ${mm(s.measure ?? 0)}.`,
   "score-on": (s) => (mm) => `The same edge stays at the stop. Score at ${mm(s.measure ?? 0)}.`,
   "turn-left": () => () => "Give the sheet a quarter turn to the left, so that its top edge comes to the stop.",
@@ -156,11 +177,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-frame": (s) => (mm) =>
     `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and out of it an opening ${mm(num(s.facts, "openWidth"))} × ${mm(num(s.facts, "openHeight"))}.`,
   "lay-on": (s) => (mm) =>
-    `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(
-      num(s.facts, "side"),
-      num(s.facts, "top"),
-      mm,
-    )}.`,
+    `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
   "glue-strip": (s) => (mm) =>
     `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm(num(s.facts, "tape"))}.`,
   "glue-web": (s) => (mm) =>
@@ -168,6 +185,11 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
   "cut-shape": () => () => "Cut along the outline.",
+  "cut-slit-inside": (s) => (mm) => `Cut the slit, ${mm(s.measure ?? 0)} long, straight through.`,
+  "score-by-template": (s) => () =>
+    `A board's grooves are straight: score the ${num(s.facts, "count") === 1 ? "curved line" : `${String(num(s.facts, "count"))} curved lines`} by hand, along a template cut from the printed sheet.`,
+  "cut-outline": (s) => (mm) =>
+    `Cut ${layerOf(s)} out along its outline, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all.`,
   "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,
   "fold-on": (s) => () => `Fold the ${str(s.facts, "flaps")} a quarter turn further, in.`,
   "glue-flap": (s) => (mm) =>
@@ -180,45 +202,85 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "close-tab": (s) => () => `Close the ${str(s.facts, "flaps")} and tuck the tab into the slit.`,
 };
 
-/** What a layer leaves free: nothing, the same all round, or so much on each side. */
-function freeWords(side: number, top: number, mm: (value: number) => string): string {
-  if (Math.max(side, top) < 0.05) return "edge to edge";
-  if (Math.abs(side - top) < 0.05) return `${mm(side)} free all round`;
-  return `${mm(side)} free on the left, ${mm(top)} above`;
+/** mm within which two margins are the same to a hand. */
+const SAME_MARGIN = 0.05;
+
+/** What a thing leaves free of its ground: nothing, the same all round, or so much on each side. */
+function freeWords(facts: Facts | undefined, mm: (value: number) => string): string {
+  const [side, right, top, bottom] = (["side", "right", "top", "bottom"] as const).map((key) => num(facts, key)) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  const same = (a: number, b: number): boolean => Math.abs(a - b) < SAME_MARGIN;
+  if (Math.max(side, right, top, bottom) < SAME_MARGIN) return "edge to edge";
+  if (same(side, right) && same(top, bottom))
+    return same(side, top) ? `${mm(side)} free all round` : `${mm(side)} free on the left, ${mm(top)} above`;
+  const across = same(side, right)
+    ? "in the middle across"
+    : side <= right
+      ? `${mm(side)} free on the left`
+      : `${mm(right)} free on the right`;
+  const down = same(top, bottom) ? "in the middle down" : top <= bottom ? `${mm(top)} above` : `${mm(bottom)} below`;
+  return `${across}, ${down}`;
+}
+
+const turnWords = (degrees: number): string =>
+  degrees === 0
+    ? ""
+    : `, then turned ${String(Math.abs(degrees))}° ${degrees > 0 ? "to the left" : "to the right"} about its middle`;
+
+const EDGE_WORDS = { left: "the left", right: "the right", bottom: "the bottom", top: "the top" } as const;
+
+/** The rule by which a thing lies, in words: "4 mm all round", "20 mm from the bottom, centred". */
+export function sayPlace(at: Place, lying: Lying | undefined, display: Display): string {
+  const mm = sayer(display);
+  const centred = at.x.from === "centre" && at.y.from === "centre" && at.x.by === 0 && at.y.by === 0;
+  const turned = at.turn === 0 ? "" : `, turned ${String(at.turn)}°`;
+  if (centred && lying) {
+    const [side, end] = [(lying.ground.width - lying.width) / 2, (lying.ground.height - lying.height) / 2];
+    if (Math.abs(side - end) < SAME_MARGIN)
+      return `${side < SAME_MARGIN ? "edge to edge" : `${mm(side)} all round`}${turned}`;
+  }
+  const one = ({ from, by }: Place["x"] | Place["y"], low: string, high: string): string =>
+    from === "centre"
+      ? by === 0
+        ? "centred"
+        : `${mm(Math.abs(by))} ${by > 0 ? high : low} of the middle`
+      : by === 0
+        ? `at ${EDGE_WORDS[from]}`
+        : `${mm(by)} from ${EDGE_WORDS[from]}`;
+  const across = one(at.x, "left", "right");
+  const up = one(at.y, "below", "above").replace("above of the", "above the").replace("below of the", "below the");
+  const both = across === "centred" && up === "centred" ? "centred" : `${up}, ${across}`;
+  return both + turned;
 }
 
 const layerOf = (s: Step): string =>
   `the ${str(s.facts, "part").toLowerCase()}${str(s.facts, "paper") ? ` from ${str(s.facts, "paper")}` : ""}`;
 
-/** What each figure on the drawing measures. */
+/** What each figure on the drawing measures; one that shows a setting has the setting's own name. */
 export const dimensionWords: Readonly<Record<string, string>> = {
   blank: "Side of the square",
   "blank-width": "Sheet across",
   "blank-height": "Sheet down",
   "first-score": "First score",
+  "second-score": "First score from the top edge",
   "contents-width": "Card width",
   "contents-height": "Card height",
-  "tip-radius": "Rounding of the tips",
-  "glue-strip": "Glue strip",
-  "corner-radius": "Rounding of the corners",
-  "second-score": "First score from the top edge",
   "finished-width": "Width",
   "finished-height": "Height",
-  "hole-from": "Hole from the head",
-  hole: "Across the hole",
-  "tab-width": "Width of the tab",
-  "tab-reach": "Reach on the front",
-  border: "Border",
   "window-width": "Window across",
   "window-height": "Window down",
-  "liner-deep": "Into the pocket",
   wall: "Wall, between its two scores",
-  "side-flap": "Side flaps",
-  "top-flap": "Top flap",
-  throat: "Throat, below the mouth",
-  "flap-radius": "Rounding of the top flap",
-  "trim-bottom": "Trimmed off the bottom tip",
-  "trim-top": "Trimmed off the top tip",
+  around: "Panel, round the pillow",
+  long: "Panel, from end to end",
+  "at-left": "From the left",
+  "at-right": "From the right",
+  "at-bottom": "From the bottom",
+  "at-top": "From the top",
+  "at-centre": "Off the middle",
 };
 
 /** Why a form stands where it does in the ranking. */
@@ -272,7 +334,7 @@ export const sayFinding = (finding: Finding, display: Display): string =>
 /** The sentence of a step. */
 export const sayStep = (step: Step, display: Display): string => cap(said(stepWords, step.code)(step)(sayer(display)));
 /** The name of a dimension. */
-export const sayDimension = (dimension: Dimension): string => said(dimensionWords, dimension.id);
+export const sayDimension = ({ title, code }: Dimension): string => title ?? said(dimensionWords, code);
 
 function said<T>(table: Readonly<Record<string, T>>, code: string): T {
   const words = table[code];
@@ -309,8 +371,12 @@ export function sayProblem({ code, facts }: Problem, display: Display): string {
       return `'${given}' is not in the catalogue; known: ${str(facts, "allowed")}`;
     case "wrong-type":
       return `must be ${str(facts, "wants")}`;
-    case "no-layers":
-      return `${str(facts, "form")} takes no layers: lay them on a card base`;
+    case "no-fittings":
+      return `${str(facts, "form")} has no room for anything on it: lay it on a card base`;
+    case "not-there":
+      return `'${given}' is none of the fittings before it: ${str(facts, "allowed") || "there are none"}`;
+    case "twice":
+      return `'${given}' names another fitting already: give each a name of its own`;
     case "not-made-this-way":
       return `${str(facts, "form")} cannot be made with '${given}'; it can with: ${str(facts, "allowed")}`;
   }

@@ -3,9 +3,9 @@ import {
   chartOf,
   type ChartRow,
   find,
+  loadedForms,
   formatLength,
   formatSize,
-  forms,
   sayFinding,
   type Sheet,
 } from "@cut-fold/core";
@@ -24,7 +24,6 @@ import { useDisplay, useSettings } from "../../store/settings.ts";
 import { WholeTable } from "./WholeTable.tsx";
 
 const EVERY = "every";
-const FORMS = [...forms.map((f) => ({ value: f.id, text: f.title })), { value: EVERY, text: "Every form" }];
 const RULERS = [
   { value: "", text: "The board's own" },
   ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
@@ -42,6 +41,7 @@ export function ChartPlace() {
   const display = useDisplay();
   const { unit, notch } = useSettings((s) => s.settings);
   const every = search.get("form") === EVERY;
+  const forms = loadedForms();
   const form = forms.find((f) => f.id === search.get("form")) ?? forms[0];
   const boards = catalogue.boards.filter((b) => form?.methods.includes(b.kind));
   const usual =
@@ -103,7 +103,7 @@ export function ChartPlace() {
         <Choice
           label="Form"
           value={every ? EVERY : (form?.id ?? "")}
-          options={FORMS}
+          options={[...forms.map((f) => ({ value: f.id, text: f.title })), { value: EVERY, text: "Every form" }]}
           onChange={(id) => {
             set({ form: id, board: "" });
           }}
@@ -183,7 +183,7 @@ export function ChartPlace() {
                 key={row.contents.id}
                 row={row}
                 asked={sheet !== undefined}
-                holds={form?.kind === "envelope"}
+                holds={form !== undefined && form.purpose !== "card" && form.purpose !== "part"}
                 display={display}
               />
             ))}

@@ -1,5 +1,13 @@
 /** Every form for every standard card: what each would be cut from, solved in a worker and shown as it comes. */
-import { formatLength, formatSize, forms, type Sheet, type TableCell, tableSize, catalogue } from "@cut-fold/core";
+import {
+  formatLength,
+  formatSize,
+  loadedForms,
+  type Sheet,
+  type TableCell,
+  tableSize,
+  catalogue,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { memo, useMemo } from "react";
@@ -54,7 +62,7 @@ export function WholeTable({ sheet }: { readonly sheet: Sheet | undefined }) {
           <thead>
             <tr>
               <th scope="col">Card</th>
-              {forms.map((f) => (
+              {loadedForms().map((f) => (
                 <th key={f.id} scope="col">
                   {f.title}
                 </th>
@@ -83,7 +91,7 @@ const CardRow = memo(function CardRow({
   const display = useDisplay();
   const navigate = useNavigate();
   const open = ({ spec, contents }: TableCell): void => {
-    const form = forms.find((f) => f.id === spec.form);
+    const form = loadedForms().find((f) => f.id === spec.form);
     const draft = makeDraft(`${contents.title}, ${form?.title.toLowerCase() ?? "draft"}`, spec);
     useDrafts.getState().put([draft]);
     void navigate(`/draft/${draft.id}/flat`);
@@ -91,7 +99,7 @@ const CardRow = memo(function CardRow({
   return (
     <tr>
       <th scope="row">{title}</th>
-      {forms.map((f) => {
+      {loadedForms().map((f) => {
         const cell = cells.find((c) => c.form === f.id);
         if (!cell) return <td key={f.id} />;
         const { width, height } = cell.blank;

@@ -6,7 +6,7 @@ import {
   formatLength,
   formatSize,
   formById,
-  forms,
+  loadedForms,
   paperArea,
   paperNeed,
   type Picture,
@@ -273,9 +273,11 @@ function offersFor(spec: Spec): Offer[] {
     change: { contents: { width: height, height: width, preset: undefined } },
   };
   const formOffers = (
-    form?.kind === "envelope"
+    rank(spec).some((r) => r.form === spec.form)
       ? rank(spec).map((r) => r.form)
-      : forms.filter((f) => f.kind === form?.kind).map((f) => f.id)
+      : loadedForms()
+          .filter((f) => f.purpose === form?.purpose)
+          .map((f) => f.id)
   )
     .filter((id) => id !== spec.form)
     .slice(0, 4)

@@ -1,22 +1,16 @@
-import { type Draft, type Solution, type StrokeRole } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { Columns2 } from "lucide-react";
-import { useSnackbar } from "notistack";
-import { memo, useCallback, useEffect, useState } from "react";
+import { memo, useCallback, useEffect } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
-import { FlatView } from "../../drawing/FlatView.tsx";
-import { ROLE_WORDS, strokeOf } from "../../drawing/language.ts";
+import { chooseNothing } from "../../store/chosen.ts";
 import { useDrafts, versionsOf } from "../../store/drafts.ts";
-import { printPdf, savePdf, saveProject, saveSvg } from "../../store/files.ts";
 import { openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
-import { useSettings } from "../../store/settings.ts";
-import { colour } from "../../theme/theme.ts";
+import { FlatPanel } from "./views/FlatPanel.tsx";
+import { Keep } from "./Keep.tsx";
 import { FoldedPanel } from "./FoldedPanel.tsx";
 import { NumbersRail } from "./NumbersRail.tsx";
 import { SheetsPanel } from "./SheetsPanel.tsx";
@@ -49,24 +43,13 @@ export function DraftPlace() {
   );
 
   useEffect(() => {
-    if (known && useOpenDraft.getState().draft?.id !== known.id) openDraft(known);
+    if (known && useOpenDraft.getState().draft?.id !== known.id) {
+      openDraft(known);
+      chooseNothing();
+    }
   }, [known]);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
-      // a field that holds unfinished text keeps the browser's own undo
-      if (event.target instanceof HTMLInputElement && event.target.getAttribute("aria-invalid") === "true") return;
-      event.preventDefault();
-      if (event.target instanceof HTMLElement) event.target.blur();
-      if (event.shiftKey) redo();
-      else undo();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => {
-      window.removeEventListener("keydown", onKey);
-    };
-  }, []);
+  useUndoKeys();
 
   if (!loading && !known) {
     return (
@@ -100,7 +83,7 @@ export function DraftPlace() {
           <Keep />
         </div>
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
-          {view === "flat" ? <Flat solution={solution} colours={colours} /> : null}
+          {view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
           {view === "folded" ? <FoldedPanel solution={solution} colours={colours} /> : null}
           {view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
           {view === "steps" ? <StepsPanel solution={solution} colours={colours} at={draft.step} /> : null}
@@ -147,165 +130,21 @@ const ViewTabs = memo(function ViewTabs({ id, view, stage }: ViewTabsProps) {
   );
 });
 
-function Flat({
-  solution,
-  colours,
-}: {
-  readonly solution: Solution;
-  readonly colours: { readonly face: string; readonly back: string };
-}) {
-  const measured = useSettings((s) => s.settings.pixelsPerMm);
-  const [trueSize, setTrueSize] = useState(false);
-  return (
-    <div style={{ position: "absolute", inset: 0, display: "flex", flexDirection: "column" }}>
-      <div style={{ position: "relative", flex: 1, minHeight: 0 }}>
-        <FlatView solution={solution} colours={colours} trueSize={trueSize ? measured : undefined} />
-      </div>
-      <div className="legend">
-        <Legend {...rolesOn(solution)} />
-        <span style={{ flex: 1 }} />
-        <TrueSize measured={measured !== undefined} on={trueSize} onChange={setTrueSize} />
-      </div>
-    </div>
-  );
+/** Ctrl Z and Ctrl Shift Z, wherever the focus is. */
+function useUndoKeys(): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+      // a field that holds unfinished text keeps the browser's own undo
+      if (event.target instanceof HTMLInputElement && event.target.getAttribute("aria-invalid") === "true") return;
+      event.preventDefault();
+      if (event.target instanceof HTMLElement) event.target.blur();
+      if (event.shiftKey) redo();
+      else undo();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => {
+      window.removeEventListener("keydown", onKey);
+    };
+  }, []);
 }
-
-interface TrueSizeProps {
-  readonly measured: boolean;
-  readonly on: boolean;
-  readonly onChange: (on: boolean) => void;
-}
-
-const TrueSize = memo(function TrueSize({ measured, on, onChange }: TrueSizeProps) {
-  if (!measured) {
-    return (
-      <Button size="small" component={Link} to="/settings#true-size">
-        Show it at true size …
-      </Button>
-    );
-  }
-  return (
-    <Button
-      size="small"
-      aria-pressed={on}
-      onClick={() => {
-        onChange(!on);
-      }}
-    >
-      {on ? "Fit the window" : "True size"}
-    </Button>
-  );
-});
-
-/** The kinds of line on the page, as one text so that the legend stands still while they stay the same. */
-function rolesOn({ pieces }: Solution): LegendProps {
-  const strokes = pieces.flatMap((piece) =>
-    piece.lines.map((l) => (l.role === "score" ? (l.fold ?? "valley") : l.role)),
-  );
-  return {
-    roles: [...new Set<StrokeRole>(["cut", ...strokes])].join(" "),
-    glued: pieces.some((p) => p.glue.some((g) => g.face === "front")),
-  };
-}
-
-interface LegendProps {
-  /** stroke roles, parted by spaces */
-  readonly roles: string;
-  readonly glued: boolean;
-}
-
-/** Only what is on the page. */
-const Legend = memo(function Legend({ roles, glued }: LegendProps) {
-  return (
-    <>
-      {(roles.split(" ") as StrokeRole[]).map((role) => (
-        <span key={role} className="legend-item">
-          <svg width={34} height={10} aria-hidden>
-            <line x1={1} y1={5} x2={33} y2={5} {...strokeOf(role)} />
-          </svg>
-          {ROLE_WORDS[role]}
-        </span>
-      ))}
-      {glued ? (
-        <span className="legend-item">
-          <svg width={26} height={12} aria-hidden>
-            <rect width={26} height={12} fill="url(#flat-glue)" opacity={0.6} />
-          </svg>
-          glue
-        </span>
-      ) : null}
-      <span className="legend-item" style={{ color: colour.slate, textDecoration: "underline dotted" }}>
-        type or drag
-      </span>
-    </>
-  );
-});
-
-/** The draft as it is when a command is chosen: what prints and saves need not follow every change. */
-function draftNow(): Draft {
-  const { draft } = useOpenDraft.getState();
-  if (!draft) throw new Error("No draft is open.");
-  return draft;
-}
-
-/** Printing and saving. */
-const Keep = memo(function Keep() {
-  const { enqueueSnackbar } = useSnackbar();
-  const [anchor, setAnchor] = useState<HTMLElement>();
-  const [busy, setBusy] = useState(false);
-  const doing = (work: () => Promise<unknown>, done: string | undefined) => () => {
-    setAnchor(undefined);
-    setBusy(true);
-    work()
-      .then((result) => {
-        if (result !== false && done) enqueueSnackbar(done);
-      })
-      .catch((error: unknown) => {
-        enqueueSnackbar(
-          `${error instanceof Error ? error.message : "That did not work."} Nothing was changed; try again.`,
-          { variant: "error" },
-        );
-      })
-      .finally(() => {
-        setBusy(false);
-      });
-  };
-  const openPrint = async (): Promise<void> => {
-    const url = URL.createObjectURL(await printPdf(draftNow()));
-    if (!window.open(url, "_blank"))
-      throw new Error("The browser kept the page from opening: allow windows for this address, or save the PDF.");
-  };
-  return (
-    <>
-      <Button
-        variant="outlined"
-        aria-haspopup="menu"
-        aria-expanded={anchor !== undefined}
-        disabled={busy}
-        onClick={(event) => {
-          setAnchor(event.currentTarget);
-        }}
-      >
-        {busy ? "Writing …" : "Print and save"}
-      </Button>
-      <Menu
-        anchorEl={anchor}
-        open={anchor !== undefined}
-        onClose={() => {
-          setAnchor(undefined);
-        }}
-      >
-        <MenuItem onClick={doing(openPrint, undefined)}>Open to print, at true size</MenuItem>
-        <MenuItem onClick={doing(() => savePdf(draftNow()), "PDF saved: print it at 100 %.")}>
-          Save PDF: template and steps
-        </MenuItem>
-        <MenuItem onClick={doing(() => saveSvg(draftNow()), "SVG saved, in true millimetres.")}>
-          Save SVG: the outline, in true mm
-        </MenuItem>
-        <MenuItem onClick={doing(() => saveProject([draftNow()], draftNow().name), "Draft saved as a file.")}>
-          Save draft as a file
-        </MenuItem>
-      </Menu>
-    </>
-  );
-});

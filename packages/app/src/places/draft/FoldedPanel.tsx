@@ -1,4 +1,4 @@
-import { assembled, closedPicture, type Solution, stagesOf, stateAt } from "@cut-fold/core";
+import { assembled, closedPicture, type Solution, stagesOf, travelOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -64,15 +64,15 @@ const hasWebGl = (): boolean => {
 
 /** What happens at each place of the slider, for people who do not see the picture. */
 function saying(solution: Solution, progress: number): string {
-  const { end, fillsAfter } = stagesOf(solution);
+  const { run, end } = stagesOf(solution);
   if (progress <= 0) return "Flat";
   if (progress >= end) return "Closed";
-  if (fillsAfter !== undefined && progress > fillsAfter && progress <= fillsAfter + 1)
-    return `${solution.contents[0]?.name ?? "Contents"} going in`;
-  const order = Math.ceil(stateAt(solution, progress).folded);
+  const stage = run[Math.ceil(progress) - 1];
+  if (stage?.kind === "fill")
+    return `${stage.contents.map((i) => solution.contents[i]?.name ?? "Contents").join(" and ")} going in`;
   const names = assembled(solution).flatMap((piece) =>
     piece.folds
-      .filter((f) => f.order === order)
+      .filter((f) => f.order === stage?.order)
       .map((f) => piece.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? ""),
   );
   return `Folding the ${names.join(" and ")}`;
@@ -81,9 +81,10 @@ function saying(solution: Solution, progress: number): string {
 export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
   const end = Math.max(1, stagesOf(solution).end);
   const [progress, setProgress] = useState(end * 0.62);
-  const holds = solution.contents.length > 0;
+  const holds = solution.contents.some((c) => c.fitting === undefined);
   // a card's front folds behind the panel that stays
   const [side, setSide] = useState<Side>(holds ? "closing" : "address");
+  const [set, setSet] = useState<Readonly<Record<string, number>>>({});
   const [playing, setPlaying] = useState(false);
   const [able] = useState(hasWebGl);
   const clock = useRef(0);
@@ -140,7 +141,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
             <Suspense
               fallback={<p style={{ textAlign: "center", paddingTop: 80, color: colour.soft }}>Folding the paper …</p>}
             >
-              <FoldedView solution={solution} colours={colours} progress={progress} side={side} />
+              <FoldedView solution={solution} colours={colours} progress={progress} side={side} motion={set} />
             </Suspense>
           </ErrorBoundary>
         ) : (
@@ -174,6 +175,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
             marks={Array.from({ length: end + 1 }, (_, i) => ({ value: i }))}
           />
         </div>
+        {progress >= end ? <Motions motions={solution.motions} set={set} onSet={setSet} /> : null}
         <ToggleButtonGroup
           exclusive
           value={side}
@@ -192,4 +194,36 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
       </div>
     </div>
   );
+}
+
+interface MotionsProps {
+  readonly motions: Solution["motions"];
+  readonly set: Readonly<Record<string, number>>;
+  readonly onSet: (set: Readonly<Record<string, number>>) => void;
+}
+
+/** What moves in the finished thing, each by its own slider. */
+function Motions({ motions, set, onSet }: MotionsProps) {
+  return motions.map((motion) => (
+    <div key={motion.id} style={{ width: 150 }}>
+      <div style={{ fontSize: 14, color: colour.soft, height: 20 }} aria-hidden>
+        {motion.title}
+      </div>
+      <Slider
+        aria-label={motion.title}
+        min={0}
+        max={1}
+        step={0.01}
+        value={set[motion.id] ?? 0}
+        disabled={motion.after !== undefined && (set[motion.after] ?? 0) < 1}
+        onChange={(_, value) => {
+          onSet({ ...set, [motion.id]: value });
+        }}
+        getAriaValueText={(value) => {
+          const { travel, unit } = travelOf(motion);
+          return `${String(Math.round(travel * value))} ${unit === "deg" ? "degrees" : "mm"}`;
+        }}
+      />
+    </div>
+  ));
 }

@@ -80,11 +80,11 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
   };
   const here = (): void => {
     if (!done.ok) return;
-    const { contents, settings, layers } = done.spec;
+    const { contents, settings, fittings } = done.spec;
     change({
       contents: { width: contents.width, height: contents.height, preset: contents.preset },
       settings,
-      ...(layers && { layers }),
+      ...(fittings && { fittings }),
     });
     onClose();
   };

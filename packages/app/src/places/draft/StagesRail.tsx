@@ -34,12 +34,14 @@ const InsideSaid = memo(function InsideSaid({ contents, quantity }: Pick<Spec, "
   const display = useDisplay();
   const { name = "Card", width, height, thickness } = contents;
   return (
-    <p>{`${name}, ${formatSize(width, height, display)}, ${formatLength(thickness, display)} thick · ${String(quantity)} to make`}</p>
+    <span className="stage-said">{`${name}, ${formatSize(width, height, display)}, ${formatLength(thickness, display)} thick · ${String(quantity)} to make`}</span>
   );
 });
 
 const HolderSaid = memo(function HolderSaid({ form, method }: Pick<Spec, "form" | "method">) {
-  return <p>{`${formById(form)?.title ?? ""} · ${find(catalogue.boards, method.board)?.title ?? ""}`}</p>;
+  return (
+    <span className="stage-said">{`${formById(form)?.title ?? ""} · ${find(catalogue.boards, method.board)?.title ?? ""}`}</span>
+  );
 });
 
 const PaperSaid = memo(function PaperSaid({ stock, sheet }: Pick<Spec, "stock" | "sheet">) {
@@ -47,14 +49,14 @@ const PaperSaid = memo(function PaperSaid({ stock, sheet }: Pick<Spec, "stock" |
   const named =
     sheet?.preset === undefined ? undefined : find([...catalogue.sheets, ...catalogue.mats], sheet.preset)?.title;
   return (
-    <p>
+    <span className="stage-said">
       {[
         stock.title ?? `${String(stock.weight)} g/m²`,
         sheet ? `from ${named ?? formatSize(sheet.width, sheet.height, display)}` : "",
       ]
         .filter(Boolean)
         .join(" · ")}
-    </p>
+    </span>
   );
 });
 
@@ -62,7 +64,7 @@ const DetailsSaid = memo(function DetailsSaid({ form, settings }: Pick<Spec, "fo
   const display = useDisplay();
   const known = formById(form);
   return (
-    <p>
+    <span className="stage-said">
       {(known ? settingsOf(known) : [])
         .map(([name, schema]) => {
           const { label, options } = settingMeta(schema);
@@ -71,7 +73,7 @@ const DetailsSaid = memo(function DetailsSaid({ form, settings }: Pick<Spec, "fo
           return `${label.toLowerCase()} ${typeof value === "number" ? formatLength(value, display) : "as needed"}`;
         })
         .join(" · ")}
-    </p>
+    </span>
   );
 });
 
@@ -108,9 +110,11 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
       <NameField name={draft.name} />
       {STAGES.map((stage, i) => (
         <section key={stage} className={stage === open ? "stage open" : "stage"}>
-          <StageHead stage={stage} number={i + 1} open={stage === open} onOpen={onOpen} />
-          <div id={`stage-${stage}`} className="stage-body">
-            {stage === open ? bodies[stage].open() : bodies[stage].closed()}
+          <StageHead stage={stage} number={i + 1} open={stage === open} onOpen={onOpen}>
+            {stage === open ? null : bodies[stage].closed()}
+          </StageHead>
+          <div id={`stage-${stage}`} className="stage-body" hidden={stage !== open}>
+            {stage === open ? bodies[stage].open() : null}
           </div>
         </section>
       ))}
@@ -149,9 +153,11 @@ interface StageHeadProps {
   readonly number: number;
   readonly open: boolean;
   readonly onOpen: (stage: Stage) => void;
+  /** what was chosen in it, while it is closed */
+  readonly children?: ReactNode;
 }
 
-const StageHead = memo(function StageHead({ stage, number, open, onOpen }: StageHeadProps) {
+const StageHead = memo(function StageHead({ stage, number, open, onOpen, children }: StageHeadProps) {
   return (
     <ButtonBase
       className="stage-head"
@@ -163,6 +169,7 @@ const StageHead = memo(function StageHead({ stage, number, open, onOpen }: Stage
     >
       <span className="stage-number">{number}</span>
       <span className="stage-title">{TITLES[stage]}</span>
+      {children}
     </ButtonBase>
   );
 });

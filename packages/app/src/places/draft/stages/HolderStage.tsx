@@ -1,95 +1,103 @@
 import {
   type Board,
   catalogue,
-  changed,
-  closedPicture,
   find,
-  type Form,
   formById,
   formatSize,
-  forms,
-  rank,
-  type Reason,
+  loadForms,
+  type Offer as OfferOf,
+  type Purpose,
+  PURPOSES,
   reasonWords,
   sayFinding,
-  type Solution,
   type Spec,
 } from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
 import Button from "@mui/material/Button";
-import { memo, useCallback, useMemo, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import { coloursOf } from "../../../drawing/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { useSettled } from "../../../parts/useSettled.ts";
+import { chooseNothing } from "../../../store/chosen.ts";
 import { change } from "../../../store/openDraft.ts";
-import { solutionOf } from "../../../store/solutions.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
+import { useOffers } from "./useOffers.ts";
 
 interface OfferProps {
-  readonly form: Form;
-  readonly solution: Solution;
+  readonly offer: OfferOf;
   readonly chosen: boolean;
-  readonly reasons: readonly Reason[];
+}
+
+async function choose({ form, spec }: OfferOf): Promise<void> {
+  await loadForms([form]);
+  change({ form, method: spec.method });
+  chooseNothing();
 }
 
 /** A form as it would come out for these very contents: drawn true, with its paper and why it stands where it does. */
-const Offer = memo(function Offer({ form, solution, chosen, reasons }: OfferProps) {
+const Offer = memo(function Offer({ offer, chosen }: OfferProps) {
   const display = useDisplay();
-  const picture = useMemo(() => closedPicture(solution), [solution]);
-  const blank = solution.pieces[0]?.blank;
-  const trouble = solution.findings.find((f) => f.severity === "error");
-  if (!blank) return null;
+  const { title, about, blank, picture, reasons, trouble, spec } = offer;
   return (
     <ButtonBase
       className="offer"
       aria-pressed={chosen}
       onClick={() => {
-        if (!chosen) change({ form: form.id, method: solution.spec.method });
+        if (!chosen) void choose(offer);
       }}
     >
       <span className="offer-picture">
-        <PictureView picture={picture} label="" colours={coloursOf(solution.spec)} weight={0.6} />
+        <PictureView picture={picture} label="" colours={coloursOf(spec)} weight={0.6} />
       </span>
       <span>
-        <strong>{form.title}</strong>
+        <strong>{title}</strong>
         <span style={{ display: "block", fontWeight: 600 }}>{formatSize(blank.width, blank.height, display)}</span>
         {trouble ? (
           <span className="offer-about" style={{ color: colour.rust }}>
             {sayFinding(trouble, display)}
           </span>
         ) : (
-          <span className="offer-about">
-            {reasons.map((r) => reasonWords[r.code](r.facts)).join(". ") || form.about}
-          </span>
+          <span className="offer-about">{reasons.map((r) => reasonWords[r.code](r.facts)).join(". ") || about}</span>
         )}
       </span>
     </ButtonBase>
   );
 });
 
-/** Forms that hold the contents, the most sensible first; then the card itself, which holds nothing. */
+const PURPOSE_TITLES: Readonly<Record<Purpose, string>> = {
+  envelope: "Envelopes",
+  pocket: "Pockets",
+  band: "Bands",
+  treat: "For treats",
+  card: "The card itself",
+  part: "What goes with it",
+};
+
+/** Forms by what they are for, the most sensible first: holders, then the card itself and what goes with it. */
 const Offers = memo(function Offers({ spec, form: chosen }: { readonly spec: Spec; readonly form: string }) {
-  const ranked = useMemo(() => rank(spec), [spec]);
-  const others = useMemo(
-    () =>
-      forms
-        .filter((form) => !ranked.some((r) => r.form === form.id))
-        .flatMap((form) => {
-          const read = form.id === spec.form ? { ok: true as const, value: spec } : changed(spec, { form: form.id });
-          return read.ok ? [{ form: form.id, solution: solutionOf(read.value), reasons: [] }] : [];
-        }),
-    [spec, ranked],
-  );
+  const { offers, failed } = useOffers(spec);
+  if (failed)
+    return (
+      <p className="wide" role="alert">
+        The other forms could not be drawn. Once the server runs, open this stage again.
+      </p>
+    );
+  if (!offers) return <p className="wide offers-wait">Drawing every form …</p>;
   return (
     <div className="wide offers">
-      {[...ranked, ...others].map(({ form: id, solution, reasons }) => {
-        const form = formById(id);
-        return form ? (
-          <Offer key={id} form={form} solution={solution} chosen={id === chosen} reasons={reasons} />
-        ) : null;
+      {PURPOSES.map((purpose) => {
+        const own = offers.filter((offer) => offer.purpose === purpose);
+        return own.length === 0 ? null : (
+          <section key={purpose} aria-label={PURPOSE_TITLES[purpose]}>
+            <h4>{PURPOSE_TITLES[purpose]}</h4>
+            {own.map((offer) => (
+              <Offer key={offer.form} offer={offer} chosen={offer.form === chosen} />
+            ))}
+          </section>
+        );
       })}
     </div>
   );
@@ -112,10 +120,13 @@ interface NotOnThisBoardProps {
   readonly onDone: () => void;
 }
 
-/** A form that this board cannot make says so, and which forms it can make. */
+/** A form that this board cannot make says so, and which others of its purpose it can make. */
 function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
   const form = formById(spec.form);
-  const able = forms.filter((f) => f.kind === form?.kind && f.methods.includes(board.kind));
+  const { offers = [] } = useOffers(spec);
+  const able = offers.filter(
+    (o) => o.purpose === form?.purpose && o.form !== spec.form && o.spec.method.kind === board.kind,
+  );
   const why =
     board.kind === "punch-board"
       ? "its scores do not run at 45° from a notch"
@@ -126,17 +137,19 @@ function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
         {form?.title ?? "This form"} cannot be made on a {board.title}: {why}.
         {able.length === 0 ? " No form of this kind can." : ""}
       </p>
-      {able.slice(0, 3).map((f) => (
+      {able.slice(0, 3).map((o) => (
         <Button
-          key={f.id}
+          key={o.form}
           size="small"
           className="remedy"
           onClick={() => {
-            change({ form: f.id, method: { kind: board.kind, board: board.id } });
-            onDone();
+            void loadForms([o.form]).then(() => {
+              change({ form: o.form, method: { kind: board.kind, board: board.id } });
+              onDone();
+            });
           }}
         >
-          Make it a {f.title.toLowerCase()}
+          Make it a {o.title.toLowerCase()}
         </Button>
       ))}
     </div>
@@ -159,7 +172,7 @@ export function HolderStage({ spec }: { readonly spec: Spec }) {
   const settled = useSettled(spec, SETTLED_MS);
   const [refused, setRefused] = useState<string>();
   const other = refused === undefined ? undefined : find(catalogue.boards, refused);
-  const choose = useCallback(
+  const chooseBoard = useCallback(
     (id: string): void => {
       const chosen = find(catalogue.boards, id);
       const makes = chosen && formById(form)?.methods.includes(chosen.kind);
@@ -172,7 +185,7 @@ export function HolderStage({ spec }: { readonly spec: Spec }) {
     <div className="fields">
       <Offers spec={settled} form={form} />
       <div className="wide">
-        <Choice label="Board" value={method.board} options={BOARDS} onChange={choose} />
+        <Choice label="Board" value={method.board} options={BOARDS} onChange={chooseBoard} />
         {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
       </div>
       <div className="wide">

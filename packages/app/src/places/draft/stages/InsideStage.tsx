@@ -53,7 +53,8 @@ interface InsideStageProps extends Pick<Spec, "contents" | "quantity" | "form"> 
 
 /** What goes inside: named, measured, counted. */
 export function InsideStage({ contents, quantity, form, follows }: InsideStageProps) {
-  const holds = formById(form)?.kind === "envelope";
+  const purpose = formById(form)?.purpose;
+  const holds = purpose !== undefined && purpose !== "card" && purpose !== "part";
   return (
     <div className="fields">
       <div className="wide">

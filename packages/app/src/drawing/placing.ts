@@ -1,0 +1,173 @@
+/**
+ * Where figures stand. A figure's line is where it is measured; along what it measures it may slide, and its number may
+ * stand on it, before it or past it. Of all those places each figure takes the first that is clear of the others and of the
+ * paper's edges. Pure: in pixels, from the figures of one piece.
+ */
+import { add, boundsOf, type Dimension, distance, flatten, type Piece, type Point, scale } from "@cut-fold/core";
+import { toScreen, type View } from "./view.ts";
+
+/** px from the paper to the line of a figure that stands outside it */
+const OFFSET = 30;
+/** px: on a shorter line the number stands before it or past it */
+const SHORT = 70;
+export const FIGURE_PX = { key: 21, plain: 16 } as const;
+
+/** How a figure stands: how far its line is slid (−0.5 to 0.5), and where on it its number is. */
+export interface Choice {
+  readonly slide: number;
+  readonly seat: "on" | "before" | "after";
+}
+
+/** A figure placed: its line and its number, px. */
+export interface Placed {
+  readonly choice: Choice;
+  /** ends of the measured line, and unit vectors along it and to its right */
+  readonly from: Point;
+  readonly to: Point;
+  readonly along: Point;
+  readonly right: Point;
+  readonly length: number;
+  /** px to the right at which the drawn line stands */
+  readonly shift: number;
+  readonly seat: Point;
+  /** degrees the number is turned, so that it is read from below or from the right */
+  readonly angle: number;
+  readonly size: number;
+  /** px its number is wide, with room on both sides */
+  readonly wide: number;
+}
+
+interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+const overlap = (a: Box, b: Box): boolean =>
+  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+
+const SLIDES = [0, -0.22, 0.22, -0.4, 0.4] as const;
+
+/** What the places cost that are not clear: on another number, on another figure's line, across an edge of the paper. */
+const COST = { number: 100, line: 30, edge: 8, seat: 3, slide: 4 } as const;
+
+/** The box a number covers. */
+function boxOf({ seat: [x, y], angle, wide, size }: Placed): Box {
+  const upright = Math.abs(angle) > 45;
+  const [w, h] = upright ? [size * 1.2, wide] : [wide, size * 1.2];
+  return { left: x - w / 2, right: x + w / 2, top: y - h / 2, bottom: y + h / 2 };
+}
+
+/** Whether a straight line meets a box (Liang and Barsky, 1984). */
+function meets([ax, ay]: Point, [bx, by]: Point, box: Box): boolean {
+  const [dx, dy] = [bx - ax, by - ay];
+  let [low, high] = [0, 1];
+  for (const [p, q] of [
+    [-dx, ax - box.left],
+    [dx, box.right - ax],
+    [-dy, ay - box.top],
+    [dy, box.bottom - ay],
+  ] as const) {
+    if (p === 0 && q < 0) return false;
+    if (p < 0) low = Math.max(low, q / p);
+    if (p > 0) high = Math.min(high, q / p);
+  }
+  return low <= high;
+}
+
+/** A figure as it would stand. */
+function stand(dimension: Dimension, view: View, text: string, choice: Choice): Placed {
+  const by = scale(dimension.slides ?? [0, 0], choice.slide);
+  const [a, b] = [toScreen(view, add(dimension.from, by)), toScreen(view, add(dimension.to, by))];
+  const length = Math.max(1, distance(a, b));
+  const along: Point = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  // to the right of from→to in the drawing is to the right on the screen as well: only y is mirrored
+  const right: Point = [-along[1], along[0]];
+  const shift = dimension.outside ? OFFSET : 0;
+  const size = dimension.key ? FIGURE_PX.key : FIGURE_PX.plain;
+  const wide = text.length * size * 0.5 + 14;
+  let angle = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
+  // figures are read from below or from the right
+  if (angle > 89.99) angle -= 180;
+  if (angle < -90.01) angle += 180;
+  const short = length < SHORT;
+  // half the number's own extent along the line, which lies flat however a short line runs
+  const half = short ? Math.abs(along[0]) * (wide / 2) + Math.abs(along[1]) * (size / 2) + 6 : 0;
+  const t = choice.seat === "on" ? length / 2 : choice.seat === "before" ? -half : length + half + 6;
+  const seat = add(a, add(scale(along, t), scale(right, shift)));
+  return { choice, from: a, to: b, along, right, length, shift, seat, angle: short ? 0 : angle, size, wide };
+}
+
+/** The ways a figure may stand, the usual first. */
+function choicesFor(dimension: Dimension, length: number): readonly Choice[] {
+  if (dimension.outside) return [{ slide: 0, seat: length < SHORT ? "before" : "on" }];
+  const slides = dimension.slides ? SLIDES : ([0] as const);
+  const seats = length < SHORT ? (["after", "before"] as const) : (["on"] as const);
+  return seats.flatMap((seat) => slides.map((slide) => ({ slide, seat })));
+}
+
+interface Around {
+  /** places that are taken already, px: names, contents */
+  readonly taken?: readonly Box[];
+  /** how figures stood before: while one is dragged none changes its place */
+  readonly held?: ReadonlyMap<string, Choice> | undefined;
+}
+
+/** Every figure of a piece placed, by id. */
+export function placeFigures(
+  piece: Piece | undefined,
+  dimensions: readonly { readonly dimension: Dimension; readonly text: string }[],
+  view: View,
+  { taken = [], held }: Around = {},
+): ReadonlyMap<string, Placed> {
+  const edges = (piece?.outline ?? []).flatMap((loop) => {
+    const points = flatten(loop).map((p) => toScreen(view, p));
+    return points.map((p, i) => [p, points[(i + 1) % points.length] ?? p] as const);
+  });
+  const placed = new Map<string, Placed>();
+  const boxes: Box[] = [...taken];
+  const lines: (readonly [Point, Point])[] = [];
+  // what has one place only stands first, the numbers to cut by before all others
+  const first = [...dimensions].sort(
+    (a, b) =>
+      Number(b.dimension.outside ?? false) - Number(a.dimension.outside ?? false) ||
+      Number(b.dimension.slides === undefined) - Number(a.dimension.slides === undefined),
+  );
+  for (const { dimension, text } of first) {
+    const known = held?.get(dimension.id);
+    const length = distance(toScreen(view, dimension.from), toScreen(view, dimension.to));
+    const ways = known ? [known] : choicesFor(dimension, length);
+    const costOf = (way: Placed, i: number): number => {
+      const box = boxOf(way);
+      const crossed = edges.filter(([p, q]) => meets(p, q, box)).length;
+      return (
+        boxes.filter((b) => overlap(b, box)).length * COST.number +
+        lines.filter(([p, q]) => meets(p, q, box)).length * COST.line +
+        Math.min(crossed, 2) * COST.edge +
+        Math.abs(way.choice.slide) * COST.slide +
+        (way.choice.seat === "before" ? COST.seat : 0) +
+        i * 1e-3
+      );
+    };
+    const stands = ways.map((way) => stand(dimension, view, text, way));
+    const best = stands.reduce(
+      (one, way, i) => {
+        const cost = costOf(way, i);
+        return one === undefined || cost < one.cost ? { way, cost } : one;
+      },
+      undefined as { readonly way: Placed; readonly cost: number } | undefined,
+    );
+    if (!best) continue;
+    placed.set(dimension.id, best.way);
+    boxes.push(boxOf(best.way));
+    if (!dimension.outside) lines.push([best.way.from, best.way.to]);
+  }
+  return placed;
+}
+
+/** The extent of points as a place that is taken. */
+export const takenBy = (points: readonly Point[]): Box => {
+  const { left, right, top, bottom } = boundsOf(points);
+  return { left, right, top: bottom, bottom: top };
+};

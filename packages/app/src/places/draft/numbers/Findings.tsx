@@ -1,0 +1,88 @@
+import { type Finding, remedyWords, sayFinding, type Solution } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { memo } from "react";
+import { light } from "../../../drawing/lit.ts";
+import { chooseFitting } from "../../../store/chosen.ts";
+import { loadFormsOf } from "../../../store/forms.ts";
+import { change, useOpenDraft } from "../../../store/openDraft.ts";
+import { useDisplay } from "../../../store/settings.ts";
+import { solutionOf } from "../../../store/solutions.ts";
+
+const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
+  error: "Will not work",
+  warning: "Look here",
+  advice: "Worth knowing",
+};
+
+/** What the checks found, each with the button that mends it. */
+export function Findings({ findings }: Pick<Solution, "findings">) {
+  const display = useDisplay();
+  return (
+    <section aria-label="Findings" aria-live="polite">
+      {findings.length === 0 ? (
+        <p className="figure-note" style={{ margin: 0 }}>
+          Nothing stands in the way: it folds, fits and closes.
+        </p>
+      ) : null}
+      {findings.map((finding, i) => (
+        <FindingRow
+          key={`${finding.check}.${finding.code}.${String(i)}`}
+          index={i}
+          severity={finding.severity}
+          lights={finding.piece && finding.panel ? `${finding.piece}/${finding.panel}` : undefined}
+          sentence={sayFinding(finding, display)}
+          remedy={finding.remedy && remedyWords(finding, display)}
+        />
+      ))}
+    </section>
+  );
+}
+
+interface FindingRowProps {
+  readonly index: number;
+  readonly severity: Finding["severity"];
+  /** the panel that lights up with it, `piece/panel` */
+  readonly lights: string | undefined;
+  readonly sentence: string;
+  readonly remedy: string | undefined;
+}
+
+/** Presses the remedy of the finding as it stands now: the row itself only changes with its words. */
+async function press(index: number): Promise<void> {
+  const spec = useOpenDraft.getState().draft?.spec;
+  const finding = spec && solutionOf(spec).findings[index];
+  if (!finding?.remedy) return;
+  const { changes } = finding.remedy;
+  await loadFormsOf(changes.filter(({ at }) => at[0] === "form").map(({ value }) => ({ form: value })));
+  change(changes);
+  const fitting = changes[0]?.at[0] === "fittings" ? changes[0].at[1] : undefined;
+  if (fitting !== undefined) chooseFitting(fitting);
+}
+
+const FindingRow = memo(function FindingRow({ index, severity, lights, sentence, remedy }: FindingRowProps) {
+  const lit = (): void => {
+    if (lights !== undefined) light([lights]);
+  };
+  const dim = (): void => {
+    light([]);
+  };
+  return (
+    <div className={`finding ${severity}`} onPointerEnter={lit} onPointerLeave={dim}>
+      <strong>{SEVERITY[severity]}</strong>
+      <p>{sentence}</p>
+      {remedy === undefined ? null : (
+        <Button
+          size="small"
+          className="remedy"
+          onFocus={lit}
+          onBlur={dim}
+          onClick={() => {
+            void press(index);
+          }}
+        >
+          {remedy}
+        </Button>
+      )}
+    </div>
+  );
+});

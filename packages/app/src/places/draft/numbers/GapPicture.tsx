@@ -1,0 +1,49 @@
+import { formatLength, type Placement } from "@cut-fold/core";
+import { useDisplay } from "../../../store/settings.ts";
+import { colour } from "../../../theme/theme.ts";
+
+/** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */
+export function GapPicture({ lying }: { readonly lying: Placement }) {
+  const display = useDisplay();
+  const { gap, inside } = lying;
+  const [w, h] = [212, Math.max(64, Math.min(150, (212 * inside.height) / inside.width))];
+  // one mm of gap is drawn 3 px wide: half the gap stands on each side
+  const swell = 3;
+  const [gx, gy] = [
+    Math.max(2, Math.min(30, (gap.width / 2) * swell)),
+    Math.max(2, Math.min(24, (gap.height / 2) * swell)),
+  ];
+  return (
+    <section>
+      <h3>{lying.fitting === undefined ? "Gap all round" : `Gap round the ${lying.name.toLowerCase()}`}</h3>
+      <svg
+        width={w + 4}
+        height={h + 4}
+        role="img"
+        aria-label={`${formatLength(gap.width / 2, display)} at each end, ${formatLength(gap.height / 2, display)} above and below`}
+      >
+        <rect x={2} y={2} width={w} height={h} fill="none" stroke={colour.ink} strokeWidth={2} />
+        <rect
+          x={2 + gx}
+          y={2 + gy}
+          width={Math.max(10, w - 2 * gx)}
+          height={Math.max(10, h - 2 * gy)}
+          fill="#fffdf8"
+          stroke={colour.rust}
+          strokeWidth={1.2}
+        />
+        <text x={w / 2 + 2} y={h / 2 - 5} textAnchor="middle" fontSize={16} fontWeight={600} fill={colour.ink}>
+          {formatLength(gap.width / 2, display)} each end
+        </text>
+        <text x={w / 2 + 2} y={h / 2 + 16} textAnchor="middle" fontSize={14} fill={colour.soft}>
+          {formatLength(gap.height / 2, display)} above and below
+        </text>
+      </svg>
+      <p className="figure-note">
+        {inside.depth > 0
+          ? `${formatLength(gap.depth, display)} free above it, between walls of ${formatLength(inside.depth, display)}.`
+          : `Half a thickness is taken off already, ${formatLength(lying.thickness / 2, display)} each side.`}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,19 @@
+import { cardPile, insidePile, type Solution } from "@cut-fold/core";
+import { PileView } from "../../../drawing/PileView.tsx";
+
+/** What lies on what, where more than one thing does. */
+export function PileSection({ solution }: { readonly solution: Solution }) {
+  const { contents } = solution.spec;
+  const layers = solution.finished !== undefined && solution.fittings.length > 0;
+  const pile = layers
+    ? cardPile(solution)
+    : solution.contents.some((c) => c.fitting === undefined) && (contents.pile ?? contents.also)
+      ? insidePile(solution.spec)
+      : undefined;
+  return pile ? (
+    <section>
+      <h3>{layers ? "The card from the side" : "Inside, from the side"}</h3>
+      <PileView pile={pile} />
+    </section>
+  ) : null;
+}

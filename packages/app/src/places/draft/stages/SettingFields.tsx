@@ -1,0 +1,104 @@
+/** Fields for settings, each as its schema describes it: the form's own, or those of a thing on a panel. */
+import { type ChangePath, formatLength, settingMeta } from "@cut-fold/core";
+import { memo, useCallback, useMemo } from "react";
+import type { z } from "zod";
+import { Choice } from "../../../parts/Choice.tsx";
+import { LengthField } from "../../../parts/LengthField.tsx";
+import { change } from "../../../store/openDraft.ts";
+import { useDisplay } from "../../../store/settings.ts";
+
+interface SettingFieldProps {
+  /** where it stands in the recipe; the same array as long as it is the same place */
+  readonly at: ChangePath;
+  readonly schema: z.ZodType;
+  readonly value: unknown;
+  /** what an automatic length has come to, mm, where it is drawn */
+  readonly worked?: number | undefined;
+}
+
+const YES_NO = [
+  { value: "true", text: "Yes" },
+  { value: "false", text: "No" },
+];
+
+/** One setting. Redrawn with its own value only. */
+export const SettingField = memo(function SettingField({ at, schema, value, worked }: SettingFieldProps) {
+  const { kind, label, options } = settingMeta(schema);
+  const choices = useMemo(() => Object.entries(options ?? {}).map(([id, text]) => ({ value: id, text })), [options]);
+  const onChoice = useCallback(
+    (id: string) => {
+      change({ at, value: kind === "toggle" ? id === "true" : id });
+    },
+    [at, kind],
+  );
+  return kind === "length" ? (
+    <LengthSetting at={at} schema={schema} value={value} worked={worked} />
+  ) : (
+    <Choice label={label} value={String(value)} options={kind === "toggle" ? YES_NO : choices} onChange={onChoice} />
+  );
+});
+
+/** A length: its bounds are the schema's, and an automatic one shows what it has come to. */
+function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
+  const display = useDisplay();
+  const { label, min = 0, max = 600, about, auto } = settingMeta(schema);
+  const bounds = useMemo(() => ({ min, max }), [min, max]);
+  const onLength = useCallback(
+    (mm: number) => {
+      change({ at, value: mm });
+    },
+    [at],
+  );
+  const shown = worked === undefined ? "none needed" : `${formatLength(worked, display)}, as needed`;
+  const onItsOwn = useMemo(
+    () => ({
+      shown,
+      onAuto: () => {
+        change({ at, value: "auto" });
+      },
+    }),
+    [at, shown],
+  );
+  return (
+    <LengthField
+      label={label}
+      mm={typeof value === "number" ? value : undefined}
+      bounds={bounds}
+      onChange={onLength}
+      about={about}
+      auto={auto ? onItsOwn : undefined}
+    />
+  );
+}
+
+interface SettingFieldsProps {
+  readonly shape: Readonly<Record<string, unknown>>;
+  readonly values: Readonly<Record<string, unknown>>;
+  /** where they stand, joined by spaces: a text, so that it is the same while it is the same */
+  readonly path: string;
+  readonly workedOf?: (name: string) => number | undefined;
+  readonly wide?: boolean;
+}
+
+/** All settings of a schema, in the order they are said. */
+export function SettingFields({ shape, values, path, workedOf, wide = true }: SettingFieldsProps) {
+  const fields = useMemo(
+    () =>
+      Object.entries(shape).map(([name, schema]) => ({
+        name,
+        schema: schema as z.ZodType,
+        at: [...path.split(" "), name].filter(Boolean),
+      })),
+    [shape, path],
+  );
+  return fields.map(({ name, schema, at }) => (
+    <div className={wide || settingMeta(schema).kind !== "length" ? "wide" : undefined} key={`${path} ${name}`}>
+      <SettingField
+        at={at}
+        schema={schema}
+        value={values[name]}
+        worked={settingMeta(schema).auto ? workedOf?.(name) : undefined}
+      />
+    </div>
+  ));
+}

@@ -1,0 +1,164 @@
+/** Something more on a face: each choice drawn for real, as large as it would be there, beginning with what the hand does. */
+import {
+  changed,
+  fittingKinds,
+  type Fitting,
+  type Form,
+  formatSize,
+  type GroundFace,
+  loadedForms,
+  lyingOnFlat,
+  type On,
+  pathData,
+  placePath,
+  invert,
+  type Solution,
+  solve,
+  type Spec,
+} from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import { Plus, X } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { coloursOf, paperColours } from "../../../../drawing/colours.ts";
+import { chooseFitting } from "../../../../store/chosen.ts";
+import { loadAllForms } from "../../../../store/forms.ts";
+import { change } from "../../../../store/openDraft.ts";
+import { useDisplay } from "../../../../store/settings.ts";
+import { colour } from "../../../../theme/theme.ts";
+import { freshPaper, freshPart } from "./fresh.ts";
+import styles from "./panels.module.css";
+
+interface AddThingProps {
+  readonly spec: Spec;
+  readonly solution: Solution;
+  readonly on: On;
+  /** the face it would lie on; undefined where nothing lies there yet to measure it by */
+  readonly ground: Pick<GroundFace, "width" | "height">;
+}
+
+export function AddThing({ spec, solution, on, ground }: AddThingProps) {
+  const [open, setOpen] = useState(false);
+  const [forms, setForms] = useState<readonly Form[]>([]);
+  useEffect(() => {
+    if (!open) return;
+    loadAllForms().then(
+      () => {
+        setForms(loadedForms().filter((f) => f.purpose !== "card" && (f.purpose !== "part" || f.grounds)));
+      },
+      // papers can be laid without them
+      () => undefined,
+    );
+  }, [open]);
+  const { grid } = solution;
+  const papers = useMemo(
+    () =>
+      open
+        ? fittingKinds.filter((k) => k.draft).map((kind) => ({ kind, row: freshPaper(kind, on, ground, grid, spec) }))
+        : [],
+    [open, on, ground, grid, spec],
+  );
+  const parts = useMemo(
+    () => forms.map((form) => ({ form, row: freshPart(form, on, ground, spec) })),
+    [forms, on, ground, spec],
+  );
+  if (!open)
+    return (
+      <Button
+        startIcon={<Plus size={18} />}
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        Add something
+      </Button>
+    );
+  const add = (row: Fitting): void => {
+    if (change({ at: ["fittings", row.id], value: row }).length > 0) return;
+    setOpen(false);
+    chooseFitting(row.id, on);
+  };
+  return (
+    <div className={styles.add}>
+      <h5>
+        Lay paper on it
+        <button
+          type="button"
+          aria-label="Add nothing"
+          onClick={() => {
+            setOpen(false);
+          }}
+        >
+          <X size={18} />
+        </button>
+      </h5>
+      <div className={styles.tiles}>
+        {papers.map(({ kind, row }) => (
+          <Tile key={kind.id} row={row} title={kind.title} spec={spec} onAdd={add} />
+        ))}
+      </div>
+      <h5>A holder or part of its own</h5>
+      <div className={styles.tiles}>
+        {parts.map(({ form, row }) => (
+          <Tile key={form.id} row={row} title={form.title} spec={spec} onAdd={add} />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+interface TileProps {
+  readonly row: Fitting;
+  readonly title: string;
+  readonly spec: Spec;
+  readonly onAdd: (row: Fitting) => void;
+}
+
+/** The thing on its ground, as it would lie; none where it cannot be made with these tools. */
+function Tile({ row, title, spec, onAdd }: TileProps) {
+  const display = useDisplay();
+  const made = useMemo(() => {
+    const read = changed(spec, { at: ["fittings", row.id], value: row });
+    return read.ok ? solve(read.value) : undefined;
+  }, [spec, row]);
+  const lies = made?.fittings.find((f) => f.id === row.id);
+  if (!made || !lies) return null;
+  const toGround = invert(lies.onBase);
+  const { width, height } = lies.ground;
+  const shapes = lyingOnFlat(made).filter((l) => l.fitting === row.id);
+  const d = (path: Parameters<typeof placePath>[0]): string => pathData(placePath(path, toGround));
+  return (
+    <ButtonBase
+      className={styles.tile}
+      onClick={() => {
+        onAdd(row);
+      }}
+    >
+      <svg viewBox={`-2 ${String(-height - 2)} ${String(width + 4)} ${String(height + 4)}`} aria-hidden>
+        <g transform="scale(1 -1)" strokeLinejoin="round">
+          <rect
+            width={width}
+            height={height}
+            fill={coloursOf(spec).face}
+            stroke={colour.soft}
+            strokeWidth={1}
+            vectorEffect="non-scaling-stroke"
+          />
+          {shapes.map(({ shape }) => (
+            <path
+              key={shape.of}
+              d={[shape.path, ...(shape.holes ?? [])].map(d).join("")}
+              fillRule="evenodd"
+              fill={(shape.stock === undefined ? coloursOf(spec) : paperColours(shape.stock)).face}
+              stroke={colour.ink}
+              strokeWidth={1.2}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+        </g>
+      </svg>
+      <strong>{title}</strong>
+      <span>{formatSize(lies.width, lies.height, display)}</span>
+    </ButtonBase>
+  );
+}

@@ -1,0 +1,166 @@
+/** What can be set of one thing on a panel: its kind's own settings, where it lies, its paper. */
+import {
+  catalogue,
+  type Contents,
+  type Fitting,
+  formById,
+  type Ground,
+  groundsOn,
+  kindById,
+  SIZE_MM,
+  type Solution,
+  type Spec,
+  type Stock,
+} from "@cut-fold/core";
+import { memo, useMemo } from "react";
+import { Choice } from "../../../../parts/Choice.tsx";
+import { LengthField } from "../../../../parts/LengthField.tsx";
+import { NameField } from "../../../../parts/NameField.tsx";
+import { change } from "../../../../store/openDraft.ts";
+import { SettingFields } from "../SettingFields.tsx";
+import { facesOf, SIDE_WORDS } from "./faces.ts";
+import { PlaceFields } from "./PlaceFields.tsx";
+
+const OWN_PAPER = { value: "", text: "The draft's own paper" };
+const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
+const FOAMS = [0, 1, 1.5, 2, 3].map((mm) => ({
+  value: String(mm),
+  text: mm === 0 ? "Flat on the paper" : `Raised on ${String(mm)} mm foam`,
+}));
+const THINGS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
+
+interface FittingEditorProps {
+  readonly fitting: Fitting;
+  readonly spec: Spec;
+  readonly solution: Solution;
+  readonly grounds: readonly Ground[];
+}
+
+const settersOf = (id: string) => {
+  const put =
+    (...rest: readonly string[]) =>
+    (value: unknown) => {
+      change({ at: ["fittings", id, ...rest], value });
+    };
+  return {
+    name: put("name"),
+    stock: (preset: string) => {
+      put("stock")(preset === "" ? undefined : { preset });
+    },
+    raised: (mm: string) => {
+      put("raised")(Number(mm));
+    },
+    on: (value: string) => {
+      const [panel = "", side = "outside", fitting] = value.split(" ");
+      put("on")({ panel, side, ...(fitting && { fitting }) });
+    },
+    thing: (preset: string) => {
+      if (preset !== "") put("contents")({ preset });
+      else put("contents", "preset")(undefined);
+    },
+    width: (mm: number) => {
+      change([
+        { at: ["fittings", id, "contents", "width"], value: mm },
+        { at: ["fittings", id, "contents", "preset"], value: undefined },
+      ]);
+    },
+    height: (mm: number) => {
+      change([
+        { at: ["fittings", id, "contents", "height"], value: mm },
+        { at: ["fittings", id, "contents", "preset"], value: undefined },
+      ]);
+    },
+  };
+};
+
+export function FittingEditor({ fitting, spec, solution, grounds }: FittingEditorProps) {
+  const { id } = fitting;
+  const kind = kindById(fitting.kind);
+  const set = useMemo(() => settersOf(id), [id]);
+  const form = typeof fitting["form"] === "string" ? formById(fitting["form"]) : undefined;
+  const stock = fitting["stock"] as Stock | undefined;
+  const papers = useMemo(() => (form ? [OWN_PAPER, ...STOCKS] : STOCKS), [form]);
+  const worked = (name: string): number | undefined =>
+    solution.dimensions.find((d) => d.fitting === id && d.sets?.at(-1) === name)?.value;
+  if (!kind) return null;
+  return (
+    <>
+      <SettingFields shape={kind.settings.shape} values={fitting} path={`fittings ${id}`} wide={false} />
+      {form ? <PartContents contents={fitting["contents"] as Contents} set={set} /> : null}
+      <PlaceFields id={id} at={fitting.at} />
+      <Choice label="How it lies" value={String(fitting["raised"] ?? 0)} options={FOAMS} onChange={set.raised} />
+      <div className="wide">
+        <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
+      </div>
+      <div className="wide">
+        <LiesOn fitting={fitting} spec={spec} grounds={grounds} onChange={set.on} />
+      </div>
+      <div className="wide">
+        <NameField label="Called" name={fitting.name} onChange={set.name} />
+      </div>
+      {form ? (
+        <SettingFields
+          shape={form.settings.shape}
+          values={fitting["settings"] as Spec["settings"]}
+          path={`fittings ${id} settings`}
+          workedOf={worked}
+          wide={false}
+        />
+      ) : null}
+    </>
+  );
+}
+
+interface PartContentsProps {
+  readonly contents: Contents;
+  readonly set: ReturnType<typeof settersOf>;
+}
+
+/** What goes into a holder that lies on a panel, or the size of a part. */
+const PartContents = memo(function PartContents({ contents, set }: PartContentsProps) {
+  return (
+    <>
+      <div className="wide">
+        <Choice label="What goes in" value={contents.preset ?? ""} options={THINGS} onChange={set.thing} />
+      </div>
+      <LengthField label="Its width" mm={contents.width} bounds={SIZE_MM} onChange={set.width} />
+      <LengthField label="Its height" mm={contents.height} bounds={SIZE_MM} onChange={set.height} />
+    </>
+  );
+});
+
+interface LiesOnProps {
+  readonly fitting: Fitting;
+  readonly spec: Spec;
+  readonly grounds: readonly Ground[];
+  readonly onChange: (value: string) => void;
+}
+
+const keyOf = ({ panel, side, fitting }: Fitting["on"]): string => [panel, side, fitting].filter(Boolean).join(" ");
+
+/** A face of the form, or something that lies there already. */
+function LiesOn({ fitting, spec, grounds, onChange }: LiesOnProps) {
+  const all = spec.fittings ?? [];
+  const before = all.slice(0, all.indexOf(fitting));
+  const options = [
+    ...facesOf(grounds).map(({ panel, side, name }) => ({
+      value: keyOf({ panel, side }),
+      text: `${name}, ${SIDE_WORDS[side]}`,
+      group: "Panels",
+    })),
+    ...before.flatMap((under) =>
+      groundsOn(under).map(({ panel, name }) => ({
+        value: keyOf({ panel, side: under.on.side, fitting: under.id }),
+        text: name === under.name ? under.name : `${under.name}: ${name.toLowerCase()}`,
+        group: "On what lies there",
+      })),
+    ),
+  ];
+  const now = keyOf(fitting.on);
+  // a recipe may name the panel beneath: it is the same place
+  const value = options.some((o) => o.value === now)
+    ? now
+    : (options.find((o) => fitting.on.fitting !== undefined && o.value.endsWith(` ${fitting.on.fitting}`))?.value ??
+      now);
+  return <Choice label="Lies on" value={value} options={options} onChange={onChange} />;
+}

@@ -1,0 +1,79 @@
+/** A new thing for a face: named, with an id of its own, of a size that sits well on its ground. */
+import {
+  catalogue,
+  find,
+  type Fitting,
+  type FittingKind,
+  type Form,
+  type GroundFace,
+  IN_THE_MIDDLE,
+  type On,
+  type Spec,
+} from "@cut-fold/core";
+
+type Ground = Pick<GroundFace, "width" | "height">;
+
+/** Papers a new piece starts with: one that stands off the card, then a light one on it. */
+const PAPERS = ["text-120-plum", "text-90"] as const;
+
+function paper(count: number) {
+  const stock = find(catalogue.stocks, PAPERS[count % PAPERS.length] ?? PAPERS[0]);
+  if (!stock) throw new Error("the catalogue lacks the paper a new piece starts with");
+  const { id, title, caliper, weight } = stock;
+  return { preset: id, title, caliper, weight };
+}
+
+/** The first id of this stem that no fitting has. */
+export function freeId(stem: string, fittings: readonly Fitting[]): string {
+  const taken = new Set(fittings.map((f) => f.id));
+  for (let n = 1; ; n += 1) {
+    const id = n === 1 ? stem : `${stem}-${String(n)}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+/** A name that tells it from the others: "Mat", "Mat 2". */
+function freeName(name: string, fittings: readonly Fitting[]): string {
+  const alike = fittings.filter((f) => f.name === name || f.name.startsWith(`${name} `)).length;
+  return alike === 0 ? name : `${name} ${String(alike + 1)}`;
+}
+
+/** Paper of a kind, as it would be laid on a ground. */
+export function freshPaper(kind: FittingKind, on: On, ground: Ground, grid: number, spec: Spec): Fitting {
+  const { fittings = [] } = spec;
+  return {
+    id: freeId(kind.id, fittings),
+    kind: kind.id,
+    name: freeName(kind.title, fittings),
+    on,
+    at: IN_THE_MIDDLE,
+    stock: paper(fittings.length),
+    ...kind.usual?.(ground, grid),
+  };
+}
+
+/** How much of its ground a small envelope or tag takes. */
+const PART_OF_GROUND = 0.5;
+
+/** What a form that is laid on a panel holds, or is: a gift card where it is a pocket and one fits, else a part of the ground. */
+function usualContents(form: Form, ground: Ground): Fitting["contents"] {
+  const gift = find(catalogue.contents, "gift-card");
+  const fits = gift && gift.width + 6 <= ground.width && gift.height + 6 <= ground.height;
+  if (form.purpose === "pocket" && fits) return { preset: gift.id };
+  const side = (mm: number): number => Math.max(20, Math.round(mm * PART_OF_GROUND));
+  return { width: side(ground.width), height: side(ground.height), thickness: 0.3 };
+}
+
+/** A whole form, as it would be laid on a ground. */
+export function freshPart(form: Form, on: On, ground: Ground, spec: Spec): Fitting {
+  const { fittings = [] } = spec;
+  return {
+    id: freeId(form.id.slice(0, 30), fittings),
+    kind: "part",
+    name: freeName(form.title, fittings),
+    on,
+    at: IN_THE_MIDDLE,
+    form: form.id,
+    contents: usualContents(form, ground),
+  };
+}

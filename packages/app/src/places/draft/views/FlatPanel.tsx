@@ -1,0 +1,103 @@
+import type { Solution, StrokeRole } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { memo, useState } from "react";
+import { Link } from "react-router";
+import { FlatView } from "../../../drawing/FlatView.tsx";
+import { ROLE_WORDS, strokeOf } from "../../../drawing/language.ts";
+import { useSettings } from "../../../store/settings.ts";
+import { colour } from "../../../theme/theme.ts";
+
+/** The flat drawing with its legend, fitted to the window or at true size. */
+export function FlatPanel({
+  solution,
+  colours,
+}: {
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+}) {
+  const measured = useSettings((s) => s.settings.pixelsPerMm);
+  const [trueSize, setTrueSize] = useState(false);
+  return (
+    <div style={{ position: "absolute", inset: 0, display: "flex", flexDirection: "column" }}>
+      <div style={{ position: "relative", flex: 1, minHeight: 0 }}>
+        <FlatView solution={solution} colours={colours} trueSize={trueSize ? measured : undefined} />
+      </div>
+      <div className="legend">
+        <Legend {...rolesOn(solution)} />
+        <span style={{ flex: 1 }} />
+        <TrueSize measured={measured !== undefined} on={trueSize} onChange={setTrueSize} />
+      </div>
+    </div>
+  );
+}
+
+interface TrueSizeProps {
+  readonly measured: boolean;
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+}
+
+const TrueSize = memo(function TrueSize({ measured, on, onChange }: TrueSizeProps) {
+  if (!measured) {
+    return (
+      <Button size="small" component={Link} to="/settings#true-size">
+        Show it at true size …
+      </Button>
+    );
+  }
+  return (
+    <Button
+      size="small"
+      aria-pressed={on}
+      onClick={() => {
+        onChange(!on);
+      }}
+    >
+      {on ? "Fit the window" : "True size"}
+    </Button>
+  );
+});
+
+/** The kinds of line on the page, as one text so that the legend stands still while they stay the same. */
+function rolesOn({ pieces }: Solution): LegendProps {
+  const strokes = pieces.flatMap((piece) =>
+    piece.lines.map((l) => (l.role === "score" ? (l.fold ?? "valley") : l.role)),
+  );
+  return {
+    roles: [...new Set<StrokeRole>(["cut", ...strokes])].join(" "),
+    glued: pieces.some((p) => p.glue.some((g) => g.face === "front")),
+  };
+}
+
+interface LegendProps {
+  /** stroke roles, parted by spaces */
+  readonly roles: string;
+  readonly glued: boolean;
+}
+
+/** Only what is on the page. */
+const Legend = memo(function Legend({ roles, glued }: LegendProps) {
+  return (
+    <>
+      {(roles.split(" ") as StrokeRole[]).map((role) => (
+        <span key={role} className="legend-item">
+          <svg width={34} height={10} aria-hidden>
+            <line x1={1} y1={5} x2={33} y2={5} {...strokeOf(role)} />
+          </svg>
+          {ROLE_WORDS[role]}
+        </span>
+      ))}
+      {glued ? (
+        <span className="legend-item">
+          <svg width={26} height={12} aria-hidden>
+            <rect width={26} height={12} fill="url(#flat-glue)" opacity={0.6} />
+          </svg>
+          glue
+        </span>
+      ) : null}
+      <span className="legend-item" style={{ color: colour.slate, textDecoration: "underline dotted" }}>
+        type or drag
+      </span>
+    </>
+  );
+});

@@ -1,0 +1,27 @@
+/** What the maker has in hand on the panels: a face that was pressed, and the thing on it that is chosen. */
+import type { On } from "@cut-fold/core";
+import { create } from "zustand";
+
+interface Chosen {
+  /** the face whose things are shown; the usual one where none was pressed */
+  readonly on: On | undefined;
+  /** the fitting whose rule stands on the drawing */
+  readonly fitting: string | undefined;
+}
+
+export const useChosen = create<Chosen>()(() => ({ on: undefined, fitting: undefined }));
+
+/** Shows a face; what was chosen on another one is let go. */
+export const chooseFace = (on: On): void => {
+  useChosen.setState({ on, fitting: undefined });
+};
+
+/** Takes a thing in hand, with the face it lies on; undefined lets go. */
+export const chooseFitting = (fitting: string | undefined, on?: On): void => {
+  useChosen.setState((was) => ({ fitting, on: on ?? was.on }));
+};
+
+/** Another draft: nothing is in hand. */
+export const chooseNothing = (): void => {
+  useChosen.setState({ on: undefined, fitting: undefined });
+};

@@ -1,0 +1,24 @@
+/** Which forms a recipe needs, and loading them before it is read: a form's file comes when a draft wants it. */
+import { formIds, loadForms } from "@cut-fold/core";
+
+const record = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === "object" && value !== null;
+
+/** The ids of the forms that a recipe names, read or not: its own and those of what lies on it. */
+export function formsIn(spec: unknown): string[] {
+  if (!record(spec)) return [];
+  const { form, fittings } = spec;
+  const own = typeof form === "string" ? [form] : [];
+  const laid = Array.isArray(fittings) ? fittings.flatMap((row: unknown) => formsIn(row)) : [];
+  return [...own, ...laid];
+}
+
+/** Loads what these recipes need. */
+export const loadFormsOf = async (specs: readonly unknown[]): Promise<void> => {
+  await loadForms(specs.flatMap((spec) => formsIn(spec)));
+};
+
+/** Loads every form: for places that offer them all. */
+export const loadAllForms = async (): Promise<void> => {
+  await loadForms(formIds);
+};

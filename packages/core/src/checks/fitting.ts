@@ -1,0 +1,212 @@
+import type { Laid } from "../fittings/lay.ts";
+import { cornerOf, ruled } from "../fittings/place.ts";
+import { sharedConvex } from "../geometry/convex.ts";
+import { areaOf, boundsOf, flatten, holds, polygon } from "../geometry/path.ts";
+import { place, type Point } from "../geometry/point.ts";
+import type { Finding, Lying, PathChange } from "../model/solution.ts";
+import type { Place } from "../model/spec.ts";
+import { valueAt } from "../recipe/change.ts";
+import { type Check, type Checked, remedy } from "./check.ts";
+
+/** A border narrower than this (mm, about 1/16 in) shows every hair it is laid askew. */
+const LEAST_BORDER_MM = 1.5;
+/** What a remedy asks for: wide enough to lay by eye. */
+const EASY_BORDER_MM = 3;
+/** Borders that differ by more than this (mm) are seen to differ. */
+const SEEN_MM = 0.25;
+/** Paper (mm²) over an edge that anybody sees, and of a thing beneath another. */
+const SEEN_MM2 = 0.2;
+/** mm a thing may reach past its ground's edge before anybody sees it */
+const PAST_MM = 0.05;
+
+/** Things lie within what is beneath them, borders can be laid by hand and are even, and nothing hides another. */
+export const fitting: Check = {
+  id: "fitting",
+  codes: ["thin", "uneven", "nothing", "sticks-out", "larger", "hides", "covers"],
+  run: (checked) =>
+    checked.parts.flatMap((part): Finding[] => {
+      const { lies } = part;
+      if (!lies) return [];
+      const told = { ...checked, part, lies, name: String(valueAt(checked.spec, ["fittings", lies.id, "name"])) };
+      const nothing = nothingLeft(told);
+      if (nothing) return [nothing];
+      const out = sticksOut(told);
+      return [...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
+    }),
+};
+
+interface Told extends Checked {
+  readonly part: Laid;
+  readonly lies: Lying;
+  readonly name: string;
+}
+
+const at = ({ part, name, lies }: Told) =>
+  ({
+    check: "fitting",
+    piece: part.main,
+    panel: part.pieces.find((p) => p.id === part.main)?.root ?? "",
+    facts: { name, fitting: lies.id },
+  }) as const;
+
+const pathOf = ({ lies }: Told, ...rest: readonly string[]): readonly string[] => ["fittings", lies.id, ...rest];
+
+const borderRemedy = (told: Told, mm: number): Pick<Finding, "remedy"> => {
+  const setting = told.part.kind?.border?.setting;
+  return setting === undefined ? {} : remedy("border", pathOf(told, setting), mm, { mm });
+};
+
+/** The border that is asked for and what it came to at the sides and at the ends, mm; undefined for what has none. */
+function borderOf({ part, lies, spec }: Told) {
+  const border = part.kind?.border;
+  if (!border) return undefined;
+  const { ground, width, height } = lies;
+  const asked = Number(valueAt(spec, ["fittings", lies.id, border.setting]));
+  return { ...border, asked, sides: (ground.width - width) / 2, ends: (ground.height - height) / 2 };
+}
+
+/** A border so wide that only the last mark of the ruler is left between its two sides. */
+function nothingLeft(told: Told): Finding | undefined {
+  const border = borderOf(told);
+  const { width, height } = told.lies;
+  if (!border || border.asked === 0 || Math.min(width, height) > told.part.setup.grid + PAST_MM) return undefined;
+  const found = { ...at(told), code: "nothing", severity: "error", figure: border.asked, limit: 0 } as const;
+  return { ...found, ...borderRemedy(told, EASY_BORDER_MM) };
+}
+
+function borders(told: Told): Finding[] {
+  const border = borderOf(told);
+  const centred = told.lies.turn % 180 === 0 && isCentred(valueAt(told.spec, pathOf(told, "at")) as Place);
+  if (!border?.round || !centred) return [];
+  const { asked, sides, ends } = border;
+  const least = Math.min(sides, ends);
+  const found: Finding[] = [];
+  if (asked > 0 && least < LEAST_BORDER_MM)
+    found.push({
+      ...at(told),
+      code: "thin",
+      severity: "advice",
+      figure: least,
+      limit: LEAST_BORDER_MM,
+      ...borderRemedy(told, EASY_BORDER_MM),
+    });
+  if (Math.abs(sides - ends) > SEEN_MM)
+    found.push({ ...at(told), code: "uneven", severity: "advice", figure: sides, limit: ends });
+  return found;
+}
+
+const isCentred = ({ x, y }: Place): boolean => x.from === "centre" && y.from === "centre" && x.by === 0 && y.by === 0;
+
+const areaIn = (points: readonly Point[]): number => Math.abs(areaOf(polygon(points)));
+
+/** What reaches past the edge of what it lies on: moved in, made straight, or made to fit. */
+function sticksOut(told: Told): Finding | undefined {
+  const { lies } = told;
+  const over = areaIn(lies.outline) - sharedConvex(lies.outline, lies.edge);
+  if (over <= SEEN_MM2) return undefined;
+  const own = boundsOf(lies.outline);
+  const past = Math.max(-own.left, own.right - lies.ground.width, -own.bottom, own.top - lies.ground.height);
+  const found = { ...at(told), severity: "warning", limit: 0 } as const;
+  // within the box, so it is a corner that is rounded away beneath it, or a curve
+  if (past <= PAST_MM) return { ...found, code: "sticks-out", figure: over, ...cornerRemedy(told) };
+  const [wide, high] = [own.right - own.left, own.top - own.bottom];
+  const fits = wide <= lies.ground.width + PAST_MM && high <= lies.ground.height + PAST_MM;
+  const mends = fits ? movedIn(told) : made(told);
+  return { ...found, code: fits ? "sticks-out" : "larger", figure: past, ...mends };
+}
+
+/** A square corner stays inside a rounding of radius r from a border of r(1 − 1/√2) on. */
+function cornerRemedy(told: Told): Pick<Finding, "remedy"> {
+  const border = borderOf(told);
+  if (!border) return {};
+  for (let mm = Math.max(EASY_BORDER_MM, Math.ceil(border.asked)); mm < 40; mm += 1) {
+    const { ground } = told.lies;
+    const box: Point[] = [
+      [mm, mm],
+      [ground.width - mm, mm],
+      [ground.width - mm, ground.height - mm],
+      [mm, ground.height - mm],
+    ];
+    if (areaIn(box) - sharedConvex(box, told.lies.edge) <= SEEN_MM2) return borderRemedy(told, mm);
+  }
+  return {};
+}
+
+/** The rule by which it lies just inside, each axis from the side it is measured from. */
+function movedIn(told: Told): Pick<Finding, "remedy"> {
+  const { lies, spec } = told;
+  const said = valueAt(spec, pathOf(told, "at")) as Place;
+  const { left, right, bottom, top } = boundsOf(lies.outline);
+  const [u, v] = cornerOf(said, lies.ground, lies);
+  const inside = (low: number, high: number, ground: number): number =>
+    low < 0 ? -low : high > ground ? ground - high : 0;
+  const [dx, dy] = [inside(left, right, lies.ground.width), inside(bottom, top, lies.ground.height)];
+  const changes: PathChange[] = [
+    ...(dx === 0
+      ? []
+      : [{ at: pathOf(told, "at", "x", "by"), value: ruled(said.x.from, u + dx, lies.ground.width, lies.width) }]),
+    ...(dy === 0
+      ? []
+      : [{ at: pathOf(told, "at", "y", "by"), value: ruled(said.y.from, v + dy, lies.ground.height, lies.height) }]),
+  ];
+  return { remedy: { code: "move-in", changes } };
+}
+
+/** Straight and in the middle where that fits; as large as its ground where its size is its own. */
+function made(told: Told): Pick<Finding, "remedy"> {
+  const { lies, part } = told;
+  const fits = lies.width <= lies.ground.width + PAST_MM && lies.height <= lies.ground.height + PAST_MM;
+  if (fits) return { remedy: { code: "straight", changes: [{ at: pathOf(told, "at"), value: MIDDLE }] } };
+  const own = part.kind && "width" in part.kind.settings.shape && "height" in part.kind.settings.shape;
+  if (!own) return {};
+  const changes = (["width", "height"] as const).map((axis) => ({
+    at: pathOf(told, axis),
+    value: Math.min(lies[axis], lies.ground[axis]),
+  }));
+  return { remedy: { code: "fit-ground", changes: [...changes, { at: pathOf(told, "at"), value: MIDDLE }] } };
+}
+
+const MIDDLE: Place = { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 }, turn: 0 };
+
+/** A later thing that leaves nothing of this one to be seen. */
+function hides(told: Told): Finding[] {
+  const { lies, parts, part, spec } = told;
+  const above = parts.slice(parts.indexOf(part) + 1).find((other) => {
+    const over = other.lies;
+    if (!over || over.base !== lies.base) return false;
+    const [mine, theirs] = [onBase(part, lies), onBase(other, over)];
+    // a frame shows what lies in its opening
+    const open = other.pieces.some((p) => p.cuts.some((c) => c.kind === "window"));
+    return !open && areaIn(mine) - sharedConvex(mine, theirs) <= SEEN_MM2;
+  });
+  if (!above?.lies) return [];
+  const { id } = above.lies;
+  const facts = { ...at(told).facts, over: String(valueAt(spec, ["fittings", id, "name"])) };
+  const carries = spec.fittings?.some((f) => f.on.fitting === lies.id) === true;
+  const mends = carries ? {} : remedy("take-away", pathOf(told), undefined, { name: told.name });
+  return [{ ...at(told), code: "hides", severity: "advice", figure: areaIn(lies.outline), limit: 0, facts, ...mends }];
+}
+
+/** The outline of a thing's first panel in the coordinates of the panel at the bottom of everything. */
+function onBase(part: Laid, lies: Lying): readonly Point[] {
+  const piece = part.pieces.find((p) => p.id === part.main);
+  const outline = piece?.panels.find((p) => p.id === piece.root)?.outline ?? [];
+  return flatten(outline).map((p) => place(p, lies.toBase));
+}
+
+/** A hole or a window in what it lies on that it closes. */
+function covers(told: Told): Finding[] {
+  const { lies, pieces } = told;
+  const ground = pieces.find((p) => p.id === lies.rests.piece);
+  const outline = lies.outline.map((p) => place(p, lies.ground.pose));
+  return (ground?.cuts ?? []).flatMap((cut): Finding[] => {
+    if (cut.kind === "slit" || cut.panel !== lies.rests.panel) return [];
+    const points = flatten(cut.path);
+    const { left, right, bottom, top } = boundsOf(points);
+    const middle: Point = [(left + right) / 2, (bottom + top) / 2];
+    // what lies in the opening of a frame closes nothing: only what covers its rim does
+    if (!points.some((p) => holds(outline, p)) || !holds(outline, middle)) return [];
+    const facts = { ...at(told).facts, cut: cut.kind };
+    return [{ ...at(told), code: "covers", severity: "warning", figure: right - left, limit: 0, facts }];
+  });
+}

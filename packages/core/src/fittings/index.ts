@@ -1,0 +1,13 @@
+/** Every kind of thing that can be placed on a panel. Readers, screens and tests walk this list. */
+import { frame } from "./frame.ts";
+import type { FittingKind } from "./kind.ts";
+import { mat } from "./mat.ts";
+import { panel } from "./panel.ts";
+import { part } from "./part.ts";
+import { shape } from "./shape.ts";
+import { strip } from "./strip.ts";
+
+export const fittingKinds: readonly FittingKind[] = [mat, frame, strip, panel, shape, part];
+
+/** The kind with this id; undefined when there is none. */
+export const kindById = (id: string): FittingKind | undefined => fittingKinds.find((kind) => kind.id === id);

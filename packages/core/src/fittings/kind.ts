@@ -1,0 +1,68 @@
+import type { z } from "zod";
+import type { DraftInput, Form, Setup } from "../forms/form.ts";
+import type { Stock } from "../model/spec.ts";
+import type { Said } from "../paper/said.ts";
+import type { Edge, Rectangle } from "../paper/sheet.ts";
+
+/** mm of what a fitting lies on. */
+export interface GroundSize {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** What a kind may look at when it says what is laid. */
+export interface FittingInput<S = Readonly<Record<string, unknown>>> {
+  readonly name: string;
+  readonly ground: GroundSize;
+  readonly set: S;
+  readonly setup: Setup;
+  /** the paper it is cut from */
+  readonly stock: Stock;
+}
+
+/** A form laid on a panel, with its own settings, contents and tools. */
+export interface PartInput extends DraftInput {
+  readonly form: Form;
+}
+
+/** What a kind asks of a row beside its own settings. */
+export type Asks = "stock" | "raised" | "form";
+
+/** One kind of thing that is placed on a panel: a file in `fittings/`. */
+export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
+  readonly id: string;
+  readonly title: string;
+  readonly about: string;
+  readonly asks: readonly Asks[];
+  /** lengths and choices of its own; they stand beside `on` and `at` in the row */
+  readonly settings: S;
+  /** the setting that keeps a border free, all round or at both ends */
+  readonly border?: { readonly setting: string; readonly round: boolean };
+  /** lengths that grow with the size on an axis, where that depends on the row; others say it in their schema */
+  follows?(set: Readonly<Record<string, unknown>>): Readonly<Partial<Record<string, "width" | "height">>>;
+  /** How it is usually laid on a ground so large: settings that differ from their defaults so that it fits. */
+  usual?(ground: GroundSize, grid: number): Partial<z.output<S>>;
+  /** The paper that is laid: one sheet, its first panel upright and its lower left at the origin. Kinds of whole forms have none. */
+  draft?(input: FittingInput<z.output<S>>): Laying;
+}
+
+/** What is laid, and where on it the glue goes: along these edges in strips so wide, or all over. */
+export interface Laying {
+  readonly said: Said;
+  readonly strips?: readonly { readonly along: Edge; readonly wide: number }[];
+}
+
+/** Declares a kind with its settings typed inside, and forgets them outside so that kinds fit one list. */
+export const defineKind = <S extends z.ZodObject>(kind: FittingKind<S>): FittingKind => kind as unknown as FittingKind;
+
+/** Widest band of tape laid along the edges of laid paper; larger pieces are not glued all over. */
+const BAND = 12;
+/** Tape keeps this far from both edges of its band. */
+const MARGINS = 3;
+
+/** Bands of glue along the lower and the upper edge, or all over where the paper is low; on bars so wide where it is open inside. */
+export function bandsOn({ height, bottom, top }: Rectangle, bar = Infinity): Laying["strips"] {
+  if (height <= 2 * BAND && bar >= height) return undefined;
+  const wide = Math.min(BAND + MARGINS, bar, height / 2 + MARGINS / 2);
+  return [bottom, top].map((along) => ({ along, wide }));
+}

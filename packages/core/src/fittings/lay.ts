@@ -1,0 +1,408 @@
+/**
+ * Things placed on panels: each is drafted alone, laid by its rule, and joined to what is highest beneath it. Its ids are
+ * prefixed with the fitting's, its folds come before those of what it lies on, and what glues it down is a seam like any
+ * other.
+ *
+ *     ┌─────────────────┐ panel           A row that lies on another row takes that one's face as its ground. One that
+ *     │ ┌─────────────┐ │ mat             lies on the panel, over something that is there already, rests on that: paper
+ *     │ │┌───────────┐│ │ mat on mat      does not go through paper.
+ *     │ ││▒▒▒▒▒▒▒▒▒▒▒││ │ strip
+ *     │ │└───────────┘│ │                 Places are worked out as one looks at the face (u to the right, v up), so that
+ *     │ └─────────────┘ │                 left is left on the inside too.
+ *     └─────────────────┘
+ */
+import { sharedConvex } from "../geometry/convex.ts";
+import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
+import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
+import type { Form, Ground, Setup } from "../forms/form.ts";
+import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
+import type { GroundFace, Lying } from "../model/solution.ts";
+import type { Contents, Fitting, Stock } from "../model/spec.ts";
+import { settingMeta } from "../model/setting.ts";
+import { heightsOf, lastOrder } from "../paper/pose.ts";
+import { type Drafted, draftOf } from "../paper/said.ts";
+import { kindById } from "./index.ts";
+import type { FittingKind, GroundSize } from "./kind.ts";
+import { cornerOf, poseOn } from "./place.ts";
+
+/** The recipe's row of a whole form, with what it needs found. */
+export interface PartOf {
+  readonly form: Form;
+  readonly settings: Readonly<Record<string, unknown>>;
+  readonly contents: Contents;
+  readonly setup: Setup;
+}
+
+/** A row with all that it needs to be drafted. */
+export interface Row {
+  readonly fitting: Fitting;
+  readonly set: Readonly<Record<string, unknown>>;
+  readonly stock: Stock | undefined;
+  /** mm of foam under it */
+  readonly raised: number;
+  readonly part?: PartOf;
+}
+
+/** A drafted form or fitting with where it lies. */
+export interface Laid extends Drafted {
+  readonly lies?: Lying;
+  /** the kind of a fitting that is no form */
+  readonly kind?: FittingKind;
+  readonly grounds: readonly Ground[];
+  readonly outside: Face;
+  readonly form?: Form;
+  readonly setup: Setup;
+  readonly stock: Stock;
+}
+
+/** Paper (mm²) that two things must share before one rests on the other: an edge that touches does not count. */
+const RESTS_MM2 = 1;
+
+/** The form with its fittings, each laid; the form itself first. */
+export function layFittings(base: Laid, rows: readonly Row[]): readonly Laid[] {
+  const done: Laid[] = [base];
+  for (const row of rows) {
+    const laid = layOne(row, done, base);
+    if (laid) done.push(laid);
+  }
+  return done;
+}
+
+/** Undefined where what it should lie on is not there: a row that the reader would refuse. */
+function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
+  const { fitting, raised } = row;
+  const ground = groundFor(fitting, done);
+  if (!ground) return undefined;
+  const drafted = draftRow(row, base, ground);
+  if (!drafted) return undefined;
+  const main = drafted.pieces.find((p) => p.id === drafted.main);
+  const root = main?.panels.find((p) => p.id === main.root);
+  if (!main || !root) return undefined;
+  const drawn = flatten(root.outline).map((p) => place(p, invert(main.laid)));
+  const { left, right, bottom, top } = boundsOf(drawn);
+  const size = { width: right - left, height: top - bottom };
+  const down = faceDown(main);
+  // from its own flat coordinates to the ground's u and v
+  const flat = compose(
+    compose(poseOn(fitting.at, ground, size, down), { ...HERE, x: -left, y: -bottom }),
+    invert(main.laid),
+  );
+  const under = baseOf(ground, done);
+  const toBase = compose(under.pose, flat);
+  const outline = root.outline;
+  const rests = restingOn(
+    flatten(outline).map((p) => place(p, toBase)),
+    ground,
+    under,
+    done,
+  );
+  const { piece, panel, face } = rests.on;
+  const pose = compose(invert(rests.toBase), toBase);
+  const join: Join = {
+    piece: drafted.main,
+    panel: main.root,
+    onto: { piece, panel, face },
+    x: pose.x,
+    y: pose.y,
+    rotation: pose.rotation,
+    flip: pose.flip,
+    ...(raised > 0 && { raised }),
+  };
+  const { strips } = drafted;
+  const seam: Seam = { piece: drafted.main, panel: main.root, onto: { piece, panel }, web: true };
+  const seams = strips.length > 0 ? strips.map((strip) => ({ ...seam, strip })) : [seam];
+  const low = rests.high + raised;
+  const lies: Lying = {
+    id: fitting.id,
+    ground,
+    ...size,
+    corner: cornerOf(fitting.at, ground, size),
+    turn: fitting.at.turn,
+    rests: rests.on,
+    outline: flatten(outline).map((p) => place(p, flat)),
+    edge: edgeOf(ground, done),
+    base: under.base,
+    basePiece: under.piece,
+    onBase: under.pose,
+    toBase,
+    low,
+    high: low + thicknessOf(drafted, base.stock.caliper, down),
+  };
+  return {
+    ...drafted,
+    lies,
+    joins: [join, ...drafted.joins],
+    seams: [...drafted.seams, ...seams],
+    dimensions: [...drafted.dimensions, ...ruleFigures(fitting, lies, under)],
+  };
+}
+
+/** Whatever folds away from its drawn face lies with that face down: nothing is to be folded under it. */
+const faceDown = ({ folds, root }: PieceDraft): boolean => folds.some((f) => f.panels[0] === root && f.angle < 0);
+
+/** mm it stands up from its underside, folded and filled. */
+function thicknessOf(drafted: Drafted, caliper: number, down: boolean): number {
+  const [only, ...more] = drafted.pieces;
+  // paper that is not folded is as thick as it is
+  if (only && more.length === 0 && only.folds.length === 0) return only.stock?.caliper ?? caliper;
+  const { low, high } = heightsOf(drafted, { progress: lastOrder(drafted), caliper }, drafted.contents);
+  const main = drafted.pieces.find((p) => p.id === drafted.main);
+  const half = (main?.stock?.caliper ?? caliper) / 2;
+  return half + (down ? -low : high);
+}
+
+type DraftedRow = Laid & { readonly strips: readonly NonNullable<Seam["strip"]>[] };
+
+/** What a row came to when it was last drafted: rows are never changed, so the same row on the same ground comes to the same. */
+interface Known {
+  readonly width: number;
+  readonly height: number;
+  readonly grid: number;
+  readonly stock: Stock;
+  readonly drafted: DraftedRow | undefined;
+}
+const known = new WeakMap<Fitting, Known>();
+
+/** The row's paper or form, drafted anew only when it or its ground has changed: a drag changes one of many. */
+function draftRow(row: Row, base: Laid, { width, height }: GroundFace): DraftedRow | undefined {
+  const was = known.get(row.fitting);
+  const { grid } = base.setup;
+  const { stock } = base;
+  // a whole form has its own size and tools, whatever it lies on
+  const same = was && was.stock === stock && was.grid === grid && was.width === width && was.height === height;
+  if (same && was.drafted?.setup.board === (row.part?.setup ?? base.setup).board) return was.drafted;
+  const drafted = draftFresh(row, base, { width, height });
+  known.set(row.fitting, { width, height, grid, stock, drafted });
+  return drafted;
+}
+
+/** The row's paper or form, its ids prefixed. */
+function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | undefined {
+  const { fitting, set, part } = row;
+  const stock = row.stock ?? base.stock;
+  const path = ["fittings", fitting.id];
+  if (part) {
+    const { form, settings, contents, setup } = part;
+    const said = form.draft({ contents, stock, settings, setup });
+    const label = labelIn(form.settings.shape);
+    const drafted = named(prefixed(draftOf(said, { contents, label, path }), fitting.id, row.stock), fitting.name);
+    return {
+      ...drafted,
+      form,
+      setup,
+      stock,
+      outside: form.outside,
+      grounds: form.grounds?.(settings) ?? [],
+      strips: [],
+    };
+  }
+  const kind = kindById(fitting.kind);
+  const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
+  if (!kind || !laying) return undefined;
+  const { said, strips = [] } = laying;
+  const drafted = draftOf(said, {
+    contents: { width: 1, height: 1, thickness: 0 },
+    label: labelIn(kind.settings.shape),
+    path,
+    settings: path,
+  });
+  const [main] = drafted.pieces;
+  const panel = main?.panels[0];
+  return {
+    ...prefixed(drafted, fitting.id, undefined),
+    kind,
+    setup: base.setup,
+    stock,
+    outside: "front",
+    grounds: panel ? [{ panel: panel.id, name: fitting.name, sides: { outside: 0 } }] : [],
+    strips: strips.map(({ along, wide }) => ({
+      from: place(along.from, main?.laid ?? HERE),
+      to: place(along.to, main?.laid ?? HERE),
+      wide,
+    })),
+  };
+}
+
+/** A form that is laid is called as the maker calls it; further pieces of it are told by that name too. */
+const named = (drafted: Drafted, name: string): Drafted => ({
+  ...drafted,
+  pieces: drafted.pieces.map((p) => ({
+    ...p,
+    name: p.id === drafted.main ? name : `${name}: ${p.name.toLowerCase()}`,
+  })),
+});
+
+const labelIn =
+  (shape: Readonly<Record<string, unknown>>) =>
+  (setting: string): string | undefined => {
+    const schema = shape[setting];
+    return schema ? settingMeta(schema as Parameters<typeof settingMeta>[0]).label : undefined;
+  };
+
+/** The draft with every id of a piece prefixed by the fitting's: `pocket/front` lies in the piece `pocket`. */
+function prefixed(drafted: Drafted, fitting: string, stock: Stock | undefined): Drafted {
+  const named = (piece: string): string => `${fitting}/${piece}`;
+  const of = <F extends { readonly piece: string }>(at: F): F => ({ ...at, piece: named(at.piece) });
+  return {
+    ...drafted,
+    fitting,
+    main: named(drafted.main),
+    pieces: drafted.pieces.map((piece) => ({
+      ...piece,
+      id: named(piece.id),
+      fitting,
+      ...(stock && { stock }),
+      ...(piece.within !== undefined && { within: named(piece.within) }),
+      cuts: piece.cuts.map((cut) => ({ ...cut, fitting })),
+    })),
+    joins: drafted.joins.map((join) => ({ ...of(join), onto: of(join.onto) })),
+    seams: drafted.seams.map((seam) => ({ ...of(seam), onto: of(seam.onto) })),
+    motions: drafted.motions.map((m) => ({
+      ...m,
+      id: named(m.id),
+      ...(m.after !== undefined && { after: named(m.after) }),
+      move: of(m.move),
+    })),
+    contents: drafted.contents.map((c) => ({ ...c, on: of(c.on), closes: c.closes.map(named), fitting })),
+    dimensions: drafted.dimensions.map((d): Dimension => ({
+      ...of(d),
+      id: named(d.id),
+      lights: d.lights.map(named),
+      fitting,
+    })),
+    overlaps: drafted.overlaps.map(of),
+    trims: drafted.trims.map(of),
+  };
+}
+
+/** The face a row says it lies on. */
+function groundFor({ on }: Fitting, done: readonly Laid[]): GroundFace | undefined {
+  const owner = on.fitting === undefined ? done[0] : done.find((d) => d.fitting === on.fitting);
+  if (!owner) return undefined;
+  const offered =
+    owner.grounds.find((g) => g.panel === on.panel) ?? (on.fitting === undefined ? undefined : owner.grounds[0]);
+  const piece = owner.pieces.find((p) => p.panels.some((q) => q.id === offered?.panel));
+  const panel = piece?.panels.find((p) => p.id === offered?.panel);
+  if (!offered || !piece || !panel) return undefined;
+  // on something that is laid already there is one face to look at
+  const sides = Object.keys(offered.sides);
+  const side = on.side in offered.sides ? on.side : sides[0] === "inside" ? "inside" : "outside";
+  const { outside } = owner;
+  const face: Face = side === "outside" ? outside : outside === "front" ? "back" : "front";
+  return faceOf(piece, panel.outline, { piece: piece.id, panel: panel.id, face }, offered.sides[side] ?? 0);
+}
+
+/** A panel's face with its u and v: seen from the back, right and left change places; `turn` is how one turns it to read it. */
+function faceOf(
+  { laid }: PieceDraft,
+  outline: PieceDraft["panels"][number]["outline"],
+  on: PanelFace,
+  turn: number,
+): GroundFace {
+  const drawn = flatten(outline).map((p) => place(p, invert(laid)));
+  const { left, right, bottom, top } = boundsOf(drawn);
+  const [width, height] = [right - left, top - bottom];
+  const looked: Pose =
+    on.face === "front" ? { ...HERE, x: left, y: bottom } : { x: right, y: bottom, rotation: 0, flip: true };
+  const read = turn === 0 ? HERE : { x: width, y: height, rotation: 180, flip: false };
+  return { ...on, width, height, pose: compose(laid, compose(looked, read)) };
+}
+
+/** A ground's own edge on its u and v. */
+function edgeOf(ground: GroundFace, done: readonly Laid[]): readonly Point[] {
+  const piece = done.flatMap((d) => d.pieces).find((p) => p.id === ground.piece);
+  const outline = piece?.panels.find((p) => p.id === ground.panel)?.outline ?? [];
+  return flatten(outline).map((p) => place(p, invert(ground.pose)));
+}
+
+const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
+
+/** The face at the bottom of all that a ground lies on, and from the ground's u and v to that panel's flat coordinates. */
+interface Base {
+  readonly base: string;
+  readonly piece: string;
+  readonly pose: Pose;
+  /** mm from it to the ground */
+  readonly high: number;
+  /** from the flat coordinates of the ground's own piece */
+  readonly toBase: Pose;
+}
+
+function baseOf(ground: GroundFace, done: readonly Laid[]): Base {
+  const lies = done.find((d) => d.lies && topOf(d) === faceKey(ground))?.lies;
+  return lies
+    ? {
+        base: lies.base,
+        piece: lies.basePiece,
+        pose: compose(lies.toBase, ground.pose),
+        high: lies.high,
+        toBase: lies.toBase,
+      }
+    : { base: faceKey(ground), piece: ground.piece, pose: ground.pose, high: 0, toBase: HERE };
+}
+
+/** The upper face of what is laid. */
+function topOf({ pieces, main }: Drafted): string | undefined {
+  const piece = pieces.find((p) => p.id === main);
+  return piece && faceKey({ piece: main, panel: piece.root, face: faceDown(piece) ? "back" : "front" });
+}
+
+interface Resting {
+  readonly on: PanelFace;
+  /** from its flat coordinates to those of the panel at the bottom */
+  readonly toBase: Pose;
+  readonly high: number;
+}
+
+/** What is highest under a thing, its outline given at the bottom: its ground, or what lies on the same face already. */
+function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, done: readonly Laid[]): Resting {
+  const own = boundsOf(outline);
+  const start: Resting = { on: ground, toBase: under.toBase, high: under.high };
+  return done.reduce((best: Resting, drafted): Resting => {
+    const { lies, pieces, main } = drafted;
+    const piece = pieces.find((p) => p.id === main);
+    if (!lies || !piece || lies.base !== under.base || lies.high <= best.high + 1e-9) return best;
+    const root = piece.panels.find((p) => p.id === piece.root);
+    const there = flatten(root?.outline ?? []).map((p) => place(p, lies.toBase));
+    if (!overlaps(own, boundsOf(there)) || sharedConvex(outline, there) < RESTS_MM2) return best;
+    const face: Face = faceDown(piece) ? "back" : "front";
+    return { on: { piece: main, panel: piece.root, face }, toBase: lies.toBase, high: lies.high };
+  }, start);
+}
+
+const overlaps = (a: Bounds, b: Bounds): boolean =>
+  a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+
+/** A figure of the rule, from the ground's side to the thing's, on the piece at the bottom of all it lies on. */
+function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base): Dimension[] {
+  const { ground, corner, width, height } = lies;
+  const spot = (u: number, v: number): Point => place([u, v], under.pose);
+  const [u, v] = [corner[0] + width / 2, corner[1] + height / 2];
+  const ends = {
+    left: [0, corner[0]],
+    right: [ground.width, corner[0] + width],
+    bottom: [0, corner[1]],
+    top: [ground.height, corner[1] + height],
+  } as const;
+  const of = (axis: "x" | "y"): Dimension[] => {
+    const { from, by } = at[axis];
+    const across = axis === "x";
+    const [a, b] = from === "centre" ? (across ? [ground.width / 2, u] : [ground.height / 2, v]) : ends[from];
+    // in the middle there is nothing to measure until it is moved off it
+    const [start, end] = across ? [spot(a, v), spot(b, v)] : [spot(u, a), spot(u, b)];
+    return [
+      {
+        id: `${id}/at-${axis}`,
+        code: `at-${from}`,
+        piece: under.piece,
+        from: start,
+        to: end,
+        value: by,
+        sets: ["fittings", id, "at", axis, "by"],
+        lights: [`${id}/`],
+        fitting: id,
+      },
+    ];
+  };
+  return [...of("x"), ...of("y")];
+}

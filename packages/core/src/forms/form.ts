@@ -1,0 +1,66 @@
+import type { z } from "zod";
+import type { PunchBoard, ScoringBoard } from "../catalogue/boards.ts";
+import type { Face } from "../model/piece.ts";
+import { settingMeta } from "../model/setting.ts";
+import type { Contents, MethodKind, Purpose, Side, Stock } from "../model/spec.ts";
+import type { Said } from "../paper/said.ts";
+
+/** The tools a draft is made with: what they can measure and where they mark. */
+export interface Setup {
+  readonly kind: MethodKind;
+  readonly board: PunchBoard | ScoringBoard;
+  /** mm between two marks of the ruler in use */
+  readonly grid: number;
+}
+
+export interface DraftInput<S = Readonly<Record<string, unknown>>> {
+  readonly contents: Contents;
+  readonly stock: Stock;
+  readonly settings: S;
+  readonly setup: Setup;
+  /** the sheet in hand, where the maker has said: forms that can be cut in two ways look at it */
+  readonly sheet?: { readonly width: number; readonly height: number } | undefined;
+}
+
+/**
+ * A panel that something can be laid on, and which of its faces: each with the degrees by which the drawing is turned to
+ * read that face in the finished thing. A front that folds up is read upside down.
+ */
+export interface Ground {
+  readonly panel: string;
+  readonly name: string;
+  readonly sides: Readonly<Partial<Record<Side, 0 | 180>>>;
+}
+
+/** One kind of holder, card or part: a file in `forms/`. */
+export interface Form<S extends z.ZodObject = z.ZodObject> {
+  readonly id: string;
+  readonly title: string;
+  readonly purpose: Purpose;
+  readonly about: string;
+  /** ways it can be made, the usual one first */
+  readonly methods: readonly MethodKind[];
+  readonly settings: S;
+  /** the face that is outside when it is finished: envelopes are drawn from the inside, cards from the outside */
+  readonly outside: Face;
+  /** panels that something can be laid on, the usual one first; none where there is no room */
+  readonly grounds?: (settings: Readonly<Record<string, unknown>>) => readonly Ground[];
+  /** a setting that lets it be cut from two sheets: how it says one, two, and whichever fits */
+  readonly split?: { readonly setting: string; readonly one: string; readonly two: string; readonly auto: string };
+  /** heaviest stock that folds cleanly here, g/m² */
+  readonly heaviest: number;
+  draft(input: DraftInput<z.output<S>>): Said;
+}
+
+/** A form's settings by name, in the order they are said. */
+export const settingsOf = (form: Pick<Form, "settings">): readonly (readonly [name: string, schema: z.ZodType])[] =>
+  Object.entries(form.settings.shape);
+
+/** The label of a form's setting; undefined for what is none of its settings. */
+export function labelOf({ settings }: Pick<Form, "settings">, name: string): string | undefined {
+  const schema = settings.shape[name] as z.ZodType | undefined;
+  return schema && settingMeta(schema).label;
+}
+
+/** Declares a form with its settings typed inside `draft`, and forgets them outside so that forms fit one list. */
+export const defineForm = <S extends z.ZodObject>(form: Form<S>): Form => form;

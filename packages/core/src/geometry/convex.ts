@@ -1,0 +1,144 @@
+/**
+ * Polygons of any shape as convex parts, so that what clips convex polygons clips all. Each part is cut off along an edge
+ * that runs on from a corner that turns inwards:
+ *
+ *   ┌──┐  ┌──┐        ┌──┐  ┌──┐
+ *   │  └──┘  │   →    │  ├╌╌┤  │      Edges that were cut through paper and not along its rim are known as such: nothing
+ *   └────────┘        └──┴──┴──┘      is kept clear of them.
+ */
+import { areaOf, clipConvex, flatten, leftOf, type Path, polygon, split, sweep } from "./path.ts";
+import { add, between, cross, direction, distance, type Point, scale, subtract } from "./point.ts";
+import { SAME_POINT_MM } from "./tolerance.ts";
+
+/** A convex part of a polygon, anticlockwise: `rim` says of each corner whether the edge that begins there was the polygon's own. */
+export interface ConvexPart {
+  readonly points: readonly Point[];
+  readonly rim: readonly boolean[];
+}
+
+/** Points in anticlockwise order, whichever way they were given. */
+export const anticlockwise = (points: readonly Point[]): readonly Point[] =>
+  areaOf(polygon(points)) < 0 ? [...points].reverse() : points;
+
+/** Sine of the turn at a corner from which it is a turn inwards and no rounding of sums. */
+const TURNS_IN = -1e-7;
+
+const turnAt = (points: readonly Point[], i: number): number => {
+  const at = (k: number): Point => points[(k + points.length) % points.length] as Point;
+  return cross(direction(at(i - 1), at(i)), direction(at(i), at(i + 1)));
+};
+
+/** Whether an anticlockwise polygon turns left at every corner. */
+export function isConvex(points: readonly Point[]): boolean {
+  const count = points.length;
+  let [ax, ay] = points[count - 2] ?? [0, 0];
+  let [bx, by] = points[count - 1] ?? [0, 0];
+  // by hand, with no vector made: every seam asks it of every panel
+  for (const [cx, cy] of points) {
+    const [ux, uy, vx, vy] = [bx - ax, by - ay, cx - bx, cy - by];
+    if (ux * vy - uy * vx <= TURNS_IN * Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy))) return false;
+    [ax, ay, bx, by] = [bx, by, cx, cy];
+  }
+  return true;
+}
+
+/** The convex parts of a simple polygon, anticlockwise. */
+export function convexParts(given: readonly Point[]): ConvexPart[] {
+  const points = given.filter((p, i) => distance(p, given[(i + 1) % given.length] as Point) > SAME_POINT_MM);
+  const done: ConvexPart[] = [];
+  const open: ConvexPart[] = [{ points, rim: points.map(() => true) }];
+  for (let part = open.pop(); part; part = open.pop()) {
+    const inwards = part.points.findIndex((_, i) => turnAt((part as ConvexPart).points, i) <= TURNS_IN);
+    if (inwards < 0) done.push(part);
+    else open.push(...cutFrom(part, inwards));
+  }
+  return done;
+}
+
+/** Cuts a polygon along the edge that ends in a corner, onwards until it meets the rim. */
+function cutFrom({ points, rim }: ConvexPart, i: number): ConvexPart[] {
+  const count = points.length;
+  const at = (k: number): Point => points[((k % count) + count) % count] as Point;
+  const [start, way] = [at(i), direction(at(i - 1), at(i))];
+  let [near, edge] = [Infinity, -1];
+  for (let k = i + 1; k < i + count - 1; k += 1) {
+    const [a, b] = [subtract(at(k), start), subtract(at(k + 1), start)];
+    const [offA, offB] = [cross(way, a), cross(way, b)];
+    if (offA > 0 === offB > 0 || offA === offB) continue;
+    const hit = between(a, b, offA / (offA - offB));
+    const along = hit[0] * way[0] + hit[1] * way[1];
+    if (along > SAME_POINT_MM && along < near) [near, edge] = [along, k];
+  }
+  // sums that do not meet are slivers: nothing to cut
+  if (edge < 0) return [];
+  const meets = add(start, scale(way, near));
+  const run = (from: number, to: number): number[] => Array.from({ length: to - from + 1 }, (_, k) => from + k);
+  const rimAt = (k: number): boolean => rim[((k % count) + count) % count] as boolean;
+  const ahead = run(i, edge);
+  const behind = run(edge + 1, i + count);
+  const parts = [
+    { points: [...ahead.map(at), meets], rim: [...ahead.map(rimAt), false] },
+    { points: [meets, ...behind.map(at)], rim: [rimAt(edge), ...behind.slice(0, -1).map(rimAt), false] },
+  ];
+  return parts.map(tidied).filter((p) => p.points.length > 2);
+}
+
+/** Without points that came to lie on one another. */
+function tidied({ points, rim }: ConvexPart): ConvexPart {
+  const kept = points.flatMap((p, i) =>
+    distance(p, points[(i + 1) % points.length] as Point) > SAME_POINT_MM ? [i] : [],
+  );
+  return { points: kept.map((i) => points[i] as Point), rim: kept.map((i) => rim[i] as boolean) };
+}
+
+/** A part drawn in by `by` mm from the polygon's rim; nothing where none is left. */
+export const insetPart = ({ points, rim }: ConvexPart, by: number): Point[] =>
+  points.reduce(
+    (kept: Point[], a, i) => {
+      if (!rim[i]) return kept;
+      const b = points[(i + 1) % points.length] as Point;
+      const [dx, dy] = direction(a, b);
+      const inwards: Point = [-dy * by, dx * by];
+      return leftOf(kept, add(a, inwards), add(b, inwards));
+    },
+    [...points],
+  );
+
+/** A rounding up to this radius (mm) is inside its sharp corner once that is drawn in by a tape's margin. */
+const SHARP_MM = 3;
+
+/**
+ * An outline by few corners, all of them on paper once it is drawn in: roundings that turn inwards by the corner they
+ * round, small ones too, larger ones by their chord.
+ */
+export function cornersOf(outline: Path): readonly Point[] {
+  const halved = outline.flatMap((s) => (s.kind === "arc" && Math.abs(sweep(s)) > Math.PI * 0.6 ? split(s, 0.5) : [s]));
+  const points = halved.flatMap((s): readonly Point[] => {
+    if (s.kind === "line") return [s.from];
+    if (s.kind === "cubic") return flatten([s]).slice(0, -1);
+    const radius = distance(s.centre, s.from);
+    if (s.ccw && radius > SHARP_MM) return [s.from];
+    // the tangents at its ends meet on the line from its centre through the middle of its chord
+    const middle = between(s.from, s.to, 0.5);
+    const off = distance(s.centre, middle);
+    const corner = add(s.centre, scale(subtract(middle, s.centre), (radius * radius) / (off * off)));
+    return [s.from, corner, s.to];
+  });
+  const spaced = points.filter((p, i) => distance(p, points[(i + points.length - 1) % points.length] as Point) > 1e-4);
+  // what a rounding leaves on a straight run is no corner
+  return anticlockwise(spaced).filter((_, i, all) => Math.abs(turnAt(all, i)) > 1e-6);
+}
+
+/** A polygon as convex ones: itself where it is, parts of its corners where it turns inwards. */
+export function convexes(points: readonly Point[]): readonly (readonly Point[])[] {
+  const round = anticlockwise(points);
+  return isConvex(round) ? [round] : convexParts(cornersOf(polygon(round))).map((part) => part.points);
+}
+
+/** mm² that two polygons share; close to it where one has many corners that turn inwards. */
+export const sharedConvex = (a: readonly Point[], b: readonly Point[]): number =>
+  sharedParts(convexes(a), convexes(b)).reduce((sum, p) => sum + Math.abs(areaOf(polygon(p))), 0);
+
+/** What two polygons share, as convex polygons: all of it, or less where both turn inwards. */
+export const sharedParts = (a: readonly (readonly Point[])[], b: readonly (readonly Point[])[]): Point[][] =>
+  a.flatMap((p) => b.map((q) => (p.length < 3 || q.length < 3 ? [] : clipConvex(p, q)))).filter((p) => p.length > 2);

@@ -1,0 +1,195 @@
+/**
+ * Where glue goes. A form says which panel is glued onto which; the paper is folded up, and the glue goes where the two
+ * lie on one another, clear of both their edges: all over, or in a strip along an edge.
+ *
+ *        ┌────────────┐        Both panels are drawn in by the tape's margin (dotted). What they then share, and of that
+ *    ┌╌╌╌┼╌╌╌╌╌╌╌╌╌┐  │ onto    what lies in the strip where one is said, is the zone. Panels of any shape glue: where both
+ *    ╎   ╎▒▒▒▒▒▒▒▒▒╎  │         turn inwards the zone comes in convex parts.
+ *    └╌╌╌┼╌╌╌╌╌╌╌╌╌┘  │
+ *  panel └────────────┘
+ */
+import { anticlockwise, convexParts, cornersOf, insetPart, isConvex, sharedParts } from "../geometry/convex.ts";
+import { areaOf, boundsOf, clipConvex, flatten, inset, insetConvex, type Path, polygon } from "../geometry/path.ts";
+import { direction, distance, offLine, type Point } from "../geometry/point.ts";
+import type { ChangePath, Face, Glue, PieceDraft, Seam } from "../model/piece.ts";
+import { after, foldedPanels, type Joined, lastOrder, move, type Rigid, undo } from "./pose.ts";
+import { outward } from "./shape.ts";
+import type { Drawn, Edge } from "./sheet.ts";
+
+/** Tape keeps this far from the paper's edge, on both sides of its strip. */
+export const TAPE_MARGIN = 1.5;
+/** A zone smaller than this (mm²) holds nothing: no tape is cut so short. */
+const LEAST_ZONE_MM2 = 4;
+
+/** One panel glued onto another, as a form says it. */
+export interface Glued {
+  readonly panel: Pick<Drawn, "id">;
+  readonly onto: Pick<Drawn, "id">;
+  /** a strip so wide along one edge, both margins counted; all over where it is not said */
+  readonly strip?: { readonly along: Edge; readonly wide: number } | undefined;
+  readonly web?: true;
+  /** the setting that makes the strip, or the panel, wider: mm for mm */
+  readonly widens?: string;
+}
+
+/** A panel glued onto another: all over, or in a strip along one of its edges. */
+export const glued = (
+  panel: Glued["panel"],
+  onto: Glued["onto"],
+  rest: Pick<Glued, "strip" | "web" | "widens"> = {},
+): Glued => ({ panel, onto, ...rest });
+
+/**
+ * The same pieces with the glue that their seams come to.
+ * @param caliper mm of the draft's own stock
+ * @throws when a seam names panels that are in no piece, or that do not come to lie on one another: mistakes in a form
+ */
+export function withGlue<P extends PieceDraft>(
+  joined: Joined<P>,
+  seams: readonly Seam[],
+  caliper: number,
+): readonly P[] {
+  if (seams.length === 0) return joined.pieces;
+  const poses = foldedPanels(joined, { progress: lastOrder(joined), caliper, unbent: true });
+  const glue = seams.map((seam) => [seam.piece, zonesOf(seam, joined.pieces, poses, caliper)] as const);
+  const ids = new Map<string, number>();
+  const named = (zone: Glue): Glue => {
+    const nth = (ids.get(zone.id) ?? 0) + 1;
+    ids.set(zone.id, nth);
+    return nth === 1 ? zone : { ...zone, id: `${zone.id}-${String(nth)}` };
+  };
+  return joined.pieces.map((piece) => {
+    ids.clear();
+    return { ...piece, glue: glue.flatMap(([id, zones]) => (id === piece.id ? zones.map(named) : [])) };
+  });
+}
+
+/** The place of a seam's two panels: outlines, and the other one carried into this one's flat coordinates. */
+interface Meeting {
+  readonly own: Path;
+  readonly other: Path;
+  readonly carry: Rigid;
+}
+
+function meetingOf({ piece, panel, onto }: Seam, pieces: readonly PieceDraft[], poses: ReadonlyMap<string, Rigid>) {
+  const home = (of: string, id: string) => {
+    const outline = pieces.find((p) => p.id === of)?.panels.find((p) => p.id === id)?.outline;
+    const pose = poses.get(`${of}/${id}`);
+    if (!outline || !pose) throw new Error(`glue: piece '${of}' has no panel '${id}'`);
+    return { outline, pose };
+  };
+  const [own, other] = [home(piece, panel), home(onto.piece, onto.panel)];
+  return { own: own.outline, other: other.outline, carry: after(undo(own.pose), other.pose) } satisfies Meeting;
+}
+
+function zonesOf(
+  seam: Seam,
+  pieces: readonly PieceDraft[],
+  poses: ReadonlyMap<string, Rigid>,
+  caliper: number,
+): Glue[] {
+  const { piece, panel, onto, strip, web, widens } = seam;
+  const meeting = meetingOf(seam, pieces, poses);
+  const { carry } = meeting;
+  const flat = ([x, y]: Point): Point => {
+    const [u, v] = move(carry, [x, y, 0]);
+    return [u, v];
+  };
+  const apart = flatten(meeting.other).map(([x, y]) => move(carry, [x, y, 0])[2]);
+  if (Math.max(...apart) - Math.min(...apart) > caliper)
+    throw new Error(`glue: '${panel}' does not lie on '${onto.panel}' once folded`);
+  const [face, ontoFace] = facing(apart[0] as number, carry.r[8]);
+  // a tape lies along the fold of the shallower of the two
+  const folds = (
+    [
+      [piece, panel, (p: Point): Point => p],
+      [onto.piece, onto.panel, flat],
+    ] as const
+  ).map(([of, id, place]) => {
+    const found = pieces.find((p) => p.id === of)?.folds.find((f) => f.panels[1] === id);
+    const outline = id === panel ? meeting.own : meeting.other;
+    return {
+      deep: found ? reachOf(outline, found.from, found.to) : Infinity,
+      ends: found && ([place(found.from), place(found.to)] as const),
+    };
+  });
+  const [shallow] = folds.sort((p, q) => p.deep - q.deep);
+  const way = shallow?.ends && direction(...shallow.ends);
+  return sharedZones(meeting, flat)
+    .map((zone) => (strip ? inStrip(strip, zone) : zone))
+    .filter((zone) => zone.length > 2 && Math.abs(areaOf(polygon(zone))) > LEAST_ZONE_MM2)
+    .map((zone): Glue => ({
+      id: `glue-${panel}-${onto.panel}`,
+      panel,
+      face,
+      polygon: zone,
+      onto: { ...onto, face: ontoFace },
+      widestTape: strip ? Math.min(strip.wide - 2 * TAPE_MARGIN, widthAcross(zone, strip)) : widthAcross(zone, way),
+      ...(web && { web }),
+      ...(widens && { widens }),
+    }));
+}
+
+/** What the two panels share, both drawn in by the margin. */
+function sharedZones({ own, other }: Meeting, flat: (p: Point) => Point): readonly (readonly Point[])[] {
+  const [mine, under] = [flatten(own), anticlockwise(flatten(other).map(flat))];
+  const [ownConvex, otherConvex] = [isConvex(mine), isConvex(under)];
+  // what is convex clips as it is, roundings and all; one that turns inwards is clipped by one that does not
+  if (ownConvex || otherConvex) {
+    const subject = ownConvex ? insetConvex(mine, TAPE_MARGIN) : inset(cornersOf(own), TAPE_MARGIN);
+    const window = otherConvex
+      ? insetConvex(under, TAPE_MARGIN)
+      : inset(anticlockwise(cornersOf(other).map(flat)), TAPE_MARGIN);
+    // a panel too narrow for the margins has nothing left to glue
+    if (subject.length < 3 || window.length < 3) return [];
+    return [otherConvex ? clipConvex(subject, window) : clipConvex(window, subject)];
+  }
+  const parts = (corners: readonly Point[]) => convexParts(corners).map((part) => insetPart(part, TAPE_MARGIN));
+  return sharedParts(parts(cornersOf(own)), parts(anticlockwise(cornersOf(other).map(flat))));
+}
+
+const reachOf = (outline: Path, from: Point, to: Point): number =>
+  Math.max(...flatten(outline).map((p) => Math.abs(offLine(p, from, to))));
+
+/** The faces that meet: the other panel stands off on the side its distance says; it is turned over where its z points back. */
+const facing = (z: number, turned: number): readonly [Face, Face] => {
+  const face: Face = z >= 0 ? "front" : "back";
+  return [face, (face === "front") === turned < 0 ? "front" : "back"];
+};
+
+/** What of a zone lies in the strip along an edge of its panel. */
+function inStrip({ from, to, wide }: NonNullable<Seam["strip"]>, zone: readonly Point[]): Point[] {
+  const at = outward(from, to);
+  const deep = wide - TAPE_MARGIN;
+  const band = (
+    [
+      [0, -TAPE_MARGIN],
+      [distance(from, to), -TAPE_MARGIN],
+      [distance(from, to), -deep],
+      [0, -deep],
+    ] as const
+  ).map((c): Point => [at(c)[0], at(c)[1]]);
+  return clipConvex(zone, anticlockwise(band));
+}
+
+/** mm across a zone, square to a tape that runs that way; where no way is said, along the zone's longer side. */
+function widthAcross(zone: readonly Point[], way: Point | NonNullable<Seam["strip"]> | undefined): number {
+  const [dx, dy] = way === undefined ? [1, 0] : "wide" in way ? direction(way.from, way.to) : way;
+  const { left, right, top, bottom } = boundsOf(zone.map(([x, y]): Point => [x * dx + y * dy, dx * y - dy * x]));
+  return way ? top - bottom : Math.min(right - left, top - bottom);
+}
+
+/** A seam of a form with its panels found. */
+export const seamOf = (
+  { panel, onto, strip, web, widens }: Glued,
+  pieceOf: (panel: string) => string,
+  place: (p: Point) => Point,
+  settings: ChangePath,
+): Seam => ({
+  piece: pieceOf(panel.id),
+  panel: panel.id,
+  onto: { piece: pieceOf(onto.id), panel: onto.id },
+  ...(strip && { strip: { from: place(strip.along.from), to: place(strip.along.to), wide: strip.wide } }),
+  ...(web && { web }),
+  ...(widens !== undefined && { widens: [...settings, widens] }),
+});

@@ -1,0 +1,292 @@
+/**
+ * A piece of paper as it is drawn: a first panel, flaps hung on the edges of panels already there, cuts, and how the
+ * whole lies on its blank. Panels are drawn with the first one upright, its lower left at the origin; nobody works out
+ * where the sheet's corner is.
+ */
+import { boundsOf, type Path, placePath, roundCorners } from "../geometry/path.ts";
+import { distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
+import type { Cut, Fold, PieceDraft } from "../model/piece.ts";
+import type { Stock } from "../model/spec.ts";
+import { type Corner, type CornerCut, type EdgeCut, outward, type Shape, treated } from "./shape.ts";
+
+/** A straight edge of a panel, walked with the panel on its left; as it was before anything was taken off it. */
+export interface Edge {
+  readonly panel: string;
+  readonly from: Point;
+  readonly to: Point;
+}
+
+/** A panel as drawn: its corners anticlockwise, and for a flap the fold it hangs on. */
+export interface Drawn {
+  readonly id: string;
+  readonly name: string;
+  readonly corners: readonly Corner[];
+  /** its edge where corners cannot say it: an oval, an outline from elsewhere */
+  readonly path?: Path;
+  /** places between which all of it lies, what roundings take off a point counted */
+  readonly reach: readonly Point[];
+  readonly fold?: Fold;
+}
+
+/** The first panel of a sheet, or the only one. */
+export interface Rectangle extends Drawn {
+  readonly width: number;
+  readonly height: number;
+  readonly bottom: Edge;
+  readonly right: Edge;
+  readonly top: Edge;
+  readonly left: Edge;
+}
+
+/** A panel hung on an edge. Its sides are those at the start and at the end of that edge. */
+export interface Flap extends Drawn {
+  readonly fold: Fold;
+  readonly deep: number;
+  /** mm cut straight off its point */
+  readonly trim: number;
+  readonly foot: Edge;
+  /** the edges that meet its tip, and those that rise from its fold: the same ones where nothing bends in between */
+  readonly start: Edge;
+  readonly tip: Edge;
+  readonly end: Edge;
+  readonly shoulders: readonly [Edge, Edge];
+}
+
+interface Treatment {
+  /** every corner, or each by its place */
+  readonly corners?: CornerCut | Partial<Record<"bottomLeft" | "bottomRight" | "topRight" | "topLeft", CornerCut>>;
+  readonly edges?: Partial<Record<"bottom" | "right" | "top" | "left", EdgeCut>>;
+}
+
+/** A rectangle with its corners and edges as said. */
+export function panel(
+  id: string,
+  name: string,
+  width: number,
+  height: number,
+  { corners, edges = {} }: Treatment = {},
+): Rectangle {
+  const [a, b, c, d]: readonly [Point, Point, Point, Point] = [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ];
+  const at = typeof corners === "function" ? undefined : corners;
+  const cuts = at
+    ? [at.bottomLeft, at.bottomRight, at.topRight, at.topLeft]
+    : [corners, corners, corners, corners].map((cut) => (typeof cut === "function" ? cut : undefined));
+  const edge = (from: Point, to: Point): Edge => ({ panel: id, from, to });
+  return {
+    id,
+    name,
+    width,
+    height,
+    reach: [a, c],
+    corners: treated([a, b, c, d], cuts, [edges.bottom, edges.right, edges.top, edges.left]),
+    bottom: edge(a, b),
+    right: edge(b, c),
+    top: edge(c, d),
+    left: edge(d, a),
+  };
+}
+
+/** A panel of any outline, in a box so large at the origin: its edges are the box's, for what is laid and measured. */
+export const outlined = (
+  id: string,
+  name: string,
+  { width, height }: { readonly width: number; readonly height: number },
+  path: Path,
+): Rectangle => ({ ...panel(id, name, width, height), path });
+
+interface Hinge {
+  /** when it is folded, from 1; equal numbers fold together */
+  readonly order: number;
+  /** degrees; positive towards the drawn face */
+  readonly angle?: number;
+  /** plies it stands off, see `Fold.lift` */
+  readonly lift?: number;
+}
+
+/** Hangs a flap on an edge. */
+export function flap(
+  id: string,
+  name: string,
+  { panel: parent, from, to }: Edge,
+  shape: Shape,
+  { order, angle = 180, lift = 0 }: Hinge,
+): Flap {
+  const long = distance(from, to);
+  const { relief, corners, deep, foot, sides, trim = 0 } = shape(long);
+  const at = outward(from, to);
+  const spot = (corner: Corner): Point => {
+    const [x, y] = at(corner);
+    return [x, y];
+  };
+  const edge = (a: Corner, b: Corner): Edge => ({ panel: id, from: spot(a), to: spot(b) });
+  const [start, end]: readonly [Corner, Corner] = [
+    [relief, 0],
+    [long - relief, 0],
+  ];
+  const far = Math.max(...corners.map(([, y]) => y));
+  const [high, low] = [corners.findIndex(([, y]) => y === far), corners.findLastIndex(([, y]) => y === far)];
+  const ring = [start, ...corners, end];
+  const side = (i: number): Edge => edge(ring[i] as Corner, ring[i + 1] as Corner);
+  // walked anticlockwise it has the fold from its end to its start, then its own corners
+  const walked = [end, start, ...corners].map(at);
+  const cuts = [foot, sides, ...corners.slice(1).map(() => undefined), sides];
+  const outline = walked.flatMap(([x, y, r], i): Corner[] => {
+    const [u, v] = walked[(i + 1) % walked.length] as Corner;
+    return [[x, y, r], ...(cuts[i]?.(distance([x, y], [u, v])) ?? []).map(outward([x, y], [u, v]))];
+  });
+  const arc =
+    foot &&
+    roundCorners(
+      [spot(start), ...outline.slice(1, -1 - corners.length).map(([x, y]): Point => [x, y]), spot(end)],
+      [0, ...outline.slice(1, -1 - corners.length).map(([, , r = 0]) => r), 0],
+    ).slice(0, -1);
+  return {
+    id,
+    name,
+    deep,
+    trim,
+    corners: outline,
+    reach: [start, end, ...corners].map(([x, y]) => spot([x, Math.min(y, deep)])),
+    fold: {
+      id: `score-${id}`,
+      panels: [parent, id],
+      from: spot(start),
+      to: spot(end),
+      ...(arc && { path: arc }),
+      angle,
+      order,
+      ...(lift !== 0 && { lift }),
+    },
+    foot: edge(end, start),
+    start: side(high),
+    tip: edge(ring[high + 1] as Corner, ring[low + 1] as Corner),
+    end: side(low + 1),
+    shoulders: [side(0), side(ring.length - 2)],
+  };
+}
+
+/** A part of an edge: mm from its start, and from its end. */
+export function part({ panel: id, from, to }: Edge, fromStart: number, fromEnd: number): Edge {
+  const at = outward(from, to);
+  const spot = (along: number): Point => [at([along, 0])[0], at([along, 0])[1]];
+  return { panel: id, from: spot(fromStart), to: spot(distance(from, to) - fromEnd) };
+}
+
+/** A piece, and how what was drawn came to lie on its blank. What it is cut from is known at once; it is drawn when asked. */
+export interface Sheet {
+  readonly id: string;
+  readonly panels: readonly Drawn[];
+  readonly blank: { readonly width: number; readonly height: number };
+  readonly laid: Pose;
+  readonly piece: PieceDraft;
+}
+
+interface SheetOptions {
+  /** radius of every corner of the whole sheet's edge: those of panels that lie on no fold */
+  readonly round?: number;
+  /** the radius a corner rounder is set to, where one is used; `round` unless said */
+  readonly rounding?: number;
+  readonly cuts?: readonly Cut[];
+  /** where the first panel's lower left comes to lie and how it is turned, on a blank that is given */
+  readonly laid?: Pose;
+  readonly blank?: { readonly width: number; readonly height: number };
+  readonly stock?: Stock;
+  /** the piece whose waste it is cut from */
+  readonly within?: string;
+}
+
+/** A panel's corners with the ends of the folds that hang on its edges among them. */
+function withFeet(corners: readonly Corner[], feet: readonly Point[]): Corner[] {
+  return corners.flatMap((corner, i) => {
+    const [a, b]: [Point, Point] = [
+      [corner[0], corner[1]],
+      (corners[(i + 1) % corners.length] as Corner).slice(0, 2) as unknown as Point,
+    ];
+    const long = distance(a, b);
+    const along = (p: Point): number => distance(a, p);
+    const on = feet.filter(
+      (p) =>
+        long > SAME_POINT_MM &&
+        Math.abs(offLine(p, a, b)) < SAME_POINT_MM &&
+        along(p) > SAME_POINT_MM &&
+        distance(p, b) > SAME_POINT_MM &&
+        along(p) < long &&
+        distance(p, b) < long,
+    );
+    return [corner, ...on.sort((p, q) => along(p) - along(q))];
+  });
+}
+
+/** Free of the last bit's noise, so that a sheet of 191 mm is one. */
+const whole = (mm: number): number => Math.round(mm * 1e9) / 1e9;
+
+/** The sheet: panels joined up, lying on their blank. The first panel stays when the others fold. */
+export function sheet(id: string, name: string, panels: readonly Drawn[], options: SheetOptions = {}): Sheet {
+  const bounds = boundsOf(panels.flatMap((p) => p.reach));
+  const laid = options.laid ?? { x: -bounds.left, y: -bounds.bottom, rotation: 0, flip: false };
+  const blank = options.blank ?? {
+    width: whole(bounds.right - bounds.left),
+    height: whole(bounds.top - bounds.bottom),
+  };
+  let piece: PieceDraft | undefined;
+  return {
+    id,
+    panels,
+    blank,
+    laid,
+    get piece() {
+      // searches ask for thousands of blanks and never for a drawing
+      piece ??= pieceOf({ id, name, panels, blank, laid, ...options });
+      return piece;
+    },
+  };
+}
+
+interface Said extends SheetOptions {
+  readonly id: string;
+  readonly name: string;
+  readonly panels: readonly Drawn[];
+  readonly blank: { readonly width: number; readonly height: number };
+  readonly laid: Pose;
+}
+
+function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraft {
+  const { round = 0, rounding = round, cuts = [], stock, within } = options;
+  const folds = panels.flatMap((p) => (p.fold ? [p.fold] : []));
+  const ends = folds.flatMap((f) => [f.from, f.to]);
+  const outlineOf = (drawn: Drawn): Path => {
+    const hung = folds.filter((f) => f.panels[0] === drawn.id).flatMap((f) => [f.from, f.to]);
+    const corners = withFeet(drawn.corners, hung);
+    const free = ([x, y]: Corner): boolean => ends.every((p) => distance(p, [x, y]) > SAME_POINT_MM);
+    return roundCorners(
+      corners.map(([x, y]): Point => [x, y]),
+      // a corner that says nothing of itself is rounded as the whole sheet is
+      corners.map((corner) => corner[2] || (free(corner) ? round : 0)),
+    );
+  };
+  const moved = (path: Path): Path => placePath(path, laid);
+  return {
+    id,
+    name,
+    quantity: 1,
+    blank,
+    ...(stock && { stock }),
+    ...(within !== undefined && { within }),
+    ...(rounding > 0 && { rounding }),
+    laid,
+    root: panels[0]?.id ?? id,
+    panels: panels.map((p) => ({ id: p.id, name: p.name, outline: moved(p.path ?? outlineOf(p)) })),
+    folds: folds.map((fold) => {
+      const [from, to] = [place(fold.from, laid), place(fold.to, laid)];
+      return { ...fold, from, to, ...(fold.path && { path: moved(fold.path) }) };
+    }),
+    cuts: cuts.map((cut) => ({ ...cut, path: moved(cut.path) })),
+    glue: [],
+  };
+}

@@ -1,0 +1,113 @@
+/** Changing a recipe, and that a remedy mends what its finding says. */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { catalogue } from "../catalogue/index.ts";
+import type { Finding } from "../model/solution.ts";
+import { solve } from "../solve.ts";
+import { randomSpec, specOf } from "../test/randomSpec.ts";
+import { changed, type PartsChange } from "./change.ts";
+import { forms } from "../forms/all.ts";
+import { readSpec } from "./readSpec.ts";
+
+const INVITATION = {
+  form: "square-blank-envelope",
+  contents: { preset: "iso-a6" },
+  method: { board: "one-millimetre" },
+};
+
+describe("a change", () => {
+  it("gives another form the board of the same unit, and its own settings", () => {
+    const read = changed(specOf({ ...INVITATION, settings: { play: 3 } }), { form: "pointed-envelope" });
+    expect(read.ok && read.value.method).toEqual({ kind: "scoring-board", board: "scoring-millimetre" });
+    expect(read.ok && read.value.settings["shoulder"]).toBe(14);
+    const inches = changed(specOf({ ...INVITATION, method: { board: "eighth-inch" } }), { form: "card-base" });
+    expect(inches.ok && inches.value.method.board).toBe("scoring-eighth");
+  });
+
+  it("drops fittings where the other form has no face for them, and keeps them where it has", () => {
+    const card = specOf({ form: "card-base", contents: { preset: "iso-a6" }, layers: [{ kind: "mat" }] });
+    const envelope = changed(card, { form: "side-seam-envelope" });
+    expect(envelope.ok && envelope.value.fittings).toBeUndefined();
+    const same = changed(card, { quantity: 3 });
+    expect(same.ok && same.value.fittings).toEqual(card.fittings);
+    const none = changed(card, { fittings: [] });
+    expect(none.ok && "fittings" in none.value).toBe(false);
+  });
+
+  it("is refused as a whole when a part of it is wrong", () => {
+    const read = changed(specOf(INVITATION), { contents: { width: -1 }, quantity: 0 });
+    expect(!read.ok && read.problems.map((p) => p.field)).toEqual(["contents.width", "quantity"]);
+  });
+
+  it("hands back every part it leaves alone as the same object", () => {
+    const card = specOf({ form: "card-base", contents: { preset: "iso-a6" }, layers: [{ kind: "mat" }] });
+    const read = changed(card, { contents: { width: 120, preset: undefined } });
+    if (!read.ok) throw new Error("not read");
+    expect(read.value.contents.width).toBe(120);
+    for (const key of ["stock", "settings", "method", "fittings"] as const) expect(read.value[key]).toBe(card[key]);
+    // a gate card has other panels than a card with one fold: fittings are read again with the settings
+    const gate = changed(card, { settings: { fold: "gate" } });
+    expect(gate.ok ? gate.value.fittings : gate.problems.map((p) => p.field)).not.toBe(card.fittings);
+  });
+
+  it("comes to the same as reading the whole changed recipe anew", () => {
+    const changes = fc.record<PartsChange>(
+      {
+        contents: fc.record({ width: fc.integer({ min: 20, max: 300 }), preset: fc.constant(undefined) }),
+        stock: fc.record({ caliper: fc.integer({ min: 1, max: 9 }).map((n) => n / 10) }),
+        quantity: fc.integer({ min: 1, max: 60 }),
+        form: fc.constantFrom(...forms.map((f) => f.id)),
+        sheet: fc.constantFrom(null, { preset: "iso-a4" }),
+      },
+      { requiredKeys: [] },
+    );
+    const anyForm = fc.constantFrom(...forms).chain((form) => randomSpec(form));
+    fc.assert(
+      fc.property(anyForm, changes, (spec, change) => {
+        const read = changed(specOf(spec), change);
+        if (!read.ok) return;
+        const anew = readSpec(JSON.parse(JSON.stringify(read.value)));
+        expect(anew.ok && anew.value).toEqual(read.value);
+      }),
+      { numRuns: 400 },
+    );
+  });
+});
+
+const key = (f: Finding): string =>
+  [f.check, f.code, f.piece, f.panel, f.facts?.["axis"], f.facts?.["name"]].map(String).join("/");
+
+describe("a remedy", () => {
+  const oneOf = (items: readonly { readonly id: string }[]) => fc.constantFrom(...items.map((i) => i.id));
+  const shelf = fc.record({
+    stock: oneOf(catalogue.stocks),
+    sheet: fc.option(oneOf(catalogue.sheets), { nil: undefined }),
+    tape: fc.option(fc.constantFrom(3, 6, 9, 12), { nil: undefined }),
+  });
+
+  it.each(forms.map((f) => [f.id, f] as const))("of %s mends its finding when pressed", (_, form) => {
+    const pressed = new Set<string>();
+    fc.assert(
+      fc.property(randomSpec(form), shelf, (spec, { stock, sheet, tape }) => {
+        const asked = specOf({
+          ...spec,
+          stock: { preset: stock },
+          ...(sheet && { sheet: { preset: sheet } }),
+          ...(tape !== undefined && { tape }),
+          ...(form.grounds && { fittings: [{ kind: "mat", border: (spec.contents.width % 40) / 10 }] }),
+        });
+        for (const finding of solve(asked).findings) {
+          if (!finding.remedy) continue;
+          pressed.add(`${finding.check}.${finding.code}`);
+          const read = changed(asked, finding.remedy.changes);
+          if (!read.ok) throw new Error(`${key(finding)}: ${JSON.stringify(read.problems)}`);
+          const after = solve(read.value).findings.find((f) => key(f) === key(finding));
+          if (after) throw new Error(`${key(finding)}: ${JSON.stringify({ finding, after })}`);
+        }
+      }),
+      { numRuns: 250 },
+    );
+    // a test in which nothing was pressed would prove nothing
+    expect(pressed.size).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,132 @@
+/**
+ * Changing a recipe: what a screen sends when something is typed, dragged or pressed, and what a remedy means. Every
+ * change is read by the same reader as any file, so nothing can be set that could not be written.
+ */
+import type { Form } from "../forms/form.ts";
+import { formById } from "../forms/index.ts";
+import type { ChangePath } from "../model/piece.ts";
+import type { PathChange, Solution } from "../model/solution.ts";
+import type { Fitting, Spec } from "../model/spec.ts";
+import { methodFor } from "./readMethod.ts";
+import { record } from "./reader.ts";
+import { type Read, readSpec } from "./readSpec.ts";
+
+/** A change of the recipe; any part may be left out. Keys set to undefined are taken away. */
+export interface PartsChange {
+  readonly form?: string;
+  readonly contents?: Partial<Spec["contents"]>;
+  readonly stock?: Partial<Spec["stock"]>;
+  readonly settings?: Partial<Spec["settings"]>;
+  readonly method?: Partial<Spec["method"]>;
+  readonly sheet?: Partial<NonNullable<Spec["sheet"]>> | null;
+  readonly quantity?: number;
+  readonly tape?: number | null;
+  readonly fittings?: readonly Fitting[];
+}
+
+/** Parts that are merged, or one or more places by path, in order. */
+export type SpecChange = PartsChange | PathChange | readonly PathChange[];
+
+const merge = (was: object | undefined, change: object | undefined): object =>
+  Object.fromEntries(Object.entries({ ...was, ...change }).filter(([, v]) => v !== undefined));
+
+/** The recipe with another form, that form's own settings, and fittings only where it has panels for all of them. */
+function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | undefined): Record<string, unknown> {
+  const grounds = form.grounds?.(form.settings.parse({}) as Spec["settings"]) ?? [];
+  const holds = ({ on }: Fitting): boolean =>
+    on.fitting !== undefined || grounds.some((g) => g.panel === on.panel && on.side in g.sides);
+  const { fittings, ...rest } = spec;
+  return {
+    ...rest,
+    ...(fittings?.every(holds) && { fittings }),
+    form: form.id,
+    settings: {},
+    method: method ?? methodFor(spec.method, form),
+  };
+}
+
+/** The recipe with a change made; problems where it cannot be. */
+export function changed(spec: Spec, change: SpecChange): Read<Spec> {
+  if (isList(change)) return changedAt(spec, change);
+  if ("at" in change) return changedAt(spec, [change]);
+  const form = change.form === undefined || change.form === spec.form ? undefined : formById(change.form);
+  const next: Record<string, unknown> = form
+    ? reformed(spec, form, change.method)
+    : { ...spec, form: change.form ?? spec.form };
+  for (const key of ["contents", "stock"] as const) if (change[key]) next[key] = merge(spec[key], change[key]);
+  if (change.settings) next["settings"] = merge(form ? {} : spec.settings, change.settings);
+  if (change.method && !form) next["method"] = merge(spec.method, change.method);
+  if (change.quantity !== undefined) next["quantity"] = change.quantity;
+  if (change.fittings) next["fittings"] = change.fittings.length > 0 ? change.fittings : undefined;
+  for (const key of ["sheet", "tape"] as const) {
+    const value = change[key];
+    if (value === null) next[key] = undefined;
+    else if (value !== undefined) next[key] = typeof value === "object" ? merge(spec.sheet, value) : value;
+  }
+  return readSpec(next, spec);
+}
+
+const isList = (change: SpecChange): change is readonly PathChange[] => Array.isArray(change);
+
+/** The recipe with places changed by path. */
+function changedAt(spec: Spec, changes: readonly PathChange[]): Read<Spec> {
+  let next: unknown = spec;
+  for (const { at, value } of changes) {
+    const form = at.length === 1 && at[0] === "form" && value !== spec.form ? formById(String(value)) : undefined;
+    next = form ? reformed(next as Spec, form, undefined) : withValue(next, at, value);
+  }
+  return readSpec(next, spec);
+}
+
+/**
+ * A copy with the value at a path; all that does not lie on the path is the same object. Rows of a list are found by
+ * their id: a row that is not there is added at the end, and one that is set to undefined is taken away. An empty list
+ * is none.
+ */
+function withValue(whole: unknown, [key, ...rest]: ChangePath, value: unknown): unknown {
+  if (key === undefined) return value;
+  if (Array.isArray(whole) || (whole === undefined && rest.length === 0 && record(value) && value["id"] === key)) {
+    const rows = (whole ?? []) as readonly unknown[];
+    const at = rows.findIndex((row) => record(row) && row["id"] === key);
+    const row = withValue(rows[at], rest, value);
+    const next = at < 0 ? [...rows, row] : rows.with(at, row);
+    const kept = next.filter((r) => r !== undefined);
+    return kept.length > 0 ? kept : undefined;
+  }
+  const was = record(whole) ? whole : {};
+  return merge(was, { [key]: withValue(was[key], rest, value) });
+}
+
+/** What stands at a path; rows of a list are found by their id. Undefined where nothing does. */
+export function valueAt(whole: unknown, path: ChangePath): unknown {
+  return path.reduce<unknown>((at, key) => {
+    if (Array.isArray(at)) return at.find((row) => record(row) && row["id"] === key);
+    return record(at) ? at[key] : undefined;
+  }, whole);
+}
+
+/**
+ * The same fittings in another order, or without some: what lay on one that is gone lies on what that lay on.
+ */
+export function withoutFitting(fittings: readonly Fitting[], id: string): readonly Fitting[] {
+  const gone = fittings.find((f) => f.id === id);
+  return fittings.flatMap((f) => {
+    if (f === gone) return [];
+    return gone && f.on.fitting === id ? [{ ...f, on: { ...gone.on } }] : [f];
+  });
+}
+
+/** Whether every row lies on the panel or on an earlier row. */
+export const inOrder = (fittings: readonly Fitting[]): boolean =>
+  fittings.every((f, i) => f.on.fitting === undefined || fittings.slice(0, i).some((g) => g.id === f.on.fitting));
+
+/** What a finished card makes of the contents of the envelope that holds it. */
+export const asContents = ({ spec, finished }: Pick<Solution, "spec" | "finished">): PartsChange["contents"] =>
+  finished && {
+    width: finished.width,
+    height: finished.height,
+    thickness: Math.round(finished.thickness * 1e4) / 1e4,
+    name: spec.contents.name,
+    preset: undefined,
+    pile: undefined,
+  };

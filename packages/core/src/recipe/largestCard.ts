@@ -1,0 +1,57 @@
+import { fitsIn } from "../geometry/fit.ts";
+import type { Form, Setup } from "../forms/form.ts";
+import { type Contents, SIZE_MM, type Stock } from "../model/spec.ts";
+import { roundDown } from "../units/ruler.ts";
+import { packOf } from "./pack.ts";
+
+export interface Reverse {
+  readonly form: Form;
+  /** proportions and thickness to keep */
+  readonly contents: Contents;
+  readonly settings: Readonly<Record<string, unknown>>;
+  readonly setup: Setup;
+  readonly stock: Stock;
+  /** mm; for a square blank, its side twice */
+  readonly sheet: { readonly width: number; readonly height: number };
+}
+
+/** The scale is found to this part of a mark: what is left is lost in rounding down to the ruler. */
+const PART_OF_MARK = 1 / 32;
+
+/**
+ * The reverse question: the largest first thing of these proportions, whatever lies on it, whose blank can be cut from `sheet`, on the ruler's
+ * grid. Undefined when even the smallest size a hand, or the board, can hold does not fit.
+ */
+export function largestCard({
+  form,
+  contents,
+  settings,
+  setup,
+  stock,
+  sheet,
+}: Reverse): { width: number; height: number } | undefined {
+  const sized = (k: number): Contents => ({ ...contents, width: contents.width * k, height: contents.height * k });
+  const fits = (tried: Contents): boolean => {
+    const input = { contents: packOf(tried), stock, settings, setup, sheet };
+    return form.draft(input).sheets.every(({ blank }) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
+  };
+  // a board that cannot hold a blank of this size makes nothing out of it
+  if (setup.board.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.board.smallest)
+    return undefined;
+  const least = SIZE_MM.min / Math.min(contents.width, contents.height);
+  if (!fits(sized(least))) return undefined;
+  const longest = Math.max(contents.width, contents.height);
+  let low = least;
+  let high = Math.max(least, SIZE_MM.max / longest);
+  // the card as it is halves the search: most askers want to know about something near it
+  if (low < 1 && high > 1) [low, high] = fits(contents) ? [1, high] : [low, 1];
+  while ((high - low) * longest > setup.grid * PART_OF_MARK) {
+    const middle = (low + high) / 2;
+    if (fits(sized(middle))) low = middle;
+    else high = middle;
+  }
+  const best = sized(low);
+  const width = roundDown(best.width, setup.grid);
+  const height = roundDown(best.height, setup.grid);
+  return Math.min(width, height) < SIZE_MM.min ? undefined : { width, height };
+}

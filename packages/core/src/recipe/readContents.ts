@@ -1,0 +1,69 @@
+/** Reads what goes inside: a preset or own sizes, the plies of its pile, further things in the same holder. */
+import { catalogue } from "../catalogue/index.ts";
+import { MOST_PARTS, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "../model/spec.ts";
+import { pileThickness } from "./pack.ts";
+import { type Reader, readList } from "./reader.ts";
+
+/** The contents that a field holds; undefined, and reported, where they are missing or wrong. */
+export function readContents(value: unknown, reader: Reader, field = "contents"): Spec["contents"] | undefined {
+  if (value === undefined)
+    return reader.report(field, "missing", { allowed: "a preset, or width, height and thickness" });
+  const raw = reader.object(value, field, ["preset", "name", "width", "height", "thickness", "pile", "also"]);
+  if (!raw) return undefined;
+  const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.contents);
+  const side = (key: "width" | "height"): number | undefined =>
+    raw[key] === undefined
+      ? (preset?.[key] ?? reader.report(`${field}.${key}`, "missing", { allowed: "a length" }))
+      : reader.length(raw[key], `${field}.${key}`, SIZE_MM);
+  const width = side("width");
+  const height = side("height");
+  const pile = readPile(raw["pile"], reader, `${field}.pile`);
+  const also = readAlso(raw["also"], reader, `${field}.also`);
+  // a pile says how thick it is: what was said before gives way
+  const thickness = pile
+    ? reader.within(pileThickness(pile), `${field}.thickness`, THICKNESS_MM)
+    : raw["thickness"] === undefined
+      ? (preset?.thickness ?? 1)
+      : reader.length(raw["thickness"], `${field}.thickness`, THICKNESS_MM);
+  const name = raw["name"] === undefined ? preset?.title : reader.text(raw["name"], `${field}.name`);
+  if (width === undefined || height === undefined || thickness === undefined) return undefined;
+  return {
+    ...(preset && { preset: preset.id }),
+    ...(name !== undefined && { name }),
+    width,
+    height,
+    thickness,
+    ...(pile && { pile }),
+    ...(also && { also }),
+  };
+}
+
+const readPile = (value: unknown, reader: Reader, at: string): Spec["contents"]["pile"] =>
+  readList(value, at, MOST_PARTS, reader, (entry, field) => {
+    const raw = reader.object(entry, field, ["name", "thickness", "count"]);
+    if (!raw) return undefined;
+    const name = reader.name(raw["name"], `${field}.name`, "Ply");
+    const thickness = reader.length(raw["thickness"], `${field}.thickness`, PLY_MM);
+    const count =
+      raw["count"] === undefined ? 1 : reader.count(raw["count"], `${field}.count`, { min: 1, max: 40 }, true);
+    return name === undefined || thickness === undefined || count === undefined
+      ? undefined
+      : { name, thickness, count };
+  });
+
+const readAlso = (value: unknown, reader: Reader, at: string): Spec["contents"]["also"] =>
+  readList(value, at, MOST_PARTS, reader, (entry, field) => {
+    const raw = reader.object(entry, field, ["preset", "name", "width", "height", "thickness"]);
+    if (!raw) return undefined;
+    const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.contents);
+    const side = (key: "width" | "height"): number | undefined =>
+      raw[key] === undefined && preset ? preset[key] : reader.length(raw[key], `${field}.${key}`, SIZE_MM);
+    const [width, height] = [side("width"), side("height")];
+    const thickness =
+      raw["thickness"] === undefined
+        ? (preset?.thickness ?? 1)
+        : reader.length(raw["thickness"], `${field}.thickness`, THICKNESS_MM);
+    const name = reader.name(raw["name"], `${field}.name`, preset?.title ?? "Thing");
+    if (width === undefined || height === undefined || thickness === undefined || name === undefined) return undefined;
+    return { ...(preset && { preset: preset.id }), name, width, height, thickness };
+  });

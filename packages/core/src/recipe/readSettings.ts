@@ -1,0 +1,36 @@
+/** Settings by their own schemas: its labels name the field, its bounds are the ones told. */
+import type { z } from "zod";
+import { settingMeta } from "../model/setting.ts";
+import type { Spec } from "../model/spec.ts";
+import { type Reader, told } from "./reader.ts";
+
+/** Settings by name, in mm; `auto`, choices and toggles as they are. */
+export type Settings = Spec["settings"];
+
+/** Reads what was said for each setting of a schema; what was not said is as usual. Keys are checked by whoever asks. */
+export function readSettings(
+  raw: Readonly<Record<string, unknown>>,
+  entries: readonly (readonly [name: string, schema: z.ZodType])[],
+  reader: Reader,
+  at: string,
+): Settings {
+  const settings: Settings = {};
+  for (const [key, schema] of entries) {
+    const read = readSetting(raw[key], schema, reader, at === "" ? key : `${at}.${key}`);
+    if (read !== undefined) settings[key] = read;
+  }
+  return settings;
+}
+
+function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: string): Settings[string] | undefined {
+  const meta = settingMeta(schema);
+  if (said === undefined) return schema.parse(undefined) as Settings[string];
+  if (meta.kind === "length")
+    return meta.auto && said === "auto"
+      ? "auto"
+      : reader.length(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity });
+  const read = schema.safeParse(said);
+  if (read.success) return read.data as Settings[string];
+  const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";
+  return reader.report(field, "not-allowed", { given: told(said), allowed });
+}

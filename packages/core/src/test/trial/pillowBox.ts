@@ -1,0 +1,105 @@
+/**
+ * Pillow box: two panels round what is inside, closed at both ends by lenses folded in along curved scores.
+ *
+ *        ╭──────────────────╮  strip, glued behind the first panel
+ *      ╭─)                  (─╮
+ *      │ )      front       ( │  lenses: the score stands q into the panel, the edge q out of it
+ *      ╰─)                  (─╯
+ *      ╭─)                  (─╮
+ *      │ )      back        ( │  Folded square, the score leans 45°: the pillow is 2q thick in its middle, and each
+ *      ╰─)                  (─╯  lens reaches just across. How wide it then is follows from the arc.
+ */
+import { z } from "zod";
+import { defineForm } from "../../forms/form.ts";
+import { CURVE_SAG_MM } from "../../geometry/tolerance.ts";
+import { mm } from "../../model/setting.ts";
+import { depthOf, heightOf, widthOf } from "../../paper/figure.ts";
+import { glued } from "../../paper/seam.ts";
+import { arched, lens, tapered } from "../../paper/shape.ts";
+import { flap, panel, sheet } from "../../paper/sheet.ts";
+import { roundUp } from "../../units/ruler.ts";
+import { LEAST_PLAY_MM } from "../../forms/clearance.ts";
+
+const settings = z.strictObject({
+  play: mm("Room to spare", 2, [0, 20], "Free room asked for along each side."),
+  round: mm(
+    "Roundness",
+    16,
+    [8, 20],
+    "How far the ends stand in for every 100 mm of panel; at 20.7 its sides stand upright.",
+  ),
+  strip: mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round."),
+});
+
+/** Half the section of a pillow whose panel is 1 wide: places from the middle, how high and how far out they come to lie. */
+function section(rise: number): readonly { readonly out: number; readonly high: number }[] {
+  const radius = 1 / (8 * rise) + rise / 2;
+  const high = (y: number): number => Math.sqrt(radius * radius - y * y) - (radius - rise);
+  const steps = 200;
+  let out = 0;
+  return Array.from({ length: steps + 1 }, (_, i) => {
+    const [y, before] = [i / steps / 2, Math.max(0, i - 1) / steps / 2];
+    out += Math.sqrt(Math.max(0, (y - before) ** 2 - (high(y) - high(before)) ** 2));
+    return { out, high: high(y) };
+  });
+}
+
+export const pillowBox = defineForm({
+  id: "pillow-box",
+  title: "Pillow box",
+  purpose: "treat",
+  about: "A box without flat sides: two panels that bulge, and ends that fold in.",
+  methods: ["scoring-board"],
+  settings,
+  outside: "back",
+  heaviest: 350,
+  draft({ contents, stock, settings: set, setup }) {
+    const { width, height, thickness } = contents;
+    const rise = set.round / 100;
+    const half = section(rise);
+    const play = Math.max(set.play, LEAST_PLAY_MM);
+    // the strip, and the lenses that lie one on the other, take their plies from the inside
+    const [wide, thick] = [width + play, thickness + 4 * stock.caliper + 4 * CURVE_SAG_MM];
+    // the narrowest panel under whose bulge the contents' upper corners still are
+    const corner = half.findLast(({ out, high }) => high * wide >= out * thick && out > 0) ?? { out: 1e-3, high: 0 };
+    const around = roundUp(wide / 2 / corner.out, setup.grid);
+    const q = rise * around;
+    const long = roundUp(height + play + 2 * q + 4 * stock.caliper, setup.grid);
+    const chord = 2 * around * (half.at(-1)?.out ?? 0);
+
+    const ends = arched(-q);
+    const back = panel("back", "Back", long, around, { edges: { left: ends, right: ends } });
+    const front = flap("front", "Front", back.top, tapered({ deep: around, sides: ends }), { order: 2 });
+    // it stays clear of the lenses, which lean on its ends
+    const relief = Math.max(1, 4 * stock.caliper);
+    const closes = tapered({ deep: Math.min(set.strip, around / 3), slope: 1, relief });
+    const strip = flap("strip", "Glue strip", front.tip, closes, { order: 1 });
+    const closing = { order: 3, angle: 90 };
+    const lenses = [
+      flap("backLeft", "End", back.left, lens(q), closing),
+      flap("backRight", "End", back.right, lens(q), closing),
+      flap("frontRight", "End over", front.start, lens(q), { ...closing, lift: 1 }),
+      flap("frontLeft", "End over", front.end, lens(q), { ...closing, lift: 1 }),
+    ];
+    return {
+      sheets: [sheet("box", "Pillow box", [back, front, strip, ...lenses])],
+      glue: [glued(strip, back)],
+      holds: {
+        on: back,
+        across: long - 2 * q,
+        up: chord,
+        depth: 2 * q,
+        turned: 90,
+        asks: "play",
+        gap: {
+          width: 2 * corner.out * around - width,
+          height: long - 2 * q - height - 4 * stock.caliper,
+          depth: 2 * corner.high * around - thickness,
+        },
+      },
+      finished: { width: chord, height: long, thickness: 2 * q },
+      measured: { around: heightOf(back, 0.3), long: widthOf(back, 0.3) },
+      figures: { strip: depthOf(strip) },
+    };
+  },
+});
