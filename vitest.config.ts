@@ -17,7 +17,7 @@ export default defineConfig({
     projects: [
       ...["core", "cli", "server"].map(project),
       // the browser's store has to be there before anything asks for it
-      { test: { ...app.test, setupFiles: ["fake-indexeddb/auto"] } },
+      { test: { ...app.test, setupFiles: ["src/test/setup.ts"] } },
     ],
   },
 });

@@ -49,6 +49,12 @@ function pressed({ form: id, spec }: Solution, panel: string): void {
   chooseFace({ panel, side: drawn in ground.sides ? drawn : other });
 }
 
+/** How the drawing stood when a drag began. */
+interface Frozen extends View {
+  readonly breaks: readonly number[];
+  readonly chosen: string | undefined;
+}
+
 interface FlatViewProps {
   readonly solution: Solution;
   readonly colours: { readonly face: string; readonly back: string };
@@ -59,7 +65,14 @@ interface FlatViewProps {
 export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
-  const [frozen, setFrozen] = useState<View & { readonly first: number }>();
+  const [frozen, setFrozen] = useState<Frozen>();
+  const chosen = useChosen((c) => c.fitting);
+  const inHand = frozen ? frozen.chosen : chosen;
+  // with a thing in hand the others make room for it: it is drawn beside what it lies on, as large as that allows
+  const pieces = useMemo(
+    () => solution.pieces.filter((p) => !inHand || p.fitting === undefined || p.fitting === inHand),
+    [solution.pieces, inHand],
+  );
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return undefined;
@@ -82,9 +95,9 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   const row = useMemo(
     () =>
       frozen || trueSize !== undefined
-        ? arrangeAt(solution.pieces, frozen?.k ?? trueSize ?? 1, frozen?.first)
-        : arrange(solution.pieces, size.width - 2 * MARGIN.x, size.height - MARGIN.top - MARGIN.bottom),
-    [solution.pieces, size, trueSize, frozen],
+        ? arrangeAt(pieces, frozen?.k ?? trueSize ?? 1, frozen?.breaks)
+        : arrange(pieces, size.width - 2 * MARGIN.x, size.height - MARGIN.top - MARGIN.bottom),
+    [pieces, size, trueSize, frozen],
   );
   const fitted = useMemo(() => {
     if (trueSize === undefined) return fitView(size.width, size.height, row);
@@ -95,9 +108,9 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
   const laid = useMemo(() => lyingOnFlat(solution), [solution]);
-  const now = useRef({ ...fitted, first: row.first });
+  const now = useRef<Frozen>({ ...fitted, breaks: row.breaks, chosen: inHand });
   useLayoutEffect(() => {
-    now.current = { ...fitted, first: row.first };
+    now.current = { ...fitted, breaks: row.breaks, chosen: inHand };
   });
   const onHold = useCallback((held: boolean): void => {
     setFrozen(held ? now.current : undefined);
@@ -150,7 +163,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
                       : undefined
                   }
                 />
-                {isMain ? <LaidLayers laid={laid} view={here} colours={colours} /> : null}
+                {isMain ? <LaidLayers laid={laid} view={here} colours={colours} onHold={onHold} /> : null}
                 {solution.contents
                   .filter((c) => c.on.piece === piece.id)
                   .map((c) => (

@@ -5,22 +5,28 @@ import { useOpenDraft } from "../store/openDraft.ts";
 import { colour } from "../theme/theme.ts";
 import { paperColours, type PaperColours } from "./colours.ts";
 import { light, useLit } from "./lit.ts";
+import { useThingDrag } from "./useThingDrag.ts";
 import { toScreen, type View } from "./view.ts";
+
+const STILL = { cursor: "default" } as const;
+const MOVED = { cursor: "move", touchAction: "none" } as const;
 
 interface LaidLayersProps {
   readonly laid: readonly OnFlat[];
   readonly view: View;
   readonly colours: PaperColours;
+  readonly onHold: (held: boolean) => void;
 }
 
 /** Takes a thing in hand where it is pressed on the drawing. */
-function choose(fitting: string | undefined): void {
+function choose(fitting: string): void {
   const row = useOpenDraft.getState().draft?.spec.fittings?.find((f) => f.id === fitting);
   if (row) chooseFitting(row.id, row.on);
 }
 
 /** Things as they lie on the main piece, folded as they will be: those inside as they show through, in outline. */
-export const LaidLayers = memo(function LaidLayers({ laid, view, colours }: LaidLayersProps) {
+export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold }: LaidLayersProps) {
+  const drag = useThingDrag(view, onHold, choose);
   const lit = useLit((s) => s.ids);
   const chosen = useChosen((s) => s.fitting);
   return (
@@ -49,16 +55,21 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours }: Laid
             stroke={isLit ? colour.rust : colour.soft}
             strokeWidth={isLit ? 2.4 : 1.1}
             {...(inside && { strokeDasharray: "2 4" })}
-            style={{ cursor: fitting === undefined ? "default" : "pointer" }}
+            style={fitting === undefined ? STILL : MOVED}
             onPointerEnter={() => {
               light(fitting === undefined ? [] : [`${fitting}/`]);
             }}
             onPointerLeave={() => {
               light([]);
             }}
-            onClick={() => {
-              choose(fitting);
-            }}
+            {...(fitting !== undefined && {
+              onPointerDown: (event) => {
+                drag.onPointerDown(fitting, event);
+              },
+              onPointerMove: drag.onPointerMove,
+              onPointerUp: drag.onPointerUp,
+              onPointerCancel: drag.onPointerCancel,
+            })}
           />
         );
       })}

@@ -1,8 +1,7 @@
 /** Names of panels in the flat drawing: on their panel, clear of figures and of what is laid on it. */
-import { flatten, holds, type Point, readSpec, type Solution, solve } from "@cut-fold/core";
+import { flatten, holds, lyingOnFlat, type Point, readSpec, type Solution, solve } from "@cut-fold/core";
 import { describe, expect, it } from "vitest";
 import { demoDrafts } from "../store/demo.ts";
-import { laidOn } from "./laidOn.ts";
 import { panelNames } from "./panelNames.ts";
 import { toScreen, type View } from "./view.ts";
 
@@ -14,10 +13,14 @@ function solved(recipe: Record<string, unknown>): Solution {
   return solve(read.value);
 }
 
+/** The edges of everything that lies on the main piece. */
+const loopsOn = (solution: Solution): (readonly Point[])[] =>
+  lyingOnFlat(solution).flatMap(({ shape }) => [shape.path, ...(shape.holes ?? [])].map((loop) => flatten(loop)));
+
 const namesOf = (solution: Solution, index = 0) => {
   const piece = solution.pieces[index];
   if (!piece) throw new Error("no such piece");
-  const laid = index === 0 ? laidOn(solution).flatMap((l) => l.loops) : [];
+  const laid = index === 0 ? loopsOn(solution) : [];
   return { piece, laid, names: panelNames(piece, VIEW, { ...solution, laid }) };
 };
 
@@ -42,7 +45,8 @@ describe.each(demoDrafts().map((d) => [d.name, solve(d.spec)] as const))("%s", (
 
   it("has no name under its contents, nor on the edge of a layer", () => {
     const { names, laid } = namesOf(solution);
-    for (const { on } of solution.contents) expect(names.map((n) => n.id)).not.toContain(on.panel);
+    for (const { on } of solution.contents)
+      if (on.piece === solution.main) expect(names.map((n) => n.id)).not.toContain(on.panel);
     const loops = laid.map((loop) => loop.map((p) => toScreen(VIEW, p)));
     for (const { name, at } of names) {
       // all of a name lies on the same side of every edge
@@ -60,7 +64,7 @@ describe("a name", () => {
     const solution = solved({ form: "card-base", contents: { width: 150, height: 150 } });
     const { names } = namesOf(solution);
     const figures = solution.dimensions
-      .filter((d) => d.offset === 0)
+      .filter((d) => !d.outside && d.fitting === undefined)
       .map((d) => toScreen(VIEW, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
     expect(figures.length).toBeGreaterThan(0);
     for (const { at } of names)
@@ -81,7 +85,7 @@ describe("a name", () => {
   });
 });
 
-describe("layers laid on a card", () => {
+describe("what is laid on a card", () => {
   const solution = solved({
     form: "card-base",
     contents: { width: 150, height: 100 },
@@ -97,20 +101,20 @@ describe("layers laid on a card", () => {
     return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) };
   };
 
-  it("lie within their panel by their borders, each on the one before", () => {
+  it("lies within its panel by its borders, each on the one before", () => {
     const front = solution.pieces[0]?.panels.find((p) => p.id === "front");
     const panel = extent(flatten(front?.outline ?? []));
-    const [first, second, inside] = laidOn(solution);
-    for (const [laid, border] of [
-      [first, 5],
-      [second, 5 + 3],
+    const laid = new Map(lyingOnFlat(solution).map((l) => [l.fitting, l]));
+    for (const [id, border] of [
+      ["layer-1", 5],
+      ["layer-2", 5 + 3],
     ] as const) {
-      const { left, right, bottom, top } = extent(laid?.loops[0] ?? []);
+      const { left, right, bottom, top } = extent(flatten(laid.get(id)?.shape.path ?? []));
       expect(left - panel.left).toBeCloseTo(border, 6);
       expect(panel.right - right).toBeCloseTo(border, 6);
       expect(bottom - panel.bottom).toBeCloseTo(border, 6);
       expect(panel.top - top).toBeCloseTo(border, 6);
     }
-    expect([first?.face, second?.face, inside?.face]).toEqual(["front", "front", "back"]);
+    expect(["layer-1", "layer-2", "layer-3"].map((id) => laid.get(id)?.side)).toEqual(["front", "front", "back"]);
   });
 });

@@ -15,7 +15,7 @@ export const FIGURE_PX = { key: 21, plain: 16 } as const;
 /** How a figure stands: how far its line is slid (−0.5 to 0.5), and where on it its number is. */
 export interface Choice {
   readonly slide: number;
-  readonly seat: "on" | "before" | "after";
+  readonly seat: "on" | "before" | "after" | "beyond";
 }
 
 /** A figure placed: its line and its number, px. */
@@ -94,14 +94,18 @@ function stand(dimension: Dimension, view: View, text: string, choice: Choice): 
   const short = length < SHORT;
   // half the number's own extent along the line, which lies flat however a short line runs
   const half = short ? Math.abs(along[0]) * (wide / 2) + Math.abs(along[1]) * (size / 2) + 6 : 0;
-  const t = choice.seat === "on" ? length / 2 : choice.seat === "before" ? -half : length + half + 6;
-  const seat = add(a, add(scale(along, t), scale(right, shift)));
-  return { choice, from: a, to: b, along, right, length, shift, seat, angle: short ? 0 : angle, size, wide };
+  const t = { on: length / 2, beyond: length / 2, before: -half, after: length + half + 6 }[choice.seat];
+  // too wide for its line, a number outside the paper stands a line further out
+  const off = shift + (choice.seat === "beyond" ? size : 0);
+  const seat = add(a, add(scale(along, t), scale(right, off)));
+  const lies = short && choice.seat !== "on" && choice.seat !== "beyond";
+  return { choice, from: a, to: b, along, right, length, shift, seat, angle: lies ? 0 : angle, size, wide };
 }
 
 /** The ways a figure may stand, the usual first. */
-function choicesFor(dimension: Dimension, length: number): readonly Choice[] {
-  if (dimension.outside) return [{ slide: 0, seat: length < SHORT ? "before" : "on" }];
+function choicesFor(dimension: Dimension, length: number, text: string): readonly Choice[] {
+  const size = dimension.key ? FIGURE_PX.key : FIGURE_PX.plain;
+  if (dimension.outside) return [{ slide: 0, seat: length < text.length * size * 0.5 + 14 ? "beyond" : "on" }];
   const slides = dimension.slides ? SLIDES : ([0] as const);
   const seats = length < SHORT ? (["after", "before"] as const) : (["on"] as const);
   return seats.flatMap((seat) => slides.map((slide) => ({ slide, seat })));
@@ -137,7 +141,7 @@ export function placeFigures(
   for (const { dimension, text } of first) {
     const known = held?.get(dimension.id);
     const length = distance(toScreen(view, dimension.from), toScreen(view, dimension.to));
-    const ways = known ? [known] : choicesFor(dimension, length);
+    const ways = known ? [known] : choicesFor(dimension, length, text);
     const costOf = (way: Placed, i: number): number => {
       const box = boxOf(way);
       const crossed = edges.filter(([p, q]) => meets(p, q, box)).length;
@@ -151,17 +155,12 @@ export function placeFigures(
       );
     };
     const stands = ways.map((way) => stand(dimension, view, text, way));
-    const best = stands.reduce(
-      (one, way, i) => {
-        const cost = costOf(way, i);
-        return one === undefined || cost < one.cost ? { way, cost } : one;
-      },
-      undefined as { readonly way: Placed; readonly cost: number } | undefined,
-    );
+    const costs = stands.map(costOf);
+    const best = stands[costs.indexOf(Math.min(...costs))];
     if (!best) continue;
-    placed.set(dimension.id, best.way);
-    boxes.push(boxOf(best.way));
-    if (!dimension.outside) lines.push([best.way.from, best.way.to]);
+    placed.set(dimension.id, best);
+    boxes.push(boxOf(best));
+    if (!dimension.outside) lines.push([best.from, best.to]);
   }
   return placed;
 }

@@ -1,9 +1,11 @@
 /** The whole app in a page without a screen: for tests of what a maker does that need no browser to be true. */
-import type { Draft, Solution } from "@cut-fold/core";
+import { type Draft, offersFor, readSpec, type Solution } from "@cut-fold/core";
+import { expose } from "comlink";
 import { act, cleanup, configure, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, vi } from "vitest";
 import { App } from "../App.tsx";
+import { chooseNothing } from "../store/chosen.ts";
 import { demoDrafts } from "../store/demo.ts";
 import { useDrafts } from "../store/drafts.ts";
 import { useOpenDraft } from "../store/openDraft.ts";
@@ -28,7 +30,33 @@ class StillObserver {
   }
 }
 
+/** Workers answer here in the same thread, over a channel as in the browser. */
+function workerHere(address: URL): MessagePort & { terminate: () => void } {
+  const { port1, port2 } = new MessageChannel();
+  if (address.pathname.includes("offers.worker"))
+    expose(
+      {
+        run: (spec: unknown) => {
+          const read = readSpec(spec);
+          return read.ok ? offersFor(read.value) : [];
+        },
+      },
+      port1,
+    );
+  port1.start();
+  port2.start();
+  return Object.assign(port2, {
+    terminate: () => {
+      port1.close();
+      port2.close();
+    },
+  });
+}
+
 beforeEach(() => {
+  vi.stubGlobal("Worker", function Worker(address: URL) {
+    return workerHere(address);
+  });
   for (const [name, value] of Object.entries(BOARD_PX))
     Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => value });
   vi.stubGlobal("ResizeObserver", StillObserver);
@@ -48,6 +76,7 @@ beforeEach(() => {
     loading: false,
   });
   useOpenDraft.setState({ draft: undefined });
+  chooseNothing();
   useSettings.setState({ settings: useSettings.getInitialState().settings });
 });
 

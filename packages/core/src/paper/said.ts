@@ -171,8 +171,8 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
     motions: (said.motions ?? []).map(({ of, ...motion }) => ({ ...motion, move: of(said.sheets) })),
     contents: held ? [held] : [],
     dimensions: [
-      ...sheetSizes(main, said.square === true && path.length === 0),
-      ...score,
+      ...sheetSizes(main, said.square === true && path.length === 0).map((d) => (path.length === 0 ? d : plain(d))),
+      ...score.map((d) => (path.length === 0 ? d : plain(d))),
       ...(held ? contentsSizes(held, path) : []),
       ...figuresOf(said, find, label, settings, path),
     ],
@@ -193,6 +193,9 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
     ...(said.finish && { finish: said.finish }),
   };
 }
+
+/** What is laid on a panel is cut and scored like the rest, but its numbers are not the draft's own. */
+const plain = ({ key: _, ...figure }: Dimension): Dimension => figure;
 
 type Find = (panel: string) => Sheet;
 

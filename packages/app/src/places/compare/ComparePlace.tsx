@@ -267,17 +267,20 @@ interface Offer {
 function offersFor(spec: Spec): Offer[] {
   const { width, height } = spec.contents;
   const form = formById(spec.form);
+  const purpose = form?.purpose;
   const turned: Offer = {
     text: width >= height ? "Stood upright" : "Laid across",
     difference: width >= height ? "upright" : "across",
     change: { contents: { width: height, height: width, preset: undefined } },
   };
   const formOffers = (
-    rank(spec).some((r) => r.form === spec.form)
-      ? rank(spec).map((r) => r.form)
-      : loadedForms()
-          .filter((f) => f.purpose === form?.purpose)
+    purpose === "card" || purpose === "part"
+      ? loadedForms()
+          .filter((f) => f.purpose === purpose)
           .map((f) => f.id)
+      : rank(spec)
+          .filter((r) => r.purpose === purpose)
+          .map((r) => r.form)
   )
     .filter((id) => id !== spec.form)
     .slice(0, 4)

@@ -5,7 +5,7 @@ import { useDisplay } from "../../store/settings.ts";
 import { CutList } from "./numbers/CutList.tsx";
 import { Findings } from "./numbers/Findings.tsx";
 import { FinishedSection } from "./numbers/FinishedSection.tsx";
-import { GapPicture } from "./numbers/GapPicture.tsx";
+import { GapLine, GapPicture } from "./numbers/GapPicture.tsx";
 import { PileSection } from "./numbers/PileSection.tsx";
 import { Scores } from "./numbers/Scores.tsx";
 
@@ -24,9 +24,13 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
         {square ? <p className="figure-note">each way</p> : null}
         <Scores solution={solution} />
       </section>
-      {solution.contents.map((lying) => (
-        <GapPicture key={lying.on.piece} lying={lying} />
-      ))}
+      {solution.contents.map((lying) =>
+        lying.fitting === undefined ? (
+          <GapPicture key={lying.on.piece} lying={lying} />
+        ) : (
+          <GapLine key={lying.on.piece} lying={lying} />
+        ),
+      )}
       <FinishedSection solution={solution} />
       <PileSection solution={solution} />
       <Findings findings={solution.findings} />

@@ -1,8 +1,9 @@
 // @vitest-environment jsdom
 /** Holder, paper, details and layers: every choice on the left changes the recipe it says it changes. */
-import { catalogue, forms, largestCard, formById, setupOf, settingMeta, settingsOf } from "@cut-fold/core";
+import { catalogue, largestCard, formById, setupOf, settingMeta, settingsOf } from "@cut-fold/core";
+import { forms } from "@cut-fold/core/forms";
 import { screen, within } from "@testing-library/react";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { demoDrafts } from "../../store/demo.ts";
 import { undo } from "../../store/openDraft.ts";
 import { draftNow, numbers, plain, retype, solutionNow, stages, visit } from "../../test/house.tsx";
@@ -14,11 +15,13 @@ const alerts = (): string[] => screen.queryAllByRole("alert").map((a) => plain(a
 describe("the holder", () => {
   it("offers every form with its paper, and becomes the one that is pressed", async () => {
     const maker = await visit(`${INVITATION}?stage=holder`);
+    await screen.findByRole("button", { name: /^Pointed envelope/u });
     const offers = [...document.querySelectorAll(".offer")];
     expect(offers.map((o) => o.querySelector("strong")?.textContent).sort()).toEqual(forms.map((f) => f.title).sort());
     for (const offer of offers) expect(plain(offer.textContent)).toMatch(/\d+ × \d+ mm/u);
     expect(offers.filter((o) => o.getAttribute("aria-pressed") === "true")).toHaveLength(1);
     await maker.click(screen.getByRole("button", { name: /^Pointed envelope/u }));
+    await vi.waitFor(() => expect(draftNow().spec.form).toBe("pointed-envelope"));
     expect(draftNow().spec).toMatchObject({ form: "pointed-envelope", method: { kind: "scoring-board" } });
     expect(draftNow().spec.contents).toEqual(demoDrafts()[0]?.spec.contents);
     undo();
@@ -30,7 +33,8 @@ describe("the holder", () => {
     await maker.selectOptions(stages().getByLabelText("Board"), "scoring-millimetre");
     expect(alerts()[0]).toMatch(/Square-blank envelope cannot be made on a/u);
     expect(draftNow().spec.method.kind).toBe("punch-board");
-    await maker.click(within(screen.getByRole("alert")).getByRole("button", { name: /^Make it a side-seam/u }));
+    await maker.click(await within(screen.getByRole("alert")).findByRole("button", { name: /^Make it a side-seam/u }));
+    await vi.waitFor(() => expect(draftNow().spec.form).toBe("side-seam-envelope"));
     expect(draftNow().spec).toMatchObject({ form: "side-seam-envelope", method: { board: "scoring-millimetre" } });
     expect(alerts()).toEqual([]);
   });
@@ -89,9 +93,9 @@ describe("the details", () => {
     "of %s are all there, each in its own kind of field",
     async (id, form) => {
       const maker = await visit(`${INVITATION}?stage=holder`);
-      const pressed = screen.getByRole("button", { name: new RegExp(`^${form.title}`, "u") });
+      const pressed = await screen.findByRole("button", { name: new RegExp(`^${form.title}`, "u") });
       if (pressed.getAttribute("aria-pressed") === "false") await maker.click(pressed);
-      expect(draftNow().spec.form).toBe(id);
+      await vi.waitFor(() => expect(draftNow().spec.form).toBe(id));
       await maker.click(stages().getByRole("button", { name: /Details/u }));
       for (const [name, schema] of settingsOf(form)) {
         const { label, kind, options = {}, auto } = settingMeta(schema);
@@ -116,48 +120,77 @@ describe("the details", () => {
   );
 });
 
-describe("layers", () => {
-  const layers = () => draftNow().spec.layers ?? [];
+describe("what is on the panels", () => {
+  const rows = () => draftNow().spec.fittings ?? [];
+  const add = async (maker: Awaited<ReturnType<typeof visit>>, what: RegExp) => {
+    await maker.click(stages().getByRole("button", { name: "Add something" }));
+    await maker.click(await stages().findByRole("button", { name: what }));
+  };
 
-  it("are added, typed as a border or as a size, the one giving the other", async () => {
+  it("is added where a panel was pressed, drawn at its size, and comes in hand at once", async () => {
     const maker = await visit(`${CARD}?stage=details`);
-    await maker.selectOptions(stages().getByLabelText("Lay something on it"), "mat");
-    expect(layers()).toMatchObject([{ kind: "mat", border: 5, panel: "front" }]);
-    const panel = draftNow().spec.contents;
+    const { width, height } = draftNow().spec.contents;
+    await maker.click(stages().getByRole("button", { name: "Back, inside" }));
+    await add(maker, /^Mat/u);
+    expect(rows()).toMatchObject([{ kind: "mat", border: 5, on: { panel: "back", side: "inside" } }]);
     await retype(maker, stages().getByLabelText("Border"), "7");
-    expect(solutionNow().pieces[1]?.blank).toMatchObject({ width: panel.width - 14, height: panel.height - 14 });
-    await retype(maker, stages().getByLabelText("or its width"), String(panel.width - 20));
-    expect(layers()[0]?.border).toBe(10);
-    await maker.tab();
-    expect(plain(stages().getByLabelText<HTMLInputElement>("or its height").value)).toBe(
-      `${String(panel.height - 20)} mm`,
-    );
+    expect(solutionNow().pieces[1]?.blank).toMatchObject({ width: width - 14, height: height - 14 });
+    expect(plain(stages().getByRole("button", { name: /^Mat/u }).textContent)).toContain("7 mm all round");
+    // the next thing is laid on the mat, so that borders step in
+    await add(maker, /^Frame/u);
+    expect(rows()[1]?.on).toMatchObject({ fitting: "mat" });
   });
 
-  it("lie in an order that can be changed, and are taken away", async () => {
-    const maker = await visit("/draft/demo-leaf-card/flat?stage=details");
-    const names = () => layers().map((l) => l.name);
+  it("has a panel's width and height typed in either order, and neither moves the other", async () => {
+    const maker = await visit(`${CARD}?stage=details`);
+    await add(maker, /^Panel/u);
+    await retype(maker, stages().getByLabelText("Height"), "40");
+    await retype(maker, stages().getByLabelText("Width"), "55");
+    expect(rows()[0]).toMatchObject({ width: 55, height: 40 });
+    await retype(maker, stages().getByLabelText("Height"), "44");
+    expect(rows()[0]).toMatchObject({ width: 55, height: 44 });
+    expect(solutionNow().pieces[1]?.blank).toEqual({ width: 55, height: 44 });
+  });
+
+  it("lies in an order that can be changed, is taken away, and all of it is undone", async () => {
+    const maker = await visit("/draft/demo-gift-card/flat?stage=details");
+    const names = () => rows().map((l) => l.name);
     const before = names();
-    await maker.click(stages().getByRole("button", { name: /^Leaf panel/u }));
-    await maker.click(stages().getByLabelText("Lay Leaf panel earlier"));
-    expect(names()).toEqual([before[1], before[0], ...before.slice(2)]);
-    await maker.click(stages().getByRole("button", { name: /^Window frame/u }));
+    await maker.click(stages().getByRole("button", { name: /^Apple/u }));
+    await maker.click(stages().getByLabelText("Lay Apple earlier"));
+    expect(names().slice(2, 4)).toEqual(["Apple", "Russet strip"]);
+    // what lies on something cannot be laid before it
+    await maker.click(stages().getByRole("button", { name: /^Chalk panel/u }));
+    expect(stages().getByLabelText("Lay Chalk panel earlier")).toHaveProperty("disabled", true);
+    // what lay on it lies on what that lay on
     await maker.click(stages().getByRole("button", { name: "Take away" }));
-    expect(names()).not.toContain("Window frame");
+    expect(names()).not.toContain("Chalk panel");
+    expect(rows().find((f) => f.name === "Apple")?.on.fitting).toBe("mat");
     undo();
     undo();
     expect(names()).toEqual(before);
   });
 
-  it("of a strip stand in the middle or by rule from an edge", async () => {
+  it("stands in the middle or by rule from an edge, and says so", async () => {
     const maker = await visit(`${CARD}?stage=details`);
-    await maker.selectOptions(stages().getByLabelText("Lay something on it"), "strip");
+    await add(maker, /^Strip/u);
     await maker.selectOptions(stages().getByLabelText("Runs"), "down");
-    await maker.selectOptions(stages().getByLabelText("Place"), "left");
-    await retype(maker, stages().getByLabelText("Off that edge"), "15");
+    await maker.selectOptions(stages().getByLabelText("Across, from"), "left");
+    await retype(maker, stages().getByLabelText("Across by"), "15");
     await retype(maker, stages().getByLabelText("Strip width"), "25");
-    expect(layers()[0]).toMatchObject({ runs: "down", from: "left", at: 15, width: 25 });
+    expect(rows()[0]).toMatchObject({ runs: "down", width: 25, at: { x: { from: "left", by: 15 } } });
     expect(solutionNow().pieces[1]?.blank.width).toBe(25);
+    expect(plain(stages().getByRole("button", { name: /^Strip/u }).textContent)).toContain("15 mm from the left");
+  });
+
+  it("takes a whole pocket with its gift card, whose settings are its own", async () => {
+    const maker = await visit("/draft/demo-gift-card/flat?stage=details");
+    await maker.click(stages().getByRole("button", { name: "Front, inside" }));
+    await maker.click(stages().getByRole("button", { name: /^Gift-card pocket/u }));
+    await retype(maker, stages().getByLabelText("Side tabs"), "15");
+    expect(rows().find((f) => f.id === "pocket")?.["settings"]).toMatchObject({ tab: 15 });
+    expect(solutionNow().contents.map((c) => c.name)).toContain("Gift card");
+    expect(numbers().textContent).toContain("Gap round the gift card");
   });
 });
 

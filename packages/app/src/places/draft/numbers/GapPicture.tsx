@@ -15,7 +15,7 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
   ];
   return (
     <section>
-      <h3>{lying.fitting === undefined ? "Gap all round" : `Gap round the ${lying.name.toLowerCase()}`}</h3>
+      <h3>Gap all round</h3>
       <svg
         width={w + 4}
         height={h + 4}
@@ -43,6 +43,21 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
         {inside.depth > 0
           ? `${formatLength(gap.depth, display)} free above it, between walls of ${formatLength(inside.depth, display)}.`
           : `Half a thickness is taken off already, ${formatLength(lying.thickness / 2, display)} each side.`}
+      </p>
+    </section>
+  );
+}
+
+/** The same in a line, for what lies in a pocket on a panel. */
+export function GapLine({ lying }: { readonly lying: Placement }) {
+  const display = useDisplay();
+  const { gap, name } = lying;
+  return (
+    <section>
+      <h3>Gap round the {name.toLowerCase()}</h3>
+      <p className="figure-note">
+        <strong>{formatLength(gap.width / 2, display)}</strong> each end, {formatLength(gap.height / 2, display)} above
+        and below
       </p>
     </section>
   );

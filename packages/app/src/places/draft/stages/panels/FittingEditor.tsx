@@ -25,7 +25,7 @@ const OWN_PAPER = { value: "", text: "The draft's own paper" };
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 const FOAMS = [0, 1, 1.5, 2, 3].map((mm) => ({
   value: String(mm),
-  text: mm === 0 ? "Flat on the paper" : `Raised on ${String(mm)} mm foam`,
+  text: mm === 0 ? "Flat" : `${String(mm)} mm foam`,
 }));
 const THINGS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
 

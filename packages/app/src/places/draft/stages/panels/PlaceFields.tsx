@@ -6,14 +6,9 @@ import { CountField } from "../../../../parts/CountField.tsx";
 import { LengthField } from "../../../../parts/LengthField.tsx";
 import { change } from "../../../../store/openDraft.ts";
 
-const FROM_WORDS: Readonly<Record<string, string>> = {
-  left: "From the left",
-  right: "From the right",
-  bottom: "From the bottom",
-  top: "From the top",
-};
-const ACROSS = FROM.x.map((from) => ({ value: from, text: FROM_WORDS[from] ?? "Off the middle, across" }));
-const UP = FROM.y.map((from) => ({ value: from, text: FROM_WORDS[from] ?? "Off the middle, up" }));
+const FROM_WORDS = { left: "Left", right: "Right", bottom: "Bottom", top: "Top", centre: "Middle" } as const;
+const ACROSS = FROM.x.map((from) => ({ value: from, text: FROM_WORDS[from] }));
+const UP = FROM.y.map((from) => ({ value: from, text: FROM_WORDS[from] }));
 const TURN = { min: -360, max: 360 } as const;
 
 /** What each field changes. Made once a fitting, so that fields that stand still are not drawn again. */
@@ -36,11 +31,11 @@ export const PlaceFields = memo(function PlaceFields({ id, at }: Pick<Fitting, "
   const set = useMemo(() => settersOf(id), [id]);
   return (
     <>
-      <Choice label="Across" value={at.x.from} options={ACROSS} onChange={set.xFrom} />
+      <Choice label="Across, from" value={at.x.from} options={ACROSS} onChange={set.xFrom} />
       <LengthField label="Across by" mm={at.x.by} bounds={PLACE_MM} onChange={set.xBy} />
-      <Choice label="Up and down" value={at.y.from} options={UP} onChange={set.yFrom} />
-      <LengthField label="Up or down by" mm={at.y.by} bounds={PLACE_MM} onChange={set.yBy} />
-      <CountField label="Turned, degrees to the left" value={at.turn} {...TURN} onChange={set.turn} />
+      <Choice label="Up, from" value={at.y.from} options={UP} onChange={set.yFrom} />
+      <LengthField label="Up by" mm={at.y.by} bounds={PLACE_MM} onChange={set.yBy} />
+      <CountField label="Turned, degrees" value={at.turn} {...TURN} onChange={set.turn} />
     </>
   );
 });
