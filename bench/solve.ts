@@ -34,6 +34,34 @@ for (const form of forms) {
   results[`prove ${form.id}`] = time(() => void prove(solve(next())), 300);
   results[`size chart of ${form.id}`] = time(() => void chartOf({ form: form.id }), 60);
 }
+const eight = readSpec({
+  form: "card-base",
+  contents: { preset: "iso-a6" },
+  fittings: [
+    { id: "mat", kind: "mat", on: { panel: "front", side: "outside" }, border: 4 },
+    { id: "panel", kind: "panel", on: { fitting: "mat" }, width: 90, height: 132 },
+    { id: "strip", kind: "strip", on: { fitting: "panel" }, width: 28, at: { x: { from: "left", by: 0 } } },
+    { id: "square", kind: "panel", on: { fitting: "panel" }, width: 44, height: 44 },
+    { id: "round", kind: "shape", on: { fitting: "square" }, outline: "round", width: 30, height: 30, raised: 1.5 },
+    { id: "frame", kind: "frame", on: { panel: "back", side: "inside" }, border: 8, width: 6 },
+    { id: "writing", kind: "panel", on: { panel: "back", side: "inside" }, width: 80, height: 110 },
+    {
+      id: "pocket",
+      kind: "part",
+      form: "side-tab-pocket",
+      contents: { preset: "gift-card" },
+      on: { panel: "front", side: "inside" },
+    },
+  ],
+});
+if (!eight.ok) throw new Error(JSON.stringify(eight.problems));
+const layered = eight.value;
+let turn = 0;
+results["solve a card with eight fittings, its width dragged"] = time(() => {
+  turn = (turn + 1) % 40;
+  void solve({ ...layered, contents: { ...layered.contents, width: layered.contents.width - turn / 2 } });
+}, 600);
+results["prove a card with eight fittings"] = time(() => void prove(solve(layered)), 60);
 results["every form for every card"] = time(() => {
   for (const cell of tableCells({ unit: "mm", sheet: { width: 210, height: 297 } })) sink += cell.blank.width;
 }, 20);

@@ -1,12 +1,13 @@
-/** What a maker does beyond one envelope: layers, piles, work back, compare, resize, trim. */
+/** What a maker does beyond one envelope: things on the panels, piles, work back, compare, resize, trim. */
 import { cutTo, expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
 
 const numbers = "The numbers";
 
-test("a layer is typed as a border or as a size, and the envelope follows the card's thickness", async ({ page }) => {
+test("a mat is typed as a border or as a size, and the envelope follows the card's thickness", async ({ page }) => {
   await openDemo(page, "Open-day invitation, card");
   await page.getByRole("button", { name: /Details/u }).click();
-  await page.getByLabel("Lay something on it").selectOption("mat");
+  await page.getByRole("button", { name: "Add something" }).click();
+  await page.getByRole("button", { name: /^Mat 138 × 95/u }).click();
   // A6: 148 × 105 less 5 mm all round
   await expect(page.getByRole("button", { name: /^Mat 138 × 95/u })).toBeVisible();
   await page.getByLabel("or its width").fill("132 mm");
@@ -29,20 +30,19 @@ test("a layer is typed as a border or as a size, and the envelope follows the ca
   await expect(cutTo(page)).not.toHaveText(flat ?? "");
 });
 
-test("layers are moved, taken away, and put back by undo", async ({ page }) => {
+test("what lies on a face is moved, taken away, and put back by undo", async ({ page }) => {
   await openDemo(page, "Pressed-leaf card, layer by layer");
   await page.getByRole("button", { name: /Details/u }).click();
-  const heads = page.locator(".layer-head strong");
-  await expect(heads).toHaveText(["Plum mat", "Leaf panel", "Window frame", "Writing panel"]);
+  const lying = page.getByRole("list", { name: "From the paper up" });
+  const heads = lying.locator("strong");
+  await expect(heads).toHaveText(["Plum mat", "Leaf panel", "Window frame"]);
   await page.getByRole("button", { name: /^Leaf panel/u }).click();
-  await page.getByRole("button", { name: "Lay Leaf panel earlier" }).click();
-  await expect(heads).toHaveText(["Leaf panel", "Plum mat", "Window frame", "Writing panel"]);
-  await page.keyboard.press("Control+z");
-  await expect(heads.first()).toHaveText("Plum mat");
+  // the frame lies on the leaf panel: nothing is laid before what it lies on
+  await expect(page.getByRole("button", { name: "Lay Leaf panel later" })).toBeDisabled();
   await page.getByRole("button", { name: "Take away" }).click();
-  await expect(heads).toHaveCount(3);
+  await expect(heads).toHaveText(["Plum mat", "Window frame"]);
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(heads).toHaveCount(4);
+  await expect(heads).toHaveCount(3);
   await expectAccessible(page);
 });
 
@@ -86,7 +86,8 @@ test("from an envelope in hand to its card", async ({ page }) => {
   await page.getByLabel("Envelope in hand").selectOption("envelope-dl");
   await page.getByRole("button", { name: "Draft this card" }).click();
   await expect(page.getByLabel("Name of the draft")).toHaveValue("Card for envelope dl");
-  await expect(page.locator(".layer-head")).toHaveCount(4);
+  await page.getByRole("button", { name: /Details/u }).click();
+  await expect(page.getByRole("list", { name: "From the paper up" }).getByRole("listitem")).toHaveCount(4);
 });
 
 test("sheets: how many, how they are cut, and an offcut taken in hand", async ({ page }) => {
@@ -150,7 +151,7 @@ test("the same again in another size says what follows, keeps and cannot, before
 
 test("every form for every card is solved aside, can be stopped, and opens as a draft", async ({ page }) => {
   await page.goto("/size-chart?form=every&sheet=iso-a4");
-  await expect(page.getByText(/290 solved · \d+ come out of this sheet/u)).toBeVisible();
+  await expect(page.getByText(/319 solved · \d+ come out of this sheet/u)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: /^Deep envelope for A6 \(ISO\)/u }).click();
   await expect(page.getByLabel("Name of the draft")).toHaveValue("A6 (ISO), deep envelope");
@@ -161,10 +162,10 @@ test("stopping the table leaves what is there and offers to begin again", async 
   await page.route(/table\.worker.*\.js/u, () => new Promise(() => undefined));
   await page.goto("/size-chart?form=every");
   await page.getByRole("button", { name: "Stop" }).click();
-  await expect(page.getByText(/Stopped at 0 of 290/u)).toBeVisible();
+  await expect(page.getByText(/Stopped at 0 of 319/u)).toBeVisible();
   await page.unroute(/table\.worker.*\.js/u);
   await page.getByRole("button", { name: "Go on from the start" }).click();
-  await expect(page.getByText(/290 solved/u)).toBeVisible();
+  await expect(page.getByText(/319 solved/u)).toBeVisible();
 });
 
 test("a board that cannot make the form says so, and offers one that it can", async ({ page }) => {
@@ -177,7 +178,7 @@ test("a board that cannot make the form says so, and offers one that it can", as
   await expect(page.getByText("Cut a square")).toBeVisible();
 });
 
-test("a remedy mends a layer where its finding says", async ({ page }) => {
+test("a remedy mends a thing where its finding says", async ({ page }) => {
   await openDemo(page, "Pressed-leaf card, layer by layer");
   await page.getByRole("button", { name: /Details/u }).click();
   await page.getByRole("button", { name: /^Plum mat/u }).click();

@@ -102,7 +102,7 @@ test("a dragged figure moves the paper with it, in one step of undo", async ({ p
 test("a number lights its line, and a finding's remedy mends it when pressed", async ({ page }) => {
   await openDemo(page, "Pressed-leaf card, slimline");
   await expect(page.getByText("Your tape is")).toBeVisible();
-  await page.getByRole("button", { name: /Widen the strip/u }).click();
+  await page.getByRole("button", { name: /Widen it to 12\smm/u }).click();
   await expect(page.getByText("Your tape is")).toBeHidden();
   await page.getByRole("button", { name: /4\s?Details/u }).click();
   await expect(page.getByLabel("Glue strip", { exact: true })).toHaveValue("12 mm");

@@ -115,6 +115,7 @@ describe("the command line", () => {
       "pointed-envelope",
       "open-end-envelope",
       "deep-envelope",
+      "side-tab-pocket",
       "card-base",
       "envelope-liner",
       "tag",
@@ -142,9 +143,12 @@ describe("the command line", () => {
       fits: boolean;
       sheets?: number;
       reasons: string[];
+      purpose: string;
     }[];
-    expect(rows[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 10 });
-    expect(rows[0]?.reasons).toContain("10 sheets in hand do");
+    const envelopes = rows.filter((row) => row.purpose === "envelope");
+    expect(envelopes[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 10 });
+    expect(envelopes[0]?.reasons).toContain("10 sheets in hand do");
+    expect(rows.map((row) => row.form)).toContain("side-tab-pocket");
   });
 
   it.each(["svg", "pdf", "json"])("exports %s", (format) => {

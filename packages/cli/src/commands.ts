@@ -205,8 +205,9 @@ export const commands: Readonly<Record<string, Command>> = {
     flags: [],
     run: ({ json }) =>
       forSpecs(json(), (spec, units) =>
-        rank(spec).map(({ form, blank, sheets, fits, reasons, solution }) => ({
+        rank(spec).map(({ form, purpose, blank, sheets, fits, reasons, solution }) => ({
           form,
+          purpose,
           blank,
           sheets,
           fits,

@@ -18,7 +18,10 @@ export const loadFormsOf = async (specs: readonly unknown[]): Promise<void> => {
   await loadForms(specs.flatMap((spec) => formsIn(spec)));
 };
 
-/** Loads every form: for places that offer them all. */
+/**
+ * Loads every form: for places that offer them all. Workers await it in what they answer, not while they start: what is
+ * sent to a worker that awaits at its top level is lost.
+ */
 export const loadAllForms = async (): Promise<void> => {
   await loadForms(formIds);
 };

@@ -1,11 +1,12 @@
 /** Reads files of unknown origin away from the screen: whatever is in them, the page goes on. */
 import { PROJECT_MAX_BYTES, readProject, type ReadProject } from "@cut-fold/core";
-import "@cut-fold/core/forms";
 import { expose } from "comlink";
+import { loadAllForms } from "../store/forms.ts";
 
 const api = {
   async read(file: Blob): Promise<ReadProject> {
     if (file.size > PROJECT_MAX_BYTES) return { ok: false, problem: { code: "too-large", where: "" } };
+    await loadAllForms();
     return readProject(await file.text());
   },
 };

@@ -3,8 +3,8 @@ import regular from "@fontsource/source-sans-3/files/source-sans-3-latin-400-nor
 import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url";
 import { type Display, readSpec, solve } from "@cut-fold/core";
 import { writePdf } from "@cut-fold/core/pdf";
-import "@cut-fold/core/forms";
 import { expose } from "comlink";
+import { loadFormsOf } from "../store/forms.ts";
 
 export interface PrintJob {
   readonly spec: unknown;
@@ -23,6 +23,7 @@ const load = async (url: string): Promise<Uint8Array> => {
 const api = {
   /** A draft as PDF bytes: templates at true size, then the steps. */
   async print(job: PrintJob): Promise<Uint8Array> {
+    await loadFormsOf([job.spec]);
     const read = readSpec(job.spec);
     if (!read.ok) throw new Error("This draft cannot be read.");
     const fonts = { regular: await load(regular), strong: await load(strong) };

@@ -153,21 +153,21 @@ describe("rules without a button", () => {
   });
 
   it("widens the flaps that are glued for a wide tape, and offers the widest that fits where there is no more room", () => {
-    const seam = (width: number) => {
+    const seam = (width: number, height: number, tape: number) => {
       const spec = specOf({
         form: "side-seam-envelope",
-        contents: { width, height: 90, thickness: 0.5 },
+        contents: { width, height, thickness: 0.5 },
         settings: { sideFlap: 12 },
-        tape: 12,
+        tape,
       });
       const finding = solve(spec).findings.find((f) => f.check === "seam");
       expect(solve(pressed(spec, finding)).findings.filter((f) => f.check === "seam")).toEqual([]);
       return finding?.remedy?.changes[0];
     };
     // eighths: 12 mm is cut to 9.525, and the front begins 2.5 off the fold: 15.875 leave 12 and its margins
-    expect(seam(130)?.at).toEqual(["settings", "sideFlap"]);
-    // a body 31 mm across has room for flaps of 12.7: tape of 6 is the widest that goes on them
-    expect(seam(24)).toEqual({ at: ["tape"], value: 6 });
+    expect(seam(130, 90, 12)?.at).toEqual(["settings", "sideFlap"]);
+    // 53.975 across has no room for two flaps of 28.5, and 5.28 are left for tape as it is: 3 is the widest on the shelf
+    expect(seam(45, 45, 25)).toEqual({ at: ["tape"], value: 3 });
   });
 
   it("says when a low envelope leaves too little to glue", () => {

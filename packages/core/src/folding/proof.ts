@@ -119,8 +119,8 @@ function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], she
   const [own, target] = [of(piece.id, glue.panel), of(glue.onto.piece, glue.onto.panel)];
   if (own.length === 0 || target.length === 0) return { glue: glue.id, onto, distance: Infinity, outside: Infinity };
   const half = ({ caliper }: Sheet, face: "front" | "back"): number => (face === "front" ? caliper : -caliper) / 2;
-  // foam fills the distance it is bought for
-  const foam = solution.joins.find((j) => j.piece === piece.id)?.raised ?? 0;
+  // foam fills the distance it is bought for, between one piece and another
+  const foam = (glue.onto.piece !== piece.id && solution.joins.find((j) => j.piece === piece.id)?.raised) || 0;
   let [far, landed, kept] = [0, 0, 0];
   for (const sheet of own) {
     const part = own.length === 1 ? glue.polygon : sharedPart(glue.polygon, sheet.points);

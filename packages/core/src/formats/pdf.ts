@@ -5,10 +5,10 @@
  */
 import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
-import { pictureOf, type Shape } from "../folding/picture.ts";
+import { lyingOnFlat, pictureOf, type Shape } from "../folding/picture.ts";
 import { type Path, pathData } from "../geometry/path.ts";
 import type { Piece } from "../model/piece.ts";
-import type { Solution, Step } from "../model/solution.ts";
+import { mainPiece, type Solution, type Step } from "../model/solution.ts";
 import { type Display, formatLength, formatSize } from "../units/format.ts";
 import { MM_PER } from "../units/length.ts";
 import { sayFinding, sayStep, stepHeads } from "../words/en.ts";
@@ -93,7 +93,8 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   doc.registerFont("strong", fonts.strong);
   printAtTrueSize(doc);
   const parts = options.parts ?? ["template", "steps"];
-  if (parts.includes("template")) for (const piece of solution.pieces) templatePages(doc, piece, options);
+  if (parts.includes("template"))
+    for (const piece of solution.pieces) templatePages(doc, piece, placesOn(solution, piece), options);
   if (parts.includes("steps")) stepPages(doc, solution, options);
   doc.end();
   return await bytes;
@@ -133,7 +134,11 @@ function stroke(doc: Doc, path: Path, role: StrokeRole, colour = INK): void {
   doc.path(pathData(path)).stroke();
 }
 
-function templatePages(doc: Doc, piece: Piece, { title, display, paper }: PdfOptions): void {
+/** Where on a piece's template other things are laid later, on the face that is printed. */
+const placesOn = (solution: Solution, { id }: Piece): readonly Path[] =>
+  id === solution.main ? lyingOnFlat(solution).flatMap((l) => (l.side === "front" ? [l.shape.path] : [])) : [];
+
+function templatePages(doc: Doc, piece: Piece, places: readonly Path[], { title, display, paper }: PdfOptions): void {
   const { width, height } = piece.blank;
   const upright = { width: paper.width, height: paper.height };
   const lying = { width: paper.height, height: paper.width };
@@ -151,6 +156,7 @@ function templatePages(doc: Doc, piece: Piece, { title, display, paper }: PdfOpt
     // a hair wider than the tile, or an outline along its edge would lose half its weight
     doc.rect(-1, -1, area.width + 2, area.height + 2).clip();
     doc.translate(-tile.x, -tile.y);
+    for (const path of places) stroke(doc, yDown(path, 0, height), "guide", PALE);
     for (const path of piece.outline) stroke(doc, yDown(path, 0, height), "cut");
     for (const line of piece.lines)
       stroke(doc, yDown(line.path, 0, height), line.role === "score" ? (line.fold ?? "valley") : line.role);
@@ -256,7 +262,7 @@ function stepPages(doc: Doc, solution: Solution, options: PdfOptions): void {
 
 /** The whole job in one line: what to cut and where the first score goes. */
 export function recipeLine(solution: Solution, display: Display): string {
-  const blank = solution.pieces[0]?.blank;
+  const blank = mainPiece(solution)?.blank;
   const first = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
   const cut = blank ? `Cut ${formatSize(blank.width, blank.height, display)}` : "";
   const score = first?.measure === undefined ? "" : ` · first score at ${formatLength(first.measure, display)}`;

@@ -65,6 +65,9 @@ export function yDown(path: Path, dx: number, height: number): Path {
   });
 }
 
+/** An id as XML allows it: a piece of a fitting is named with its fitting, `note/envelope`, and no name holds a slash. */
+const xmlId = (id: string): string => id.replaceAll("/", ".");
+
 const data = (path: Path, dx: number, height: number): string => pathData(yDown(path, dx, height));
 
 interface Drawn {
@@ -96,7 +99,7 @@ export function writeSvg(solution: Solution, title: string): string {
     const dash = dashOf(role);
     const paths = drawn
       .filter((d) => d.role === role)
-      .map((d) => `    <path id="${d.piece}-${d.id}" data-piece="${d.piece}" d="${d.d}"/>`);
+      .map((d) => `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}" d="${d.d}"/>`);
     return [
       `  <g id="${role}" data-role="${role === "valley" || role === "mountain" ? "score" : role}" stroke-width="${String(WEIGHT_MM[role])}"${dash ? ` stroke-dasharray="${dash.join(" ")}"` : ""}>`,
       ...paths,

@@ -64,8 +64,10 @@ function cutFrom({ points, rim }: ConvexPart, i: number): ConvexPart[] {
   for (let k = i + 1; k < i + count - 1; k += 1) {
     const [a, b] = [subtract(at(k), start), subtract(at(k + 1), start)];
     const [offA, offB] = [cross(way, a), cross(way, b)];
-    if (offA > 0 === offB > 0 || offA === offB) continue;
-    const hit = between(a, b, offA / (offA - offB));
+    // a corner right ahead is met too, though the rim there may not go over to the other side
+    const ahead = Math.abs(offB) < SAME_POINT_MM;
+    if (!ahead && offA > 0 === offB > 0) continue;
+    const hit = ahead ? b : between(a, b, offA / (offA - offB));
     const along = hit[0] * way[0] + hit[1] * way[1];
     if (along > SAME_POINT_MM && along < near) [near, edge] = [along, k];
   }

@@ -100,7 +100,7 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   follow: () => () => "Let it follow the height",
   trim: (f) => (mm) => `Trim the tip ${mm(num(f, "mm"))}`,
   "trim-needed": () => () => "Trim only what is needed",
-  widen: (f) => (mm) => `Make it ${mm(num(f, "mm"))} wide`,
+  widen: (f) => (mm) => `Widen it to ${mm(num(f, "mm"))}`,
   tape: (f) => (mm) => `Use tape of ${mm(num(f, "mm"))}`,
   "off-edge": () => () => "Move it off the edge",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,

@@ -1,44 +1,15 @@
-import {
-  catalogue,
-  chartOf,
-  type ChartRow,
-  find,
-  loadedForms,
-  formatLength,
-  formatSize,
-  sayFinding,
-  type Sheet,
-} from "@cut-fold/core";
+import { catalogue, chartOf, find, loadedForms, type Sheet } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import Table from "@mui/material/Table";
-import TableBody from "@mui/material/TableBody";
-import TableCell from "@mui/material/TableCell";
-import TableHead from "@mui/material/TableHead";
-import TableRow from "@mui/material/TableRow";
-import { memo, useMemo } from "react";
-import { useNavigate, useSearchParams } from "react-router";
-import { Choice } from "../../parts/Choice.tsx";
-import { LengthField } from "../../parts/LengthField.tsx";
-import { makeDraft, useDrafts } from "../../store/drafts.ts";
-import { useDisplay, useSettings } from "../../store/settings.ts";
+import { useMemo } from "react";
+import { useSearchParams } from "react-router";
+import { useSettings } from "../../store/settings.ts";
+import { ChartAsks, EVERY } from "./ChartAsks.tsx";
+import { ChartTable } from "./ChartTable.tsx";
 import { WholeTable } from "./WholeTable.tsx";
-
-const EVERY = "every";
-const RULERS = [
-  { value: "", text: "The board's own" },
-  ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
-];
-const SHEETS = [
-  { value: "", text: "Any sheet" },
-  { value: "own", text: "An offcut, own size" },
-  ...catalogue.sheets.map((s) => ({ value: s.id, text: s.title })),
-];
-const OFFCUT_MM = { min: 50, max: 2000 };
 
 /** The size chart: one form for every standard card, on the board, ruler and sheet in use. */
 export function ChartPlace() {
   const [search, setSearch] = useSearchParams();
-  const display = useDisplay();
   const { unit, notch } = useSettings((s) => s.settings);
   const every = search.get("form") === EVERY;
   const forms = loadedForms();
@@ -99,147 +70,27 @@ export function ChartPlace() {
           Print the chart
         </Button>
       </div>
-      <div className="chart-asks no-print">
-        <Choice
-          label="Form"
-          value={every ? EVERY : (form?.id ?? "")}
-          options={[...forms.map((f) => ({ value: f.id, text: f.title })), { value: EVERY, text: "Every form" }]}
-          onChange={(id) => {
-            set({ form: id, board: "" });
-          }}
-        />
-        {every ? null : (
-          <>
-            <Choice
-              label="Board"
-              value={board?.id ?? ""}
-              options={boards.map((b) => ({ value: b.id, text: b.title }))}
-              onChange={(id) => {
-                set({ board: id });
-              }}
-            />
-            <Choice
-              label="Ruler"
-              value={ruler?.id ?? ""}
-              options={RULERS}
-              onChange={(id) => {
-                set({ ruler: id });
-              }}
-            />
-          </>
-        )}
-        <Choice
-          label="Sheet in hand"
-          value={sheetId}
-          options={SHEETS}
-          onChange={(id) => {
-            set({ sheet: id });
-          }}
-        />
-        {sheetId === "own" ? (
-          <>
-            <LengthField
-              label="Sheet width"
-              mm={own.width}
-              bounds={OFFCUT_MM}
-              onChange={(mm) => {
-                set({ w: String(mm) });
-              }}
-            />
-            <LengthField
-              label="Sheet height"
-              mm={own.height}
-              bounds={OFFCUT_MM}
-              onChange={(mm) => {
-                set({ h: String(mm) });
-              }}
-            />
-          </>
-        ) : null}
-      </div>
+      <ChartAsks
+        form={every ? EVERY : (form?.id ?? "")}
+        forms={forms}
+        boards={every ? [] : boards}
+        board={board?.id ?? ""}
+        ruler={ruler?.id ?? ""}
+        sheet={sheetId}
+        own={own}
+        onChange={set}
+      />
       {every ? <WholeTable sheet={sheet} /> : null}
       <p className="chart-said" hidden={every}>
         {form?.title} · {board?.title}
         {ruler ? `, read on the ${ruler.title} ruler` : ""}
         {sheet && chart?.ok ? ` · ${String(fitting)} of ${String(chart.rows.length)} cards come out of this sheet` : ""}
       </p>
-      {chart?.ok ? (
-        <Table size="small" className="chart" stickyHeader>
-          <TableHead>
-            <TableRow>
-              <TableCell>Card</TableCell>
-              <TableCell align="right">Its size</TableCell>
-              <TableCell align="right">Cut to</TableCell>
-              <TableCell align="right">First score</TableCell>
-              <TableCell align="right">Gap each end</TableCell>
-              <TableCell align="right">Above, below</TableCell>
-              <TableCell>{sheet ? "This sheet" : "Comes out of"}</TableCell>
-              <TableCell className="no-print" />
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {chart.rows.map((row) => (
-              <ChartLine
-                key={row.contents.id}
-                row={row}
-                asked={sheet !== undefined}
-                holds={form !== undefined && form.purpose !== "card" && form.purpose !== "part"}
-                display={display}
-              />
-            ))}
-          </TableBody>
-        </Table>
+      {form && chart?.ok ? (
+        <ChartTable form={form} rows={chart.rows} asked={sheet !== undefined} />
       ) : every ? null : (
         <p role="alert">This chart cannot be made with that board.</p>
       )}
     </main>
   );
 }
-
-interface ChartLineProps {
-  readonly row: ChartRow;
-  readonly asked: boolean;
-  readonly holds: boolean;
-  readonly display: ReturnType<typeof useDisplay>;
-}
-
-const ChartLine = memo(function ChartLine({ row, asked, holds, display }: ChartLineProps) {
-  const navigate = useNavigate();
-  const { contents, blank, gap, fits, sheets, errors, spec, firstScore } = row;
-  const open = (): void => {
-    const draft = makeDraft(`${contents.title}${holds ? ", envelope" : ", card"}`, spec);
-    useDrafts.getState().put([draft]);
-    void navigate(`/draft/${draft.id}/flat`);
-  };
-  const square = Math.abs(blank.width - blank.height) < 0.001;
-  const smallest =
-    sheets[0] === undefined
-      ? undefined
-      : catalogue.sheets
-          .filter((s) => sheets.includes(s.id))
-          .sort((a, b) => a.width * a.height - b.width * b.height)[0];
-  const fitWords = asked ? (fits ? "fits" : "too small") : (smallest?.title ?? "larger than any sheet");
-  return (
-    <TableRow hover className={fits ? undefined : "no-fit"}>
-      <TableCell component="th" scope="row">
-        {contents.title}
-        {errors[0] ? <span className="chart-error">{sayFinding(errors[0], display)}</span> : null}
-      </TableCell>
-      <TableCell align="right">{formatSize(contents.width, contents.height, display)}</TableCell>
-      <TableCell align="right" className="chart-cut">
-        {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
-      </TableCell>
-      <TableCell align="right" className="chart-score">
-        {formatLength(firstScore, display)}
-      </TableCell>
-      <TableCell align="right">{holds ? formatLength(gap.width / 2, display) : "–"}</TableCell>
-      <TableCell align="right">{holds ? formatLength(gap.height / 2, display) : "–"}</TableCell>
-      <TableCell>{fitWords}</TableCell>
-      <TableCell className="no-print">
-        <Button size="small" onClick={open} aria-label={`Open ${contents.title} as a draft`}>
-          Draft it
-        </Button>
-      </TableCell>
-    </TableRow>
-  );
-});

@@ -1,22 +1,16 @@
-import { closedPicture, type Draft, formatSize, formById, readSpec, type Solution } from "@cut-fold/core";
+import { type Draft, formById, readSpec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import IconButton from "@mui/material/IconButton";
 import Input from "@mui/material/Input";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
-import { EllipsisVertical, FolderInput, Mail, Plus, Search } from "lucide-react";
-import { memo, useMemo, useState } from "react";
+import { FolderInput, Mail, Plus, Search } from "lucide-react";
+import { useMemo } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { useGrowing } from "../../parts/useGrowing.ts";
-import { useDropDraft } from "../../parts/useDropDraft.tsx";
 import { useTold } from "../../parts/useTold.ts";
-import { coloursOf } from "../../drawing/colours.ts";
-import { flatPicture } from "../../drawing/flatPicture.ts";
-import { PictureView } from "../../drawing/PictureView.tsx";
-import { duplicateDraft, makeDraft, useDrafts } from "../../store/drafts.ts";
-import { importProject, saveProject } from "../../store/files.ts";
-import { solutionOf } from "../../store/solutions.ts";
-import { useDisplay, useSettings } from "../../store/settings.ts";
+import { makeDraft, useDrafts } from "../../store/drafts.ts";
+import { importProject } from "../../store/files.ts";
+import { useSettings } from "../../store/settings.ts";
+import { Aside } from "./Aside.tsx";
+import { DraftCard } from "./DraftCard.tsx";
 
 const matches = (draft: Draft, words: string): boolean => {
   const text = [
@@ -165,106 +159,3 @@ export function DraftsPlace() {
     </main>
   );
 }
-
-/** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
-function Aside() {
-  const aside = useDrafts((s) => s.aside);
-  const told = useTold();
-  if (aside.length === 0) return null;
-  const one = aside.length === 1;
-  return (
-    <div className="banner" role="alert">
-      {one ? "One draft" : `${String(aside.length)} drafts`} in this browser cannot be read: another version of Cut Fold
-      kept {one ? "it, or it is" : "them, or they are"} damaged. {one ? "It stays as it is" : "They stay as they are"};
-      a file of {one ? "it" : "them"} can be opened where {one ? "it was" : "they were"} made.
-      <Button
-        size="small"
-        color="inherit"
-        variant="outlined"
-        onClick={() => {
-          void told(saveProject(aside, "unread-drafts").then((kept) => (kept ? "Saved as they are." : undefined)));
-        }}
-      >
-        Save to a file
-      </Button>
-    </div>
-  );
-}
-
-const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) {
-  const display = useDisplay();
-  const solution: Solution = solutionOf(draft.spec);
-  const pictures = useMemo(() => ({ flat: flatPicture(solution), closed: closedPicture(solution) }), [solution]);
-  const colours = coloursOf(draft.spec);
-  const { put } = useDrafts.getState();
-  const told = useTold();
-  const [anchor, setAnchor] = useState<HTMLElement>();
-  const blank = solution.pieces[0]?.blank ?? { width: 0, height: 0 };
-  const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
-  const dropDraft = useDropDraft();
-  const drop = (): void => {
-    setAnchor(undefined);
-    dropDraft(draft);
-  };
-  const keep = (): void => {
-    setAnchor(undefined);
-    void told(saveProject([draft], draft.name).then((kept) => (kept ? "Draft saved as a file." : undefined)));
-  };
-  return (
-    <li className="draft-card">
-      <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
-        <span className="draft-pictures">
-          <span>
-            <PictureView picture={pictures.flat} label="" colours={colours} weight={0.75} />
-          </span>
-          <span>
-            <PictureView picture={pictures.closed} label="" colours={colours} weight={0.75} />
-          </span>
-        </span>
-        <span className="draft-words">
-          <strong>{draft.name}</strong>
-          <span>
-            {formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make
-          </span>
-          <span className="draft-size">
-            {formatSize(blank.width, blank.height, display)}
-            {troubles > 0 ? (
-              <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em>
-            ) : null}
-          </span>
-        </span>
-      </Link>
-      <IconButton
-        className="draft-more"
-        aria-label={`More for ${draft.name}`}
-        aria-haspopup="menu"
-        onClick={(event) => {
-          setAnchor(event.currentTarget);
-        }}
-      >
-        <EllipsisVertical size={20} />
-      </IconButton>
-      <Menu
-        anchorEl={anchor}
-        open={anchor !== undefined}
-        onClose={() => {
-          setAnchor(undefined);
-        }}
-      >
-        <MenuItem
-          onClick={() => {
-            setAnchor(undefined);
-            put([duplicateDraft(draft)]);
-          }}
-        >
-          Duplicate
-        </MenuItem>
-        <MenuItem component={Link} to={`/compare/${draft.id}`}>
-          Versions side by side
-        </MenuItem>
-        <MenuItem onClick={keep}>Save as a file</MenuItem>
-        <MenuItem onClick={drop}>Delete</MenuItem>
-      </Menu>
-    </li>
-  );
-});

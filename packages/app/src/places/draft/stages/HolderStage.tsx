@@ -24,7 +24,7 @@ import { chooseNothing } from "../../../store/chosen.ts";
 import { change } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
-import { useOffers } from "./useOffers.ts";
+import { useOffers } from "../../../store/useOffers.ts";
 
 interface OfferProps {
   readonly offer: OfferOf;

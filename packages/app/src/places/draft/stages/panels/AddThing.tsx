@@ -54,7 +54,9 @@ export function AddThing({ spec, solution, on, ground }: AddThingProps) {
   const papers = useMemo(
     () =>
       open
-        ? fittingKinds.filter((k) => k.draft).map((kind) => ({ kind, row: freshPaper(kind, on, ground, grid, spec) }))
+        ? fittingKinds
+            .filter((k) => !k.asks.includes("form"))
+            .map((kind) => ({ kind, row: freshPaper(kind, on, ground, grid, spec) }))
         : [],
     [open, on, ground, grid, spec],
   );

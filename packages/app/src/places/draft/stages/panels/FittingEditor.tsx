@@ -18,6 +18,7 @@ import { LengthField } from "../../../../parts/LengthField.tsx";
 import { NameField } from "../../../../parts/NameField.tsx";
 import { change } from "../../../../store/openDraft.ts";
 import { SettingFields } from "../SettingFields.tsx";
+import { BorderFields } from "./BorderFields.tsx";
 import { facesOf, SIDE_WORDS } from "./faces.ts";
 import { PlaceFields } from "./PlaceFields.tsx";
 
@@ -80,15 +81,27 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
   const form = typeof fitting["form"] === "string" ? formById(fitting["form"]) : undefined;
   const stock = fitting["stock"] as Stock | undefined;
   const papers = useMemo(() => (form ? [OWN_PAPER, ...STOCKS] : STOCKS), [form]);
+  const raised = typeof fitting["raised"] === "number" ? fitting["raised"] : 0;
   const worked = (name: string): number | undefined =>
     solution.dimensions.find((d) => d.fitting === id && d.sets?.at(-1) === name)?.value;
+  const lies = solution.fittings.find((f) => f.id === id);
   if (!kind) return null;
   return (
     <>
       <SettingFields shape={kind.settings.shape} values={fitting} path={`fittings ${id}`} wide={false} />
+      {kind.border && lies ? (
+        <BorderFields
+          id={id}
+          border={kind.border}
+          width={lies.width}
+          height={lies.height}
+          ground={lies.ground}
+          runs={fitting["runs"]}
+        />
+      ) : null}
       {form ? <PartContents contents={fitting["contents"] as Contents} set={set} /> : null}
       <PlaceFields id={id} at={fitting.at} />
-      <Choice label="How it lies" value={String(fitting["raised"] ?? 0)} options={FOAMS} onChange={set.raised} />
+      <Choice label="How it lies" value={String(raised)} options={FOAMS} onChange={set.raised} />
       <div className="wide">
         <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
       </div>

@@ -47,7 +47,7 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
         {face.name}, {SIDE_WORDS[face.side]}
         <span>{lying.length === 0 ? "nothing on it yet" : "from the paper up"}</span>
       </h4>
-      <ol className={styles.lying}>
+      <ol className={styles.lying} aria-label="From the paper up">
         {lying.map((fitting) => (
           <FittingRow
             key={fitting.id}

@@ -1,7 +1,7 @@
 import type { Offer, Spec } from "@cut-fold/core";
 import { wrap } from "comlink";
-import { useEffect, useState } from "react";
-import type { OffersApi } from "../../../workers/offers.worker.ts";
+import { useEffect, useRef, useState } from "react";
+import type { OffersApi } from "../workers/offers.worker.ts";
 
 /** What could be made, or how asking went. The last answer stays while the next one is worked out. */
 export interface Offers {
@@ -11,22 +11,21 @@ export interface Offers {
 
 /** Every form for a recipe, drafted in a worker that lives as long as it is looked at. */
 export function useOffers(spec: Spec): Offers {
-  const [api, setApi] = useState<ReturnType<typeof wrap<OffersApi>>>();
+  const api = useRef<ReturnType<typeof wrap<OffersApi>>>(undefined);
   const [kept, setKept] = useState<Offers>({ offers: undefined, failed: false });
   useEffect(() => {
-    const worker = new Worker(new URL("../../../workers/offers.worker.ts", import.meta.url), { type: "module" });
+    const worker = new Worker(new URL("../workers/offers.worker.ts", import.meta.url), { type: "module" });
     worker.addEventListener("error", () => {
       setKept((was) => ({ ...was, failed: true }));
     });
-    setApi(() => wrap<OffersApi>(worker));
+    api.current = wrap<OffersApi>(worker);
     return () => {
       worker.terminate();
     };
   }, []);
   useEffect(() => {
-    if (!api) return undefined;
     let late = false;
-    api.run(spec).then(
+    api.current?.run(spec).then(
       (offers) => {
         if (!late) setKept({ offers, failed: false });
       },
@@ -37,6 +36,6 @@ export function useOffers(spec: Spec): Offers {
     return () => {
       late = true;
     };
-  }, [api, spec]);
+  }, [spec]);
   return kept;
 }

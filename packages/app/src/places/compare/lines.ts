@@ -1,0 +1,91 @@
+/** What is said of each version when they stand side by side. */
+import {
+  type Display,
+  type Draft,
+  formatLength,
+  formatSize,
+  formById,
+  mainPiece,
+  paperArea,
+  paperNeed,
+  settingMeta,
+  settingsOf,
+  type Solution,
+  type Spec,
+} from "@cut-fold/core";
+
+/** A version and what it comes to. */
+export interface Version {
+  readonly draft: Draft;
+  readonly solution: Solution;
+}
+
+/** A line of the comparison: what it is and what each version says. */
+interface Line {
+  readonly label: string;
+  readonly key?: boolean;
+  readonly say: (version: Version, display: Display) => string;
+}
+
+const measures = (solution: Solution, display: Display): string =>
+  solution.steps
+    .filter((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined)
+    .map((s, i, all) => formatLength(s.measure ?? 0, display, { bare: i < all.length - 1 }))
+    .join(" · ") || "none";
+
+/** All that is said of every version, the numbers to cut by first. */
+export const LINES: readonly Line[] = [
+  {
+    label: "Cut to",
+    key: true,
+    say: ({ solution }, display) => {
+      const blank = mainPiece(solution)?.blank;
+      return blank ? formatSize(blank.width, blank.height, display) : "";
+    },
+  },
+  { label: "Punch or score at", key: true, say: ({ solution }, display) => measures(solution, display) },
+  { label: "Form", say: ({ draft }) => formById(draft.spec.form)?.title ?? "" },
+  {
+    label: "What goes in",
+    say: ({ draft: { spec }, solution }, display) => {
+      const { width, height, thickness } = solution.contents.find((c) => c.fitting === undefined) ?? spec.contents;
+      return `${formatSize(width, height, display)}, ${formatLength(thickness, display)} thick`;
+    },
+  },
+  {
+    label: "Gap each end · above, below",
+    say: ({ solution: { gap, contents } }, display) =>
+      contents.length === 0
+        ? "holds nothing"
+        : `${formatLength(gap.width / 2, display)} · ${formatLength(gap.height / 2, display)}`,
+  },
+  { label: "Paper", say: ({ draft: { spec } }) => spec.stock.title ?? `${String(spec.stock.weight)} g/m²` },
+  {
+    label: "Sheets for the run",
+    say: ({ draft: { spec }, solution }) => {
+      if (!spec.sheet) return "no sheet named";
+      const need = paperNeed(solution);
+      const sheets = need.reduce((sum, m) => sum + m.quantity, 0);
+      return sheets === 0 ? "too large for it" : `${String(sheets)} for ${String(spec.quantity)}`;
+    },
+  },
+  {
+    label: "Paper in one, all pieces",
+    say: ({ solution }) => `${(paperArea(solution) / 100).toFixed(0)} cm²`,
+  },
+  { label: "Steps", say: ({ solution }) => String(solution.steps.length) },
+  { label: "Details", say: ({ draft: { spec } }, display) => detailsOf(spec, display) },
+];
+
+/** Settings that are not the form's usual ones. */
+function detailsOf(spec: Spec, display: Display): string {
+  const form = formById(spec.form);
+  const own = (form ? settingsOf(form) : []).flatMap(([name, schema]) => {
+    const value = spec.settings[name];
+    if (value === schema.parse(undefined)) return [];
+    const { label, options } = settingMeta(schema);
+    const said = options?.[String(value)] ?? (typeof value === "number" ? formatLength(value, display) : String(value));
+    return [`${label.toLowerCase()}: ${said}`];
+  });
+  return own.length > 0 ? own.join("; ") : "as usual";
+}

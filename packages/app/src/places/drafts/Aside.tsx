@@ -1,0 +1,29 @@
+import Button from "@mui/material/Button";
+import { useTold } from "../../parts/useTold.ts";
+import { useDrafts } from "../../store/drafts.ts";
+import { saveProject } from "../../store/files.ts";
+
+/** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
+export function Aside() {
+  const aside = useDrafts((s) => s.aside);
+  const told = useTold();
+  if (aside.length === 0) return null;
+  const one = aside.length === 1;
+  return (
+    <div className="banner" role="alert">
+      {one ? "One draft" : `${String(aside.length)} drafts`} in this browser cannot be read: another version of Cut Fold
+      kept {one ? "it, or it is" : "them, or they are"} damaged. {one ? "It stays as it is" : "They stay as they are"};
+      a file of {one ? "it" : "them"} can be opened where {one ? "it was" : "they were"} made.
+      <Button
+        size="small"
+        color="inherit"
+        variant="outlined"
+        onClick={() => {
+          void told(saveProject(aside, "unread-drafts").then((kept) => (kept ? "Saved as they are." : undefined)));
+        }}
+      >
+        Save to a file
+      </Button>
+    </div>
+  );
+}

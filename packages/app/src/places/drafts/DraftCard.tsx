@@ -1,0 +1,95 @@
+/** A draft in the drawer: flat and closed, the size it is cut to, and what can be done with it. */
+import { closedPicture, type Draft, formatSize, formById, mainPiece } from "@cut-fold/core";
+import IconButton from "@mui/material/IconButton";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+import { EllipsisVertical } from "lucide-react";
+import { memo, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { coloursOf } from "../../drawing/colours.ts";
+import { flatPicture } from "../../drawing/flatPicture.ts";
+import { PictureView } from "../../drawing/PictureView.tsx";
+import { useDropDraft } from "../../parts/useDropDraft.tsx";
+import { useTold } from "../../parts/useTold.ts";
+import { duplicateDraft, useDrafts } from "../../store/drafts.ts";
+import { saveProject } from "../../store/files.ts";
+import { useDisplay } from "../../store/settings.ts";
+import { solutionOf } from "../../store/solutions.ts";
+
+export const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) {
+  const display = useDisplay();
+  const solution = solutionOf(draft.spec);
+  const pictures = useMemo(() => ({ flat: flatPicture(solution), closed: closedPicture(solution) }), [solution]);
+  const colours = coloursOf(draft.spec);
+  const { put } = useDrafts.getState();
+  const told = useTold();
+  const [anchor, setAnchor] = useState<HTMLElement>();
+  const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
+  const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
+  const dropDraft = useDropDraft();
+  const drop = (): void => {
+    setAnchor(undefined);
+    dropDraft(draft);
+  };
+  const keep = (): void => {
+    setAnchor(undefined);
+    void told(saveProject([draft], draft.name).then((kept) => (kept ? "Draft saved as a file." : undefined)));
+  };
+  return (
+    <li className="draft-card">
+      <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
+        <span className="draft-pictures">
+          <span>
+            <PictureView picture={pictures.flat} label="" colours={colours} weight={0.75} />
+          </span>
+          <span>
+            <PictureView picture={pictures.closed} label="" colours={colours} weight={0.75} />
+          </span>
+        </span>
+        <span className="draft-words">
+          <strong>{draft.name}</strong>
+          <span>
+            {formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make
+          </span>
+          <span className="draft-size">
+            {formatSize(blank.width, blank.height, display)}
+            {troubles > 0 ? (
+              <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em>
+            ) : null}
+          </span>
+        </span>
+      </Link>
+      <IconButton
+        className="draft-more"
+        aria-label={`More for ${draft.name}`}
+        aria-haspopup="menu"
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+        }}
+      >
+        <EllipsisVertical size={20} />
+      </IconButton>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== undefined}
+        onClose={() => {
+          setAnchor(undefined);
+        }}
+      >
+        <MenuItem
+          onClick={() => {
+            setAnchor(undefined);
+            put([duplicateDraft(draft)]);
+          }}
+        >
+          Duplicate
+        </MenuItem>
+        <MenuItem component={Link} to={`/compare/${draft.id}`}>
+          Versions side by side
+        </MenuItem>
+        <MenuItem onClick={keep}>Save as a file</MenuItem>
+        <MenuItem onClick={drop}>Delete</MenuItem>
+      </Menu>
+    </li>
+  );
+});
