@@ -188,3 +188,54 @@ test("a remedy mends a thing where its finding says", async ({ page }) => {
   await expect(page.getByLabel("Border", { exact: true })).toHaveValue("3 mm");
   await expect(page.getByText(/is too thin/u)).toHaveCount(0);
 });
+
+test("a thing on a panel is dragged by rule, typed on the drawing, and its neighbours stay", async ({ page }) => {
+  await openDemo(page, "Orchard shop gift card, with its note");
+  await page.getByRole("button", { name: /Details/u }).click();
+  const apple = page.locator("path[data-fitting='apple']");
+  const head = page.getByRole("button", { name: /^Apple/u });
+  await expect(head).toContainText("10 mm from the top, 8 mm from the right");
+  const note = await page.getByRole("button", { name: /^Note envelope/u }).textContent();
+  const grab = async (dx: number, dy: number): Promise<void> => {
+    const box = await apple.boundingBox();
+    if (!box) throw new Error("no apple on the drawing");
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 });
+    await page.mouse.move(x + dx, y + dy, { steps: 4 });
+    await page.mouse.up();
+  };
+  // the panel is 90 wide: from 8 off its right the apple of 42 is in the middle 16 further to the left
+  await grab(-9, 0);
+  await expect(head).toContainText("centred");
+  await expect(page.getByRole("button", { name: /^Note envelope/u })).toHaveText(note ?? "");
+  await page.locator("[data-dimension='apple/at-y'] [role=button]").press("Enter");
+  await page.keyboard.type("12 mm");
+  await page.keyboard.press("Enter");
+  await expect(head).toContainText("12 mm from the top");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(head).toContainText("10 mm from the top, 8 mm from the right");
+  await expectAccessible(page);
+});
+
+test("a pocket is laid inside a card, holds its gift card there, and is in every view", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, card");
+  await page.getByRole("button", { name: /Details/u }).click();
+  await page.getByRole("button", { name: "Front, inside" }).click();
+  await page.getByRole("button", { name: "Add something" }).click();
+  await page.getByRole("button", { name: /^Side-tab pocket/u }).click();
+  const aside = page.getByRole("complementary", { name: numbers });
+  await expect(aside.getByText("Gap round the gift card")).toBeVisible();
+  await expect(aside.getByRole("img", { name: /From the table up: .*Side-tab pocket/u })).toBeVisible();
+  await page.getByLabel("Up by").fill("14");
+  await expect(page.getByRole("button", { name: /^Side-tab pocket/u })).toContainText("14 mm above the middle");
+  await page.getByRole("tab", { name: "Folded" }).click();
+  await expect(page.locator("canvas")).toBeVisible();
+  await page.getByRole("tab", { name: "Steps" }).click();
+  // the steps have what is filled where it is filled
+  await page.getByRole("button", { name: /^Step \d+, Fill/u }).click();
+  await expect(page.getByRole("region", { name: "Steps" })).toContainText(/gift card/iu);
+  await expectAccessible(page);
+});

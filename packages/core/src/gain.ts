@@ -1,4 +1,5 @@
 /** How far a figure follows a hand: measured by one more solve, so that no form has to say it. */
+import { direction, type Point } from "./geometry/point.ts";
 import type { Dimension } from "./model/piece.ts";
 import type { Solution } from "./model/solution.ts";
 import { changed } from "./recipe/change.ts";
@@ -10,9 +11,10 @@ const LEAST_MOVE = 0.05;
 /**
  * mm of the setting for each mm that the end of its line is dragged along the line: 2 where the shape grows from its
  * middle, −1 where the line shrinks as its end moves on. 1 where nothing moves, or where the setting cannot be changed.
+ * @param way the unit vector a hand follows, where the line has shrunk to a point and has none of its own
  * @param step mm by which the setting is tried: a few marks of the ruler, so that rounding does not hide the move
  */
-export function gainOf(solution: Solution, dimension: Dimension, step: number): number {
+export function gainOf(solution: Solution, dimension: Dimension, step: number, way?: Point): number {
   const { id, sets, value, from, to } = dimension;
   if (!sets || sets[0] === "blank") return 1;
   // near the end of its range only one way is open
@@ -20,8 +22,7 @@ export function gainOf(solution: Solution, dimension: Dimension, step: number): 
     const read = changed(solution.spec, { at: sets, value: value + by });
     const after = read.ok ? solve(read.value).dimensions.find((d) => d.id === id) : undefined;
     if (!after) continue;
-    const long = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
-    const along = [(to[0] - from[0]) / long, (to[1] - from[1]) / long] as const;
+    const along = way ?? direction(from, to);
     const moved = (after.to[0] - to[0]) * along[0] + (after.to[1] - to[1]) * along[1];
     const changedBy = after.value - value;
     if (Math.abs(changedBy) > LEAST_MOVE && Math.abs(moved) > LEAST_MOVE) return changedBy / moved;

@@ -25,7 +25,7 @@ import { FlatPaper } from "./FlatPaper.tsx";
 import { LaidLayers } from "./LaidLayers.tsx";
 import { light, useLit } from "./lit.ts";
 import { panelNames } from "./panelNames.ts";
-import { type Choice, placeFigures } from "./placing.ts";
+import { type Choice, placeFigures, withoutEchoes } from "./placing.ts";
 import type { View } from "./view.ts";
 
 /** Pixels kept free round the paper for the figures. */
@@ -225,9 +225,10 @@ const Figures = memo(function Figures({ piece, solution, view, isHeld, onHold }:
   const { dimensions } = solution;
   const shown = useMemo(
     () =>
-      dimensions
-        .filter((d) => d.piece === piece.id && isShown(d, chosen))
-        .map((dimension) => ({ dimension, text: formatLength(dimension.value, display) })),
+      withoutEchoes(dimensions.filter((d) => d.piece === piece.id && isShown(d, chosen))).map((dimension) => ({
+        dimension,
+        text: formatLength(dimension.value, display),
+      })),
     [dimensions, piece.id, chosen, display],
   );
   const placed = useMemo(

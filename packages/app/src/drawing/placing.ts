@@ -3,13 +3,25 @@
  * stand on it, before it or past it. Of all those places each figure takes the first that is clear of the others and of the
  * paper's edges. Pure: in pixels, from the figures of one piece.
  */
-import { add, boundsOf, type Dimension, distance, flatten, type Piece, type Point, scale } from "@cut-fold/core";
+import {
+  add,
+  boundsOf,
+  type Dimension,
+  direction,
+  distance,
+  flatten,
+  type Piece,
+  type Point,
+  scale,
+} from "@cut-fold/core";
 import { toScreen, type View } from "./view.ts";
 
 /** px from the paper to the line of a figure that stands outside it */
 const OFFSET = 30;
 /** px: on a shorter line the number stands before it or past it */
 const SHORT = 70;
+/** px: on a line up to this long the number may do so too, where another is in its way */
+const MIDDLING = 2 * SHORT;
 export const FIGURE_PX = { key: 21, plain: 16 } as const;
 
 /** How a figure stands: how far its line is slid (−0.5 to 0.5), and where on it its number is. */
@@ -50,7 +62,7 @@ const overlap = (a: Box, b: Box): boolean =>
 const SLIDES = [0, -0.22, 0.22, -0.4, 0.4] as const;
 
 /** What the places cost that are not clear: on another number, on another figure's line, across an edge of the paper. */
-const COST = { number: 100, line: 30, edge: 8, seat: 3, slide: 4 } as const;
+const COST = { number: 100, line: 30, edge: 8, seat: 3, slide: 4, aside: 20 } as const;
 
 /** The box a number covers. */
 function boxOf({ seat: [x, y], angle, wide, size }: Placed): Box {
@@ -76,12 +88,15 @@ function meets([ax, ay]: Point, [bx, by]: Point, box: Box): boolean {
   return low <= high;
 }
 
+/** The way a line runs that has shrunk to a point: square to the way it may be slid. */
+const square = ([x, y]: Point = [0, 1]): Point => (Math.hypot(x, y) > 0 ? direction([0, 0], [y, x]) : [1, 0]);
+
 /** A figure as it would stand. */
 function stand(dimension: Dimension, view: View, text: string, choice: Choice): Placed {
   const by = scale(dimension.slides ?? [0, 0], choice.slide);
   const [a, b] = [toScreen(view, add(dimension.from, by)), toScreen(view, add(dimension.to, by))];
   const length = Math.max(1, distance(a, b));
-  const along: Point = [(b[0] - a[0]) / length, (b[1] - a[1]) / length];
+  const along = distance(a, b) > 0.5 ? direction(a, b) : square(dimension.slides);
   // to the right of from→to in the drawing is to the right on the screen as well: only y is mirrored
   const right: Point = [-along[1], along[0]];
   const shift = dimension.outside ? OFFSET : 0;
@@ -91,15 +106,14 @@ function stand(dimension: Dimension, view: View, text: string, choice: Choice): 
   // figures are read from below or from the right
   if (angle > 89.99) angle -= 180;
   if (angle < -90.01) angle += 180;
-  const short = length < SHORT;
-  // half the number's own extent along the line, which lies flat however a short line runs
-  const half = short ? Math.abs(along[0]) * (wide / 2) + Math.abs(along[1]) * (size / 2) + 6 : 0;
+  // beside its line a number lies flat however the line runs: half its extent along the line
+  const aside = choice.seat === "before" || choice.seat === "after";
+  const half = Math.abs(along[0]) * (wide / 2) + Math.abs(along[1]) * (size / 2) + 6;
   const t = { on: length / 2, beyond: length / 2, before: -half, after: length + half + 6 }[choice.seat];
   // too wide for its line, a number outside the paper stands a line further out
   const off = shift + (choice.seat === "beyond" ? size : 0);
   const seat = add(a, add(scale(along, t), scale(right, off)));
-  const lies = short && choice.seat !== "on" && choice.seat !== "beyond";
-  return { choice, from: a, to: b, along, right, length, shift, seat, angle: lies ? 0 : angle, size, wide };
+  return { choice, from: a, to: b, along, right, length, shift, seat, angle: aside ? 0 : angle, size, wide };
 }
 
 /** The ways a figure may stand, the usual first. */
@@ -107,7 +121,12 @@ function choicesFor(dimension: Dimension, length: number, text: string): readonl
   const size = dimension.key ? FIGURE_PX.key : FIGURE_PX.plain;
   if (dimension.outside) return [{ slide: 0, seat: length < text.length * size * 0.5 + 14 ? "beyond" : "on" }];
   const slides = dimension.slides ? SLIDES : ([0] as const);
-  const seats = length < SHORT ? (["after", "before"] as const) : (["on"] as const);
+  const seats =
+    length < SHORT
+      ? (["after", "before"] as const)
+      : length < MIDDLING
+        ? (["on", "after", "before"] as const)
+        : (["on"] as const);
   return seats.flatMap((seat) => slides.map((slide) => ({ slide, seat })));
 }
 
@@ -117,6 +136,25 @@ interface Around {
   /** how figures stood before: while one is dragged none changes its place */
   readonly held?: ReadonlyMap<string, Choice> | undefined;
 }
+
+/** mm: a drawn outline may fall short of its set size by so much. */
+const SAME_MM = 0.1;
+
+/** Without what of a thing on a panel is measured outside it as well as where it is set: the one that is typed says both. */
+export const withoutEchoes = (all: readonly Dimension[]): readonly Dimension[] =>
+  all.filter(
+    (d) =>
+      !d.outside ||
+      d.fitting === undefined ||
+      !all.some(
+        (other) =>
+          other.sets &&
+          other.piece === d.piece &&
+          !other.outside &&
+          Math.abs(other.value - d.value) < SAME_MM &&
+          distance(direction(d.from, d.to), direction(other.from, other.to)) < 1e-6,
+      ),
+  );
 
 /** Every figure of a piece placed, by id. */
 export function placeFigures(
@@ -151,6 +189,7 @@ export function placeFigures(
         Math.min(crossed, 2) * COST.edge +
         Math.abs(way.choice.slide) * COST.slide +
         (way.choice.seat === "before" ? COST.seat : 0) +
+        (way.choice.seat !== "on" && length >= SHORT ? COST.aside : 0) +
         i * 1e-3
       );
     };

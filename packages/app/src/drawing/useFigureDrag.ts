@@ -12,13 +12,15 @@ const TRIED_MARKS = 4;
 interface Dragged {
   readonly start: Point;
   readonly value: number;
+  /** the way the line ran then, on the screen: past nothing it turns round, and the hand does not */
+  readonly along: Point;
   readonly gain: number;
 }
 
 /** The gain of a figure in the open draft. */
-function gainNow(dimension: Dimension, grid: number): number {
+function gainNow(dimension: Dimension, [x, y]: Point, grid: number): number {
   const { draft } = useOpenDraft.getState();
-  return draft ? gainOf(solutionOf(draft.spec), dimension, grid * TRIED_MARKS) : 1;
+  return draft ? gainOf(solutionOf(draft.spec), dimension, grid * TRIED_MARKS, [x, -y]) : 1;
 }
 
 /** Handlers for the grip of a figure whose line runs along a unit vector on the screen. */
@@ -39,7 +41,8 @@ export function useFigureDrag(
     drag.current = {
       start: [event.clientX, event.clientY],
       value: dimension.value,
-      gain: gainNow(dimension, grid),
+      along,
+      gain: gainNow(dimension, along, grid),
     };
     beginGesture();
     onHold(true);
@@ -47,7 +50,7 @@ export function useFigureDrag(
   const onPointerMove = (event: PointerEvent<SVGElement>): void => {
     const held = drag.current;
     if (!held) return;
-    const moved = (event.clientX - held.start[0]) * along[0] + (event.clientY - held.start[1]) * along[1];
+    const moved = (event.clientX - held.start[0]) * held.along[0] + (event.clientY - held.start[1]) * held.along[1];
     const wanted = held.value + (moved / view.k) * held.gain;
     // one solve a frame, however many events the pointer sends
     if (waiting.current !== undefined) cancelAnimationFrame(waiting.current);

@@ -53,7 +53,7 @@ export interface Laying {
 }
 
 /** Declares a kind with its settings typed inside, and forgets them outside so that kinds fit one list. */
-export const defineKind = <S extends z.ZodObject>(kind: FittingKind<S>): FittingKind => kind as unknown as FittingKind;
+export const defineKind = <S extends z.ZodObject>(kind: FittingKind<S>): FittingKind => kind;
 
 /** Widest band of tape laid along the edges of laid paper; larger pieces are not glued all over. */
 const BAND = 12;

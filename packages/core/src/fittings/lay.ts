@@ -13,7 +13,7 @@
  */
 import { sharedConvex } from "../geometry/convex.ts";
 import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
-import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
+import { compose, HERE, invert, place, type Point, type Pose, subtract } from "../geometry/point.ts";
 import type { Form, Ground, Setup } from "../forms/form.ts";
 import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
@@ -373,6 +373,9 @@ function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, d
 const overlaps = (a: Bounds, b: Bounds): boolean =>
   a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
 
+/** How much of a thing's own side its rule may be drawn along. */
+const BESIDE = 0.6;
+
 /** A figure of the rule, from the ground's side to the thing's, on the piece at the bottom of all it lies on. */
 function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base): Dimension[] {
   const { ground, corner, width, height } = lies;
@@ -390,6 +393,7 @@ function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base): Dimension[]
     const [a, b] = from === "centre" ? (across ? [ground.width / 2, u] : [ground.height / 2, v]) : ends[from];
     // in the middle there is nothing to measure until it is moved off it
     const [start, end] = across ? [spot(a, v), spot(b, v)] : [spot(u, a), spot(u, b)];
+    const slides = subtract(across ? spot(0, height * BESIDE) : spot(width * BESIDE, 0), spot(0, 0));
     return [
       {
         id: `${id}/at-${axis}`,
@@ -397,6 +401,7 @@ function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base): Dimension[]
         piece: under.piece,
         from: start,
         to: end,
+        slides,
         value: by,
         sets: ["fittings", id, "at", axis, "by"],
         lights: [`${id}/`],

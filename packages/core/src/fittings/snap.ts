@@ -73,7 +73,7 @@ export function snapped(asked: Snapping): Snapped {
   const axes = [0, 1] as const;
   const free = axes.map((axis) => sizeOn(ground, axis) - sizeOn(thing, axis)) as [number, number];
   const hits = axes.map((axis) => nearest(candidates(asked, axis), corner[axis], reach));
-  const offs = axes.map((axis) => hits[axis]?.off ?? roundNear(corner[axis], grid)) as [number, number];
+  const offs = axes.map((axis) => hits[axis]?.off ?? corner[axis]) as [number, number];
   const snaps = axes.map((axis): Snap => hits[axis]?.snap ?? "mark") as [Snap, Snap];
   // the margin on one axis is a place worth snapping to on the other
   for (const axis of axes) {
@@ -85,10 +85,14 @@ export function snapped(asked: Snapping): Snapped {
     offs[axis] = equal;
     snaps[axis] = "margin";
   }
+  // what snapped to nothing keeps a distance that is on the mark, whatever its own size
+  const marked = (axis: Axis, off: number): number => clean(snaps[axis] === "mark" ? roundNear(off, grid) : off);
   const rule = <L extends string, H extends string>(axis: Axis, low: L, high: H) => {
     const off = offs[axis];
     if (snaps[axis] === "middle") return { from: "centre" as const, by: 0 };
-    return off <= free[axis] - off ? { from: low, by: clean(off) } : { from: high, by: clean(free[axis] - off) };
+    return off <= free[axis] - off
+      ? { from: low, by: marked(axis, off) }
+      : { from: high, by: marked(axis, free[axis] - off) };
   };
   return {
     place: { x: rule(0, "left", "right"), y: rule(1, "bottom", "top") },

@@ -4,7 +4,7 @@
  */
 import type { Form } from "./form.ts";
 
-const loaders = {
+const loaders: Readonly<Record<string, () => Promise<Form>>> = {
   "square-blank-envelope": () => import("./squareBlankEnvelope.ts").then((m) => m.squareBlankEnvelope),
   "side-seam-envelope": () => import("./sideSeamEnvelope.ts").then((m) => m.sideSeamEnvelope),
   "pointed-envelope": () => import("./pointedEnvelope.ts").then((m) => m.pointedEnvelope),
@@ -16,7 +16,9 @@ const loaders = {
   tag: () => import("./tag.ts").then((m) => m.tag),
   "closure-tab": () => import("./closureTab.ts").then((m) => m.closureTab),
   mask: () => import("./mask.ts").then((m) => m.mask),
-} as const satisfies Readonly<Record<string, () => Promise<Form>>>;
+};
+const loaderOf = (id: string): (() => Promise<Form>) | undefined =>
+  Object.hasOwn(loaders, id) ? loaders[id] : undefined;
 
 /** The ids of all forms, in the order they are listed. */
 export const formIds: readonly string[] = Object.keys(loaders);
@@ -33,9 +35,7 @@ export function register(form: Form): void {
 
 /** Loads forms by id; ids of no form are passed over. @returns those that are known then, in the order asked */
 export async function loadForms(ids: Iterable<string>): Promise<readonly Form[]> {
-  const found = await Promise.all(
-    [...new Set(ids)].map(async (id) => loaded.get(id) ?? (await loaders[id as keyof typeof loaders]?.())),
-  );
+  const found = await Promise.all([...new Set(ids)].map(async (id) => loaded.get(id) ?? (await loaderOf(id)?.())));
   const forms = found.filter((form) => form !== undefined);
   forms.forEach(register);
   return forms;

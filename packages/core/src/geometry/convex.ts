@@ -48,7 +48,8 @@ export function convexParts(given: readonly Point[]): ConvexPart[] {
   const done: ConvexPart[] = [];
   const open: ConvexPart[] = [{ points, rim: points.map(() => true) }];
   for (let part = open.pop(); part; part = open.pop()) {
-    const inwards = part.points.findIndex((_, i) => turnAt((part as ConvexPart).points, i) <= TURNS_IN);
+    const corners = part.points;
+    const inwards = corners.findIndex((_, i) => turnAt(corners, i) <= TURNS_IN);
     if (inwards < 0) done.push(part);
     else open.push(...cutFrom(part, inwards));
   }

@@ -32,7 +32,7 @@ const merge = (was: object | undefined, change: object | undefined): object =>
 
 /** The recipe with another form, that form's own settings, and fittings only where it has panels for all of them. */
 function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | undefined): Record<string, unknown> {
-  const grounds = form.grounds?.(form.settings.parse({}) as Spec["settings"]) ?? [];
+  const grounds = form.grounds?.(form.settings.parse({})) ?? [];
   const holds = ({ on }: Fitting): boolean =>
     on.fitting !== undefined || grounds.some((g) => g.panel === on.panel && on.side in g.sides);
   const { fittings, ...rest } = spec;

@@ -112,10 +112,10 @@ function readOn(value: unknown, field: string, { grounds, before, reader }: RowR
   const own = under ? groundsOn(under) : undefined;
   const offered = own && own.length > 0 ? [...own, ...grounds] : grounds;
   const names = offered.map((g) => g.panel);
-  const panel = reader.oneOf(raw["panel"], `${field}.panel`, names, names[0] ?? "");
+  const panel = reader.oneOf(raw["panel"], `${field}.panel`, names, names.at(0) ?? "");
   const ground = offered.find((g) => g.panel === panel);
   const sides = under ? SIDES : SIDES.filter((s) => ground && s in ground.sides);
-  const side = ground && reader.oneOf(raw["side"], `${field}.side`, sides, sides[0] ?? "outside");
+  const side = ground && reader.oneOf(raw["side"], `${field}.side`, sides, sides.at(0) ?? "outside");
   return panel !== undefined && side ? { panel, side, ...(under && { fitting: under.id }) } : undefined;
 }
 
