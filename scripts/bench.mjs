@@ -136,6 +136,7 @@ try {
   const empty = await open(emptyAddress, "input[type=range]");
   const emptyDrag = await bestDrag(empty.page, ".MuiSlider-thumb", 300, 0);
   const WIDTH = '[data-handle="contents-width"]';
+  const CARD_WIDTH = '[data-handle="finished-width"]';
   const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
   await drafts.page.getByRole("link", { name: "Open Open-day invitation, envelope" }).click();
   await drafts.page.locator(WIDTH).waitFor();
@@ -146,8 +147,18 @@ try {
     others.push([`the same with ${stage} open (best of 2)`, (await bestDrag(drafts.page, WIDTH, -80, 80, 2)).p95]);
   }
   await drafts.page.goto(`http://127.0.0.1:${appPort}/draft/demo-leaf-card/flat`);
-  await drafts.page.locator(WIDTH).waitFor();
-  others.push(["the same, a card with four layers (best of 4)", (await bestDrag(drafts.page, WIDTH, -60, 0)).p95]);
+  await drafts.page.locator(CARD_WIDTH).waitFor();
+  others.push([
+    "the same, a card with four things on it (best of 4)",
+    (await bestDrag(drafts.page, CARD_WIDTH, -60, 0)).p95,
+  ]);
+
+  await drafts.page.goto(`http://127.0.0.1:${appPort}/draft/demo-gift-card/flat?stage=details`);
+  await drafts.page.locator(CARD_WIDTH).waitFor();
+  const eight = await bestDrag(drafts.page, CARD_WIDTH, -40, 0);
+  others.push(["the same, a card with eight things on it (best of 4)", eight.p95]);
+  const thing = await bestDrag(drafts.page, "path[data-fitting='apple']", -30, 30);
+  others.push(["one of its things dragged on its panel (best of 4)", thing.p95]);
 
   console.log("\nIn Chromium. Baseline: an empty MUI page with one slider, built the same way.");
   row("", "Cut Fold", "baseline", "ratio");

@@ -8,6 +8,7 @@ import { readSpec, type Problem } from "./recipe/readSpec.ts";
 import { mainPiece } from "./model/solution.ts";
 import { solve } from "./solve.ts";
 
+/** One card on a form: what its blank is cut to, its first score, and the sheets it comes out of; mm. */
 export interface ChartRow {
   readonly contents: ContentsPreset;
   readonly spec: Spec;
@@ -23,6 +24,7 @@ export interface ChartRow {
   readonly errors: readonly Finding[];
 }
 
+/** What a chart is made for: a form, and the tools and sheet in hand where they are named. */
 export interface ChartAsk {
   readonly form: string;
   readonly board?: string | undefined;
@@ -33,6 +35,7 @@ export interface ChartAsk {
   readonly settings?: Spec["settings"] | undefined;
 }
 
+/** The rows, or what keeps the form from being made with these tools. */
 export type Chart =
   | { readonly ok: true; readonly rows: readonly ChartRow[] }
   | { readonly ok: false; readonly problems: readonly Problem[] };

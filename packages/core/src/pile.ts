@@ -13,6 +13,7 @@ export interface Ply {
   readonly kind: "base" | "layer" | "foam" | "thing";
 }
 
+/** What lies on one another, the lowest first, and how thick it is together. */
 export interface Pile {
   readonly plies: readonly Ply[];
   /** mm */

@@ -9,6 +9,7 @@ import type { Reason, Solution } from "./model/solution.ts";
 import type { Purpose, Sheet, Spec } from "./model/spec.ts";
 import { solve } from "./solve.ts";
 
+/** A form for these contents: its solution, the sheets the run takes, and why it stands where it does. */
 export interface Ranked {
   readonly form: string;
   readonly purpose: Purpose;

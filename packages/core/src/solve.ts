@@ -29,7 +29,7 @@ export function solve(spec: Spec): Solution {
   const [own] = whole.parts as readonly [Laid, ...Laid[]];
   const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
   const made = { ...whole, spec, form, setup, pieces, asked: whole.motions, motions };
-  return {
+  const solution = {
     spec,
     form: form.id,
     inside: own.inside,
@@ -44,10 +44,32 @@ export function solve(spec: Spec): Solution {
     dimensions: freeFigures(spec, whole.dimensions),
     ...(own.firstScore !== undefined && { firstScore: own.firstScore }),
     fittings: whole.parts.flatMap((part) => part.lies ?? []),
-    findings: checks.flatMap((check) => check.run(made)),
-    materials: materialsOf(pieces, whole.joins, spec),
-    steps: stepsOf(made).map((step, i) => ({ n: i + 1, ...step })),
   };
+  // what is read of a solution at rest is worked out when it is first asked for: a drag asks for the drawing only
+  return atWish(solution, {
+    findings: () => checks.flatMap((check) => check.run(made)),
+    materials: () => materialsOf(pieces, whole.joins, spec),
+    steps: () => stepsOf(made).map((step, i) => ({ n: i + 1, ...step })),
+  });
+}
+
+/** An object with further fields, each worked out when it is first read and kept from then on. */
+function atWish<T extends object, L extends Readonly<Record<string, () => unknown>>>(
+  known: T,
+  later: L,
+): T & { readonly [K in keyof L]: ReturnType<L[K]> } {
+  for (const [name, work] of Object.entries(later)) {
+    Object.defineProperty(known, name, {
+      enumerable: true,
+      configurable: true,
+      get() {
+        const value = work();
+        Object.defineProperty(known, name, { enumerable: true, value });
+        return value;
+      },
+    });
+  }
+  return known as T & { readonly [K in keyof L]: ReturnType<L[K]> };
 }
 
 /** The form and its fittings, drafted and joined up: everything but what follows from folding the paper. */

@@ -5,11 +5,13 @@ import { type ChartAsk, type ChartRow, chartRow } from "./chart.ts";
 import { formIds, loadedForms } from "./forms/index.ts";
 import { rulers } from "./units/ruler.ts";
 
+/** What the table of all forms is made for. */
 export type TableAsk = Pick<ChartAsk, "sheet" | "notch"> & {
   /** read in inches or in mm: which of the boards are taken */
   readonly unit: "in" | "mm";
 };
 
+/** One card on one form. */
 export interface TableCell extends Pick<ChartRow, "contents" | "spec" | "blank" | "firstScore" | "fits" | "errors"> {
   readonly form: string;
 }

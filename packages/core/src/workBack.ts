@@ -24,6 +24,7 @@ export const BOUGHT_CALIPER_MM = 0.125;
  */
 export const BOUGHT_ROOM_MM = { width: 3, height: 1.5 } as const;
 
+/** An envelope by its outside, mm. */
 export interface EnvelopeInHand {
   /** outside size, mm */
   readonly width: number;
@@ -33,6 +34,7 @@ export interface EnvelopeInHand {
   readonly room?: { readonly width: number; readonly height: number };
 }
 
+/** The largest card that goes into it, as a recipe and in numbers. */
 export interface WorkedBack {
   /** the card base with its layers, as a recipe */
   readonly spec: Spec;
@@ -44,6 +46,7 @@ export interface WorkedBack {
   readonly gap: { readonly width: number; readonly height: number };
 }
 
+/** That card, or why there is none. */
 export type WorkBack =
   | ({ readonly ok: true } & WorkedBack)
   | { readonly ok: false; readonly problems: readonly Problem[] }

@@ -7,7 +7,7 @@ import { FigureField } from "./FigureField.tsx";
 import { light } from "./lit.ts";
 import type { Placed } from "./placing.ts";
 import { useFigureDrag } from "./useFigureDrag.ts";
-import type { View } from "./view.ts";
+import { px, type View } from "./view.ts";
 
 const SLASH = 6;
 
@@ -17,9 +17,6 @@ const UNDERLINED = { textUnderlineOffset: "0.22em" } as const;
 /** A figure beside a short line may stand on another's: the ground shows round it. */
 const HALO = { stroke: colour.sheet, strokeWidth: 5, strokeLinejoin: "round", paintOrder: "stroke" } as const;
 const TYPED_IN = { cursor: "text" } as const;
-
-/** A place on the screen as the drawing writes it: hundredths of a pixel, so that what stands still stays the same text. */
-const px = (value: number): string => String(Math.round(value * 100) / 100);
 
 interface DimensionFigureProps {
   readonly dimension: Dimension;

@@ -26,7 +26,7 @@ import { LaidLayers } from "./LaidLayers.tsx";
 import { light, useLit } from "./lit.ts";
 import { panelNames } from "./panelNames.ts";
 import { type Choice, placeFigures, withoutEchoes } from "./placing.ts";
-import type { View } from "./view.ts";
+import { px, type View } from "./view.ts";
 
 /** Pixels kept free round the paper for the figures. */
 const MARGIN = { x: 76, top: 62, bottom: 66 } as const;
@@ -107,6 +107,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   }, [size, row, trueSize]);
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
+  const home = useMemo((): View => ({ k: view.k, x0: 0, y0: 0 }), [view.k]);
   const laid = useMemo(() => lyingOnFlat(solution), [solution]);
   const now = useRef<Frozen>({ ...fitted, breaks: row.breaks, chosen: inHand });
   useLayoutEffect(() => {
@@ -148,12 +149,12 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
           </defs>
           {row.placed.map(({ piece, x, y }) => {
             const isMain = piece.id === solution.main;
-            const here: View = { k: view.k, x0: view.x0 + x * view.k, y0: view.y0 - y * view.k };
+            // each piece is drawn about its own corner: one that only makes way for others is moved, not drawn again
             return (
-              <g key={piece.id}>
+              <g key={piece.id} transform={`translate(${px(view.x0 + x * view.k)} ${px(view.y0 - y * view.k)})`}>
                 <FlatPaper
                   piece={piece}
-                  view={here}
+                  view={home}
                   face={pieceColours(piece, colours).face}
                   onPanel={
                     isMain
@@ -163,14 +164,14 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
                       : undefined
                   }
                 />
-                {isMain ? <LaidLayers laid={laid} view={here} colours={colours} onHold={onHold} /> : null}
+                {isMain ? <LaidLayers laid={laid} view={home} colours={colours} onHold={onHold} /> : null}
                 {solution.contents
                   .filter((c) => c.on.piece === piece.id)
                   .map((c) => (
-                    <FlatContents key={c.name} contents={c} view={here} />
+                    <FlatContents key={c.name} contents={c} view={home} />
                   ))}
-                <PanelNames piece={piece} view={here} solution={solution} laid={isMain ? laid : NOTHING_LAID} />
-                <Figures piece={piece} solution={solution} view={here} isHeld={frozen !== undefined} onHold={onHold} />
+                <PanelNames piece={piece} view={home} solution={solution} laid={isMain ? laid : NOTHING_LAID} />
+                <Figures piece={piece} solution={solution} view={home} isHeld={frozen !== undefined} onHold={onHold} />
               </g>
             );
           })}

@@ -1,7 +1,7 @@
 /** Dragging a figure by the end of its line: how far its setting moves with the hand is measured when the drag begins. */
 import { type Dimension, gainOf, type Point } from "@cut-fold/core";
 import { type PointerEvent, useRef } from "react";
-import { beginGesture, endGesture, useOpenDraft } from "../store/openDraft.ts";
+import { beginDrag, endGesture, useOpenDraft } from "../store/openDraft.ts";
 import { setDimension } from "../store/setDimension.ts";
 import { solutionOf } from "../store/solutions.ts";
 import type { View } from "./view.ts";
@@ -44,7 +44,7 @@ export function useFigureDrag(
       along,
       gain: gainNow(dimension, along, grid),
     };
-    beginGesture();
+    beginDrag();
     onHold(true);
   };
   const onPointerMove = (event: PointerEvent<SVGElement>): void => {

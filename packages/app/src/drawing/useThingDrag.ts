@@ -1,7 +1,7 @@
 /** Dragging a thing on a panel: where it is let go becomes a rule, and while it moves it snaps from rule to rule. */
 import { invert, type Lying, type OnGround, place, type Point, type Solution, snapped } from "@cut-fold/core";
 import { type PointerEvent, useRef } from "react";
-import { beginGesture, change, endGesture, useOpenDraft } from "../store/openDraft.ts";
+import { beginDrag, change, endGesture, useOpenDraft } from "../store/openDraft.ts";
 import { solutionOf } from "../store/solutions.ts";
 import type { View } from "./view.ts";
 
@@ -70,7 +70,7 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
       if (Math.hypot(dx, dy) < STILL_PX) return;
       held.moved = true;
       onPress(held.id);
-      beginGesture();
+      beginDrag();
       onHold(true);
     }
     if (waiting.current !== undefined) cancelAnimationFrame(waiting.current);

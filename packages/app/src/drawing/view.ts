@@ -11,3 +11,6 @@ export interface View {
 
 /** A place of the drawing (mm, y up) on the screen (px, y down). */
 export const toScreen = ({ k, x0, y0 }: View, [x, y]: Point): Point => [x0 + x * k, y0 - y * k];
+
+/** A place on the screen as the drawing writes it: hundredths of a pixel, so that what stands still stays the same text. */
+export const px = (value: number): string => String(Math.round(value * 100) / 100);

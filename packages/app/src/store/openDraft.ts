@@ -18,6 +18,8 @@ export const useOpenDraft = create<OpenState>()(
 const history = useOpenDraft.temporal;
 /** A drag, or typing in one field, is one step of undo: history records its first change and then waits. */
 let gesture = false;
+/** A gesture of the hand on the drawing: what is read at rest waits until the hand rests. */
+let dragging = false;
 
 /** Opens a draft; history begins anew. */
 export function openDraft(draft: Draft): void {
@@ -31,7 +33,16 @@ export function beginGesture(): void {
   gesture = true;
 }
 
+/** A gesture that changes the recipe with every frame. */
+export function beginDrag(): void {
+  beginGesture();
+  dragging = true;
+}
+
+export const isDragging = (): boolean => dragging;
+
 export function endGesture(): void {
+  dragging = false;
   if (!gesture) return;
   gesture = false;
   history.getState().resume();

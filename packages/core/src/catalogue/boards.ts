@@ -21,6 +21,7 @@ export interface ScoringBoard extends Entry {
   readonly reach: number;
 }
 
+/** A board to score on, with what its maker's ruler and stops allow. */
 export type Board = PunchBoard | ScoringBoard;
 
 /** Measured on one board: the notch's vertex stands 10.7 mm inside the edge. Calibrate your own. */
@@ -28,6 +29,7 @@ export const COMMON_NOTCH_MM = 10.7;
 /** Below three inches the fingers are in the way of the bone folder. */
 const SMALLEST_MM = 76;
 
+/** The boards a maker may own: punch boards with their notch, scoring boards with their groove spacing, mm. Described by kind, measured on common ones. */
 export const boards: readonly Board[] = [
   {
     kind: "punch-board",

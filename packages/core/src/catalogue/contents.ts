@@ -32,6 +32,7 @@ const squareMetric = (side: number): ContentsPreset => ({
   kind: "square card",
 });
 
+/** Cards and other things that are put into holders, mm; each entry names its source. */
 export const contents: readonly ContentsPreset[] = [
   us("us-mini-slimline", "Mini slimline", 6, 3.5),
   us("us-a1", "A1 card", 4.875, 3.5),

@@ -13,7 +13,9 @@ export const inches = (count: number): number => Math.round(count * MM_PER.in * 
 
 /** Custom rather than a written standard: what the stationery trade sells under the name. */
 export const US_STATIONERY = "US stationery trade size, stated in inches";
+/** Writing paper and certain classes of printed matter: the A and B series. */
 export const ISO_216 = "ISO 216:2007";
+/** Correspondence envelopes: designation and sizes, the C series and DL. */
 export const ISO_269 = "ISO 269:1985";
 
 /** Finds an entry by id; undefined when the catalogue has none. */

@@ -25,6 +25,7 @@ const iso = (id: string, title: string, width: number, height: number, card?: st
   ...(card && { card }),
 });
 
+/** Envelopes as they are bought, outside sizes in mm; each entry names its source. */
 export const envelopes: readonly EnvelopePreset[] = [
   us("us-a1", "Envelope for A1 card", 5.125, 3.625, "us-a1"),
   us("us-a2", "Envelope for A2 card", 5.75, 4.375, "us-a2"),

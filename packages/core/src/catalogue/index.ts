@@ -6,4 +6,5 @@ import { contents } from "./contents.ts";
 import { envelopes } from "./envelopes.ts";
 import { mats, sheets, stocks, tapes } from "./papers.ts";
 
+/** All that is known beforehand: things, envelopes, papers, sheets, tools. */
 export const catalogue = { contents, envelopes, stocks, sheets, mats, boards, tapes, rulers, shapes } as const;

@@ -33,6 +33,7 @@ const stock = (
   source: `caliper from weight × bulk ${String(bulk)} cm³/g (bulk as defined by ISO 534)`,
 });
 
+/** Papers by weight (g/m²) with their caliper, mm: weight times the bulk of their kind. */
 export const stocks: readonly StockPreset[] = [
   stock("text-90", "Text 90 g/m², chalk", 90, "#f6f1e4", "#efe8d6"),
   stock("text-120", "Text 120 g/m², oat", 120, "#e9d9bb", "#f1e6d0"),
@@ -59,6 +60,7 @@ const sheet = (id: string, title: string, width: number, height: number, source:
   source,
 });
 
+/** Sheets as they are sold, mm, upright or square. */
 export const sheets: readonly SheetPreset[] = [
   sheet("us-letter", "Letter", inches(8.5), inches(11), "ANSI/ASME Y14.1, size A"),
   sheet("us-legal", "Legal", inches(8.5), inches(14), "US paper trade size, stated in inches"),
@@ -85,6 +87,7 @@ const mat = (id: string, title: string, width: number, height: number): MatPrese
   source: "nominal size in inches less the border a machine cannot reach",
 });
 
+/** Cutting mats of small machines: the largest a piece may be, mm. */
 export const mats: readonly MatPreset[] = [
   mat("mat-12x12", "Mat 12 × 12 in", 12, 12),
   mat("mat-12x24", "Mat 12 × 24 in", 12, 24),
@@ -103,4 +106,5 @@ const tape = (width: number): TapePreset => ({
   source: "craft trade width, stated in mm",
 });
 
+/** Widths of double-sided tape on the shelf, mm, the narrowest first. */
 export const tapes: readonly TapePreset[] = [3, 6, 9, 12].map(tape);

@@ -14,6 +14,7 @@ import { size } from "./size.ts";
 import { stock } from "./stock.ts";
 import { thickness } from "./thickness.ts";
 
+/** All checks, in the order their findings are told: what keeps it from being made first. */
 export const checks: readonly Check[] = [
   gap,
   overlap,

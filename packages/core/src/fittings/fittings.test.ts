@@ -10,7 +10,7 @@ import { boundsOf, flatten } from "../geometry/path.ts";
 import { changed, inOrder, valueAt, withoutFitting } from "../recipe/change.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { solve } from "../solve.ts";
-import { formOf, lengthBetween, marginsOf, pressed, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, lengthBetween, marginsOf, pressed, randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import { fittingKinds } from "./index.ts";
 
 const CARD = {
@@ -176,6 +176,8 @@ describe("a pocket with its gift card inside a card", () => {
   });
 });
 
+const RUNS = runs(150);
+
 describe("any kind on any face of any card", () => {
   const paper = fc.record({ caliper: lengthBetween(0.08, 0.4), weight: fc.constant(160) });
   const by = lengthBetween(-20, 40);
@@ -239,9 +241,9 @@ describe("any kind on any face of any card", () => {
         if (!proof.ok && !told) throw new Error(JSON.stringify({ proof, fittings }));
         expect(s.fittings.map((f) => f.id)).toEqual(ids);
       }),
-      { numRuns: 150 },
+      { numRuns: RUNS },
     );
-    expect(solved).toBe(150);
+    expect(solved).toBe(RUNS);
   });
 
   it("lies by its rule, measured on the paper: each side from the same side of its ground", () => {

@@ -23,6 +23,7 @@ const box = (width: number, height: number): Point[] => [
   [0, height],
 ];
 
+/** A frame: bars round an opening, with a border left free round them. */
 export const frame = defineKind({
   id: "frame",
   title: "Frame",

@@ -7,6 +7,7 @@ import { part } from "./part.ts";
 import { shape } from "./shape.ts";
 import { strip } from "./strip.ts";
 
+/** The kinds of things that are laid on panels, in the order they are offered. */
 export const fittingKinds: readonly FittingKind[] = [mat, frame, strip, panel, shape, part];
 
 /** The kind with this id; undefined when there is none. */

@@ -289,8 +289,17 @@ function groundFor({ on }: Fitting, done: readonly Laid[]): GroundFace | undefin
   const side = on.side in offered.sides ? on.side : sides[0] === "inside" ? "inside" : "outside";
   const { outside } = owner;
   const face: Face = side === "outside" ? outside : outside === "front" ? "back" : "front";
-  return faceOf(piece, panel.outline, { piece: piece.id, panel: panel.id, face }, offered.sides[side] ?? 0);
+  // what lies on a panel already has that side down: one looks at what folds over it
+  const hidden = owner.lies && panel.id === piece.root && face === (faceDown(piece) ? "front" : "back");
+  if (!hidden)
+    return faceOf(piece, panel.outline, { piece: piece.id, panel: panel.id, face }, offered.sides[side] ?? 0);
+  const { on: top } = coverOf(owner, piece);
+  const cover = piece.panels.find((p) => p.id === top.panel);
+  return cover && faceOf(piece, cover.outline, top, panel.id === cover.id ? 0 : READ_FROM_TIP);
 }
+
+/** Degrees by which a panel that is folded over is turned to be read. */
+const READ_FROM_TIP = 180;
 
 /** A panel's face with its u and v: seen from the back, right and left change places; `turn` is how one turns it to read it. */
 function faceOf(
@@ -329,22 +338,41 @@ interface Base {
 }
 
 function baseOf(ground: GroundFace, done: readonly Laid[]): Base {
-  const lies = done.find((d) => d.lies && topOf(d) === faceKey(ground))?.lies;
-  return lies
-    ? {
-        base: lies.base,
-        piece: lies.basePiece,
-        pose: compose(lies.toBase, ground.pose),
-        high: lies.high,
-        toBase: lies.toBase,
-      }
-    : { base: faceKey(ground), piece: ground.piece, pose: ground.pose, high: 0, toBase: HERE };
+  for (const laid of done) {
+    const { lies, pieces, main } = laid;
+    const piece = pieces.find((p) => p.id === main);
+    const cover = lies && piece && coverOf(laid, piece);
+    if (!cover || faceKey(cover.on) !== faceKey(ground)) continue;
+    const toBase = compose(lies.toBase, cover.toPiece);
+    return { base: lies.base, piece: lies.basePiece, pose: compose(toBase, ground.pose), high: lies.high, toBase };
+  }
+  return { base: faceKey(ground), piece: ground.piece, pose: ground.pose, high: 0, toBase: HERE };
 }
 
-/** The upper face of what is laid. */
-function topOf({ pieces, main }: Drafted): string | undefined {
-  const piece = pieces.find((p) => p.id === main);
-  return piece && faceKey({ piece: main, panel: piece.root, face: faceDown(piece) ? "back" : "front" });
+/**
+ * The face of a folded thing that is uppermost, and from its panel's flat coordinates to those of the piece: that of the
+ * panel it is joined by, or of the panel that folds over it.
+ */
+function coverOf(
+  { main, grounds, outside }: Laid,
+  piece: PieceDraft,
+): { readonly on: PanelFace; readonly toPiece: Pose } {
+  const over = faceDown(piece) ? [] : piece.folds.filter((f) => f.panels[0] === piece.root && f.angle === FLAT_OVER);
+  const fold =
+    over.find((f) => grounds.some((g) => g.panel === f.panels[1])) ??
+    over.reduce<(typeof over)[number] | undefined>((last, f) => (last && last.order >= f.order ? last : f), undefined);
+  if (!fold) return { on: { piece: main, panel: piece.root, face: faceDown(piece) ? "back" : "front" }, toPiece: HERE };
+  return { on: { piece: main, panel: fold.panels[1], face: outside }, toPiece: mirrorIn(fold.from, fold.to) };
+}
+
+/** Degrees a panel is folded by that comes to lie on another. */
+const FLAT_OVER = 180;
+
+/** The pose that turns the plane over about a line. */
+function mirrorIn(from: Point, to: Point): Pose {
+  const rotation = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
+  const line: Pose = { x: from[0], y: from[1], rotation, flip: false };
+  return compose(compose(line, { x: 0, y: 0, rotation: 180, flip: true }), invert(line));
 }
 
 interface Resting {
@@ -362,11 +390,14 @@ function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, d
     const { lies, pieces, main } = drafted;
     const piece = pieces.find((p) => p.id === main);
     if (!lies || !piece || lies.base !== under.base || lies.high <= best.high + 1e-9) return best;
-    const root = piece.panels.find((p) => p.id === piece.root);
-    const there = flatten(root?.outline ?? []).map((p) => place(p, lies.toBase));
-    if (!overlaps(own, boundsOf(there)) || sharedConvex(outline, there) < RESTS_MM2) return best;
-    const face: Face = faceDown(piece) ? "back" : "front";
-    return { on: { piece: main, panel: piece.root, face }, toBase: lies.toBase, high: lies.high };
+    const { on, toPiece } = coverOf(drafted, piece);
+    const touches = [piece.root, on.panel].some((id) => {
+      const flat = piece.panels.find((p) => p.id === id)?.outline ?? [];
+      const toBase = compose(lies.toBase, id === on.panel ? toPiece : HERE);
+      const there = flatten(flat).map((p) => place(p, toBase));
+      return overlaps(own, boundsOf(there)) && sharedConvex(outline, there) >= RESTS_MM2;
+    });
+    return touches ? { on, toBase: compose(lies.toBase, toPiece), high: lies.high } : best;
   }, start);
 }
 

@@ -19,8 +19,10 @@ export const within = ({ width, height }: GroundSize, border: number, grid: numb
   return { width: side(width), height: side(height) };
 };
 
+/** The setting of all kinds that leave an even border, mm. */
 export const border = mm("Border", 5, [0, 150], "Left free all round.");
 
+/** A mat: paper that leaves an even border. */
 export const mat = defineKind({
   id: "mat",
   title: "Mat",

@@ -29,6 +29,7 @@ export const usualSize = ({ width, height }: GroundSize, grid: number, part = US
   height: Math.max(2, roundDown(height * part, grid)),
 });
 
+/** A panel of its own width and height, as makers measure it. */
 export const panel = defineKind({
   id: "panel",
   title: "Panel",

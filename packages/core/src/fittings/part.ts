@@ -11,6 +11,7 @@
 import { z } from "zod";
 import { defineKind } from "./kind.ts";
 
+/** A whole form laid on a panel, with its own settings and contents. */
 export const part = defineKind({
   id: "part",
   title: "Holder or part",

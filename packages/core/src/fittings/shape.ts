@@ -19,6 +19,7 @@ import { ownSize, usualSize } from "./panel.ts";
 
 const OUTLINES = Object.fromEntries(shapes.map((s) => [s.id, s.title]));
 
+/** Paper cut to an outline of the catalogue. */
 export const shape = defineKind({
   id: "shape",
   title: "Shape",

@@ -73,7 +73,10 @@ export function snapped(asked: Snapping): Snapped {
   const axes = [0, 1] as const;
   const free = axes.map((axis) => sizeOn(ground, axis) - sizeOn(thing, axis)) as [number, number];
   const hits = axes.map((axis) => nearest(candidates(asked, axis), corner[axis], reach));
-  const offs = axes.map((axis) => hits[axis]?.off ?? corner[axis]) as [number, number];
+  // what snaps to nothing keeps a distance from the nearer edge that is on the mark, whatever its own size
+  const marked = (off: number, whole: number): number =>
+    off <= whole - off ? roundNear(off, grid) : whole - roundNear(whole - off, grid);
+  const offs = axes.map((axis) => hits[axis]?.off ?? marked(corner[axis], free[axis])) as [number, number];
   const snaps = axes.map((axis): Snap => hits[axis]?.snap ?? "mark") as [Snap, Snap];
   // the margin on one axis is a place worth snapping to on the other
   for (const axis of axes) {
@@ -85,14 +88,10 @@ export function snapped(asked: Snapping): Snapped {
     offs[axis] = equal;
     snaps[axis] = "margin";
   }
-  // what snapped to nothing keeps a distance that is on the mark, whatever its own size
-  const marked = (axis: Axis, off: number): number => clean(snaps[axis] === "mark" ? roundNear(off, grid) : off);
   const rule = <L extends string, H extends string>(axis: Axis, low: L, high: H) => {
     const off = offs[axis];
     if (snaps[axis] === "middle") return { from: "centre" as const, by: 0 };
-    return off <= free[axis] - off
-      ? { from: low, by: marked(axis, off) }
-      : { from: high, by: marked(axis, free[axis] - off) };
+    return off <= free[axis] - off ? { from: low, by: clean(off) } : { from: high, by: clean(free[axis] - off) };
   };
   return {
     place: { x: rule(0, "left", "right"), y: rule(1, "bottom", "top") },

@@ -13,6 +13,7 @@ import { panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { bandsOn, defineKind } from "./kind.ts";
 
+/** A strip across its ground or down it. */
 export const strip = defineKind({
   id: "strip",
   title: "Strip",

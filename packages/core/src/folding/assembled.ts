@@ -40,6 +40,7 @@ export interface Inside {
   readonly out: number;
 }
 
+/** Everything where it is at a moment: flat facets of paper, contents, and the pose of each panel; mm, the main panel at rest. */
 export interface Assembled {
   readonly sheets: readonly Sheet[];
   readonly contents: readonly Inside[];
@@ -69,7 +70,8 @@ export function assembledAt(
 ): Assembled {
   const { caliper } = solution.spec.stock;
   const there = pieces ? solution.pieces.filter((p) => pieces.includes(p.id)) : solution.pieces;
-  const joined = { ...solution, pieces: there, main };
+  const { joins, motions } = solution;
+  const joined = { pieces: there, joins, motions, main };
   const lying = solution.contents.flatMap((c) => {
     const far = there.some((p) => p.id === c.on.piece) ? out(c) : undefined;
     return far === undefined ? [] : [{ lying: c, out: far }];

@@ -13,6 +13,7 @@ import { openingsOf } from "../paper/opening.ts";
 import { assembledAt, type Moment, openFolds, wayOut } from "./assembled.ts";
 import { foldedPanels, lastOrder, move, type Rigid, STILL } from "./pose.ts";
 
+/** One area or line of a picture, in mm of the picture's plane. */
 export interface Shape {
   readonly path: Path;
   /** openings in what is filled */
@@ -28,6 +29,7 @@ export interface Shape {
   readonly stock?: string;
 }
 
+/** What is seen from above, the lowest first, with its bounds in mm. */
 export interface Picture {
   readonly shapes: readonly Shape[];
   readonly bounds: Bounds;
@@ -275,7 +277,7 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
     folded: scene.folded,
     now: scene.now,
     out,
-    pose: uprightPose({ ...solution, main: scene.piece }),
+    pose: uprightPose({ contents: solution.contents, pieces: solution.pieces, main: scene.piece }),
   });
 }
 

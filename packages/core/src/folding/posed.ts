@@ -13,6 +13,7 @@ import {
   STILL,
 } from "../paper/pose.ts";
 
+/** A solution at a moment as data others read: the contract's `pose`. Points in mm, rotations as matrices by rows. */
 export interface Posed {
   readonly last: number;
   readonly motions: readonly {

@@ -27,6 +27,7 @@ import {
   undo,
 } from "./pose.ts";
 
+/** How a glued zone came down where it is glued. */
 export interface Landing {
   readonly glue: string;
   readonly onto: string;
@@ -35,6 +36,7 @@ export interface Landing {
   /** mm² of the glued zone that misses its target or its own flap */
   readonly outside: number;
 }
+/** Two papers that stand through one another at a moment; mm². */
 export interface Crossing {
   readonly panels: readonly [string, string];
   /** flat, folded, or a motion and how far it has gone */
@@ -42,6 +44,7 @@ export interface Crossing {
   /** mm² of paper in the same place */
   readonly area: number;
 }
+/** What folding the panels found: `ok` when every zone landed, nothing crosses and the contents have their gap. */
 export interface Proof {
   readonly ok: boolean;
   readonly landings: readonly Landing[];

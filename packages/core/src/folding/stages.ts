@@ -12,6 +12,7 @@ type Folding = Pick<Solution, "pieces" | "joins" | "contents" | "main">;
 export type Stage =
   { readonly kind: "fold"; readonly order: number } | { readonly kind: "fill"; readonly contents: readonly number[] };
 
+/** The run from flat to closed: folding and filling in the order of the steps. */
 export interface Stages {
   readonly run: readonly Stage[];
   /** how many stages there are: the run goes from 0 to this */

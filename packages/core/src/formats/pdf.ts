@@ -15,11 +15,13 @@ import { sayFinding, sayStep, stepHeads } from "../words/en.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
 import { yDown } from "./svg.ts";
 
+/** Type to embed, the bytes of WOFF or TTF files. */
 export interface PdfFonts {
   readonly regular: Uint8Array;
   readonly strong: Uint8Array;
 }
 
+/** What is printed, for which paper, in whose units. */
 export interface PdfOptions {
   readonly title: string;
   readonly display: Display;
@@ -38,6 +40,7 @@ export interface PdfOptions {
 const POINTS = 72 / MM_PER.in;
 /** Most printers cannot reach the outer 6 mm; the foot holds the page's label and both check rulers. */
 export const MARGIN_MM = 10;
+/** mm at the lower edge of each page for its label and its two check rulers. */
 export const FOOT_MM = 22;
 /** Neighbouring tiles share this much, to lay one on the other. */
 export const OVERLAP_MM = 10;

@@ -6,6 +6,7 @@ import { z } from "zod";
 import { readSpec } from "../recipe/readSpec.ts";
 import type { Spec } from "../model/spec.ts";
 
+/** What the first field of every file of ours says. */
 export const PROJECT_KIND = "cut-fold project";
 /** 1 had layers where 2 has fittings: both are read, the newer is written. */
 export const PROJECT_VERSION = 2;
@@ -19,6 +20,7 @@ const draftId = z
   .max(64)
   .regex(/^[\w-]+$/u);
 
+/** A draft as it is kept and exported, its recipe not yet read. */
 export const draftSchema = z.strictObject({
   id: draftId,
   /** the draft it is a version of, or the one that was: versions of one thing share it */
@@ -45,10 +47,12 @@ const fileSchema = z.strictObject({
   drafts: z.array(z.unknown()).max(MAX_DRAFTS),
 });
 
+/** Why a file cannot be taken in, and where in it. */
 export type ProjectProblem = {
   readonly code: "too-large" | "not-json" | "foreign" | "newer" | "damaged";
   readonly where: string;
 };
+/** The drafts of a file, or the first thing that is wrong with it. */
 export type ReadProject =
   { readonly ok: true; readonly drafts: readonly Draft[] } | { readonly ok: false; readonly problem: ProjectProblem };
 

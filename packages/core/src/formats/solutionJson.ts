@@ -29,6 +29,7 @@ function asParts({ changes }: Remedy): Readonly<Record<string, unknown>> {
   return parts;
 }
 
+/** A solution as the contract gives it out: mm and degrees, findings in words as well as by code. */
 export function solutionJson(solution: Solution, display: Display): unknown {
   const stock = solution.spec.stock.title ?? `${String(solution.spec.stock.weight)} g/m²`;
   return clean({

@@ -1,4 +1,5 @@
 /** All forms, loaded: for the command line, workers and tests, which walk the whole list. */
 import { formIds, loadForms } from "./index.ts";
 
+/** Every form, in the order they are listed. */
 export const forms = await loadForms(formIds);

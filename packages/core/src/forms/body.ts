@@ -14,11 +14,13 @@ export const roomSettings = {
 /** Those settings, as what is held asks for them. */
 export const ROOM = { width: "playWidth", height: "playHeight" } as const;
 
+/** What is left beside the contents on each axis, mm, before rounding up to the ruler. */
 export interface Room {
   readonly playWidth: number;
   readonly playHeight: number;
 }
 
+/** The panel that contents lie on, with their room. */
 export interface Body {
   /** mm inside, along the fold of the top flap and away from it, on the ruler's grid */
   readonly across: number;

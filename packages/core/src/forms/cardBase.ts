@@ -100,6 +100,7 @@ function grounds({ fold }: Readonly<Record<string, unknown>>): readonly Ground[]
   return [...first, back].map(({ id, name }): Ground => ({ panel: id, name, sides: turn(id) }));
 }
 
+/** A card folded once, twice or with gates: what layers, pockets and parts are laid on. */
 export const cardBase = defineForm({
   id: "card-base",
   title: "Card base",

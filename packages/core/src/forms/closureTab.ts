@@ -78,6 +78,7 @@ const ended =
     };
   };
 
+/** A small tab that holds a holder closed. */
 export const closureTab = defineForm({
   id: "closure-tab",
   title: "Closure tab",

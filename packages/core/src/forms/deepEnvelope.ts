@@ -182,6 +182,7 @@ function draft(input: Input): Said {
   };
 }
 
+/** An envelope with walls, for what is thick. */
 export const deepEnvelope = defineForm({
   id: WALLED,
   title: "Deep envelope",

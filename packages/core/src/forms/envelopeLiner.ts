@@ -142,6 +142,7 @@ function draft(input: Input): Said {
 /** Where a corner stands round the middle of a fold so long: from its start to its end. */
 const turnFrom = (long: number, [x, y]: Point): number => Math.atan2(x - long / 2, y);
 
+/** The paper that lines an envelope, from its bottom to its flap. */
 export const envelopeLiner = defineForm({
   id: "envelope-liner",
   title: "Envelope liner",

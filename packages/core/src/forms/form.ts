@@ -13,6 +13,7 @@ export interface Setup {
   readonly grid: number;
 }
 
+/** What a form may look at when it drafts: contents and stock in mm, its own settings, the tools. */
 export interface DraftInput<S = Readonly<Record<string, unknown>>> {
   readonly contents: Contents;
   readonly stock: Stock;

@@ -7,13 +7,13 @@ import { distance } from "../geometry/point.ts";
 import { settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import { solve } from "../solve.ts";
-import { randomSpec, specOf } from "../test/randomSpec.ts";
+import { randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import { LEAST_PLAY_MM } from "./clearance.ts";
 import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
 import { setupOf } from "../recipe/readMethod.ts";
 
-const RUNS = 1000;
+const RUNS = runs(250);
 
 describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => {
   it("folds, lands every glued zone and holds its contents with the gap it reports", () => {
@@ -62,7 +62,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
           }
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(100) },
     );
   });
 

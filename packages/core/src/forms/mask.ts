@@ -68,6 +68,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: DraftInput<z
   };
 }
 
+/** A frame that keeps a margin free while one stamps or inks. */
 export const mask = defineForm({
   id: "mask",
   title: "Mask and its opposite",

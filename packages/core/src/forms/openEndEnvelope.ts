@@ -17,6 +17,7 @@ import { envelopeGrounds } from "./custom.ts";
 import { defineForm } from "./form.ts";
 import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
 
+/** An envelope that opens at a short side. */
 export const openEndEnvelope = defineForm({
   id: "open-end-envelope",
   title: "Open-end envelope",

@@ -49,6 +49,7 @@ const reaching =
     return { ...pointed({ apex, shoulder, relief, round })(long), deep };
   };
 
+/** An envelope of four flaps that meet in points. */
 export const pointedEnvelope = defineForm({
   id: "pointed-envelope",
   title: "Pointed envelope",

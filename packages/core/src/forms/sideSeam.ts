@@ -23,6 +23,7 @@ import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { SEAM, SHORT_OF_FOLD, throat, TOP_PART } from "./custom.ts";
 import type { DraftInput } from "./form.ts";
 
+/** The settings that side-seam envelopes share, mm. */
 export const sideSeamSettings = z.strictObject({
   ...roomSettings,
   sideFlap: mm("Side flaps", 18, [12, 40], "How far the side flaps reach in; the front is glued to them."),

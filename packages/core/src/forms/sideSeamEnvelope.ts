@@ -13,6 +13,7 @@ import { envelopeGrounds } from "./custom.ts";
 import { defineForm } from "./form.ts";
 import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
 
+/** An envelope with side flaps under its front and a flap on its long side. */
 export const sideSeamEnvelope = defineForm({
   id: "side-seam-envelope",
   title: "Side-seam envelope",

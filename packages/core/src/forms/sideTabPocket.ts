@@ -35,6 +35,7 @@ const FRONT_PART = 0.65;
 /** Tabs narrow by so much in a mm (10°), so that none shows past a fold. */
 const TAPER = Math.tan((10 * Math.PI) / 180);
 
+/** A pocket open at the top, closed by a tab at each side; it lies on a card or stands alone. */
 export const sideTabPocket = defineForm({
   id: "side-tab-pocket",
   title: "Side-tab pocket",

@@ -21,6 +21,7 @@ export function squareBlank(width: number, height: number, notch: number, grid: 
 /** The closure tab, at least: width, glued and free length; its slit is wider, lies a little below the tip, and keeps clear of edges. */
 const TAB = { width: 22, glued: 18, free: 16, slitPlay: 2, below: 2, clear: 5 } as const;
 
+/** The tab and slit that close a square blank, mm. */
 export interface Tab {
   readonly width: number;
   readonly glued: number;

@@ -116,6 +116,7 @@ function draft(input: Input): Said {
   };
 }
 
+/** An envelope folded from a square, as a 45° punch board makes it. */
 export const squareBlankEnvelope = defineForm({
   id: "square-blank-envelope",
   title: "Square-blank envelope",

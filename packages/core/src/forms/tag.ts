@@ -35,6 +35,7 @@ const settings = z.strictObject({
 /** How much of the width a clipped corner takes from each side. */
 const CLIPPED_PART = 0.25;
 
+/** A shaped label with a hole for string. */
 export const tag = defineForm({
   id: "tag",
   title: "Tag",

@@ -17,6 +17,7 @@ import {
 } from "./point.ts";
 import { CURVE_SAG_MM, SAME_POINT_MM } from "./tolerance.ts";
 
+/** A straight segment, mm. */
 export interface Line {
   readonly kind: "line";
   readonly from: Point;
@@ -30,6 +31,7 @@ export interface Arc {
   readonly centre: Point;
   readonly ccw: boolean;
 }
+/** A cubic Bézier segment, mm. */
 export interface Cubic {
   readonly kind: "cubic";
   readonly from: Point;
@@ -37,10 +39,12 @@ export interface Cubic {
   readonly control2: Point;
   readonly to: Point;
 }
+/** A piece of a path; each begins where the one before it ends. */
 export type Segment = Line | Arc | Cubic;
 /** Segments in order, each beginning where the last ended. A loop is a path that ends where it began. */
 export type Path = readonly Segment[];
 
+/** The straight segment between two points. */
 export const line = (from: Point, to: Point): Line => ({ kind: "line", from, to });
 
 /** The closed path through `points`. */
@@ -72,6 +76,7 @@ export function pointAt(s: Segment, t: number): Point {
   return between(between(a, b, t), between(b, c, t), t);
 }
 
+/** The same segment walked the other way. */
 export function reverseSegment(s: Segment): Segment {
   if (s.kind === "line") return line(s.to, s.from);
   if (s.kind === "arc") return { ...s, from: s.to, to: s.from, ccw: !s.ccw };
@@ -171,6 +176,7 @@ export const areaOf = (loop: Path): number =>
     );
   }, 0);
 
+/** The extent of points, mm, y up. */
 export interface Bounds {
   readonly left: number;
   readonly bottom: number;

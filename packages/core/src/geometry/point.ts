@@ -1,14 +1,19 @@
 /** A place or a direction in the plane, mm, x to the right and y up. */
 export type Point = readonly [x: number, y: number];
 
+/** a + b. */
 export const add = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]];
+/** a − b: the way from b to a. */
 export const subtract = (a: Point, b: Point): Point => [a[0] - b[0], a[1] - b[1]];
+/** A vector times a number. */
 export const scale = (a: Point, by: number): Point => [a[0] * by, a[1] * by];
+/** Scalar product, mm². */
 export const dot = (a: Point, b: Point): number => a[0] * b[0] + a[1] * b[1];
 /** z of the cross product: positive when `b` lies anticlockwise of `a`. */
 export const cross = (a: Point, b: Point): number => a[0] * b[1] - a[1] * b[0];
 /** Sizes here are far from overflow, and `Math.hypot` costs several times a plain root. */
 export const distance = (a: Point, b: Point): number => Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2);
+/** The point so far (0 to 1) from one to another. */
 export const between = (a: Point, b: Point, t: number): Point => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t];
 
 /** The direction from `a` to `b`, of length 1. */
@@ -30,6 +35,7 @@ export interface Pose {
   readonly flip: boolean;
 }
 
+/** The pose that leaves everything where it is. */
 export const HERE: Pose = { x: 0, y: 0, rotation: 0, flip: false };
 
 /** Cosine and sine of an angle in degrees, exact at the quarter turns. */

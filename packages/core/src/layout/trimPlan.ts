@@ -11,6 +11,7 @@ import { fitsIn } from "../geometry/fit.ts";
 import { turn } from "../geometry/point.ts";
 import type { Material, Solution } from "../model/solution.ts";
 
+/** mm across and up. */
 export interface Size {
   readonly width: number;
   readonly height: number;
@@ -42,6 +43,7 @@ export interface TrimCut {
   readonly times: number;
 }
 
+/** A rest that is worth keeping, and how many of it there are. */
 export interface Offcut extends Size {
   readonly count: number;
 }

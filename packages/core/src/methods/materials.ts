@@ -20,6 +20,7 @@ function held(pieces: readonly Piece[], joins: readonly Join[]) {
   return { foamed, taped };
 }
 
+/** What one of it takes: every piece with its paper, tape and foam by length, mm. */
 export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], spec: Spec): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
   const cut = pieces.map((piece): Material => ({

@@ -94,6 +94,7 @@ export function lieOnBoard(side: number, p: number, k: number): Pose {
   return { x, y, rotation, flip: true };
 }
 
+/** Steps on a 45° punch board: one measure, then turn to the guide. */
 export const punchBoard: Method = {
   kind: "punch-board",
   steps(making: Making, part: Laid) {

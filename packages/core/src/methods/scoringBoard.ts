@@ -46,6 +46,7 @@ function readings(piece: Piece, faceDown: boolean, upright: boolean): Reading[] 
   return [...found].map(([measure, folds]) => ({ measure, folds })).sort((a, b) => a.measure - b.measure);
 }
 
+/** Steps on a scoring board: scores from one edge, then turn. */
 export const scoringBoard: Method = {
   kind: "scoring-board",
   steps(making: Making, part: Laid) {

@@ -5,13 +5,17 @@
  */
 import { z } from "zod";
 
+/** The two faces of a panel, as the finished holder has them. */
 export const SIDES = ["outside", "inside"] as const;
+/** One of them. */
 export type Side = (typeof SIDES)[number];
 
+/** What a rule may measure from, on each axis. */
 export const FROM = { x: ["left", "centre", "right"], y: ["bottom", "centre", "top"] } as const;
 
 /** mm a thing may stand off its ground's edge or middle; beyond the edge where negative. */
 export const PLACE_MM = { min: -400, max: 400 } as const;
+/** Foam under a thing, mm. */
 export const RAISED_MM = { min: 0, max: 10 } as const;
 
 const by = z.number().min(PLACE_MM.min).max(PLACE_MM.max);
@@ -26,6 +30,7 @@ export const placeSchema = z.strictObject({
   turn: z.number().min(-360).max(360),
 });
 
+/** What a thing lies on: a panel's face, or an earlier thing. */
 export const onSchema = z.strictObject({
   panel: z.string().max(60),
   side: z.enum(SIDES),
@@ -36,6 +41,7 @@ export const onSchema = z.strictObject({
 /** A fitting's id: short, and safe in files and addresses. */
 export const FITTING_ID = /^[a-z0-9][a-z0-9-]{0,39}$/u;
 
+/** A thing on a panel as it is kept; what its kind asks for stands beside, read by the kind. */
 export const fittingSchema = z.looseObject({
   id: z.string().regex(FITTING_ID),
   kind: z.string().max(40),
@@ -44,8 +50,11 @@ export const fittingSchema = z.looseObject({
   at: placeSchema,
 });
 
+/** A rule that has been read. */
 export type Place = z.infer<typeof placeSchema>;
+/** A ground that has been read. */
 export type On = z.infer<typeof onSchema>;
+/** A thing on a panel, read; lengths in mm. */
 export type Fitting = Readonly<z.infer<typeof fittingSchema>>;
 
 /** In the middle, as it comes. */

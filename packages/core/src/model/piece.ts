@@ -12,6 +12,7 @@ export type ChangePath = readonly string[];
 /** `front` is the drawn face, the one you look at in the flat drawing. */
 export type Face = "front" | "back";
 
+/** A flat part of a piece between folds and edges, mm in the piece's own frame. */
 export interface Panel {
   readonly id: string;
   readonly name: string;
@@ -19,6 +20,7 @@ export interface Panel {
   readonly outline: Path;
 }
 
+/** A fold between two panels: the second moves. Degrees from flat, order of folding from 1. */
 export interface Fold {
   readonly id: string;
   /** the panel that stays and the panel that moves */
@@ -57,12 +59,14 @@ export interface Cut {
   readonly fitting?: string;
 }
 
+/** One face of one panel. */
 export interface PanelFace {
   readonly piece: string;
   readonly panel: string;
   readonly face: Face;
 }
 
+/** Where two faces are glued, as a polygon in the glued panel's flat frame, mm. */
 export interface Glue {
   readonly id: string;
   readonly panel: string;
@@ -103,6 +107,7 @@ export interface PieceDraft {
   readonly glue: readonly Glue[];
 }
 
+/** What a line of a piece is for. */
 export type Role = "score" | "cut" | "perforate" | "pen" | "foil" | "guide";
 
 /** A stroke to be made on the paper. */

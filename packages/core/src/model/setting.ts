@@ -4,6 +4,7 @@
  */
 import { z } from "zod";
 
+/** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
   readonly kind: "length" | "choice" | "toggle";
   readonly label: string;

@@ -34,6 +34,7 @@ export interface Remedy {
   readonly facts?: Readonly<Record<string, number | string>>;
 }
 
+/** What the hand does in a step. */
 export type StepKind =
   "cut" | "punch" | "score" | "turn" | "round" | "trim" | "slit" | "fold" | "glue" | "fill" | "close";
 
@@ -52,6 +53,7 @@ export interface Scene {
   readonly pieces?: readonly string[];
 }
 
+/** One thing to do: by code, with the one measure it needs (mm) and how the paper lies. */
 export interface Step {
   readonly n: number;
   readonly kind: StepKind;
@@ -65,6 +67,7 @@ export interface Step {
   readonly scene: Scene;
 }
 
+/** Something that is used up, and how much of it. */
 export interface Material {
   readonly item: string;
   readonly code: string;

@@ -7,15 +7,21 @@ import { fittingSchema } from "./fitting.ts";
 
 /** Bounds of anything that is held in the hands: mm. */
 export const SIZE_MM = { min: 20, max: 600 } as const;
+/** How thick contents may be, mm. */
 export const THICKNESS_MM = { min: 0.05, max: 60 } as const;
+/** How thick one ply of them may be, mm. */
 export const PLY_MM = { min: 0.02, max: 30 } as const;
 /** Plies and further things: more than anybody stacks. */
 export const MOST_PARTS = 12;
 /** Things on the panels of one draft. */
 export const MOST_FITTINGS = 24;
+/** How thick a paper may be, mm. */
 export const CALIPER_MM = { min: 0.02, max: 2 } as const;
+/** How heavy a paper may be, g/m². */
 export const WEIGHT_GSM = { min: 20, max: 800 } as const;
+/** How large a sheet may be each way, mm. */
 export const SHEET_MM = { min: 50, max: 2000 } as const;
+/** How many may be made in one run. */
 export const QUANTITY = { min: 1, max: 5000 } as const;
 
 const bounded = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
@@ -38,6 +44,7 @@ export const thingSchema = z.strictObject({
   thickness: bounded(THICKNESS_MM),
 });
 
+/** What goes in, as it is kept; mm. */
 export const contentsSchema = z.strictObject({
   preset: presetId.optional(),
   name: name80.optional(),
@@ -49,6 +56,7 @@ export const contentsSchema = z.strictObject({
   also: z.array(thingSchema).min(1).max(MOST_PARTS).optional(),
 });
 
+/** A paper, as it is kept: mm and g/m². */
 export const stockSchema = z.strictObject({
   preset: presetId.optional(),
   title: name80.optional(),
@@ -56,6 +64,7 @@ export const stockSchema = z.strictObject({
   weight: bounded(WEIGHT_GSM),
 });
 
+/** The sheet in hand, as it is kept; mm. */
 export const sheetSchema = z.strictObject({
   preset: presetId.optional(),
   width: bounded(SHEET_MM),
@@ -64,11 +73,15 @@ export const sheetSchema = z.strictObject({
 
 /** What a form is for: screens group by it. All but cards and parts hold contents. */
 export const PURPOSES = ["envelope", "pocket", "band", "treat", "card", "part"] as const;
+/** What a form is for: how screens group it and what it is weighed against. */
 export type Purpose = (typeof PURPOSES)[number];
 
+/** The ways of making that steps are written for. */
 export const methodKinds = ["punch-board", "scoring-board"] as const;
+/** One of them. */
 export type MethodKind = (typeof methodKinds)[number];
 
+/** The tools, as they are kept; mm. */
 export const methodSchema = z.strictObject({
   kind: z.enum(methodKinds),
   /** a board of the catalogue */
@@ -79,6 +92,7 @@ export const methodSchema = z.strictObject({
   notch: z.number().min(2).max(30).optional(),
 });
 
+/** A whole recipe, as it is kept. */
 export const specSchema = z.strictObject({
   units: z.literal("mm"),
   form: presetId,
@@ -96,9 +110,13 @@ export const specSchema = z.strictObject({
   fittings: z.array(fittingSchema).min(1).max(MOST_FITTINGS).optional(),
 });
 
+/** A recipe that has been read: everything is there, in mm and within its bounds. */
 export type Spec = z.infer<typeof specSchema>;
+/** What goes in, read. */
 export type Contents = Spec["contents"];
+/** A paper, read. */
 export type Stock = Spec["stock"];
+/** A sheet, read. */
 export type Sheet = NonNullable<Spec["sheet"]>;
 
 export type { Fitting, On, Place, Side } from "./fitting.ts";

@@ -37,6 +37,7 @@ function sense(piece: Folding, fold: Fold): 1 | -1 {
   return side > 0 ? 1 : -1;
 }
 
+/** How far everything has gone: folding, filling, motions. */
 export interface FoldState {
   /** how far the folding has gone: fold of order k runs from k − 1 to k */
   readonly progress: number;
@@ -194,10 +195,15 @@ function moveOf(motion: Motion | undefined, travel: number): Rigid {
 function thicknessOf(piece: Folding, out: Face, state: FoldState): number {
   const own = caliperOf(piece, state.caliper);
   if (piece.folds.length === 0) return own;
-  const heights = [...posesOf(piece, { ...state, caliper: own }).values()]
-    .filter((p) => Math.abs(p.r[8]) > 0.999)
-    .map((p) => (out === "front" ? p.t[2] : -p.t[2]));
-  return Math.max(0, ...heights) + own;
+  let high = 0;
+  for (const [panel, { r, t }] of posesOf(piece, { ...state, caliper: own })) {
+    if (Math.abs(r[8]) <= 0.999) continue;
+    // what lies on the panel that is joined is its caller's to count
+    const face: Face = r[8] > 0 === (out === "front") ? "front" : "back";
+    const on = panel === piece.root ? 0 : (state.carried?.(panel, face) ?? 0);
+    high = Math.max(high, (out === "front" ? t[2] : -t[2]) + on);
+  }
+  return high + own;
 }
 
 /** mm of joined pieces that stand on a face of a panel, whatever lies on them included. */

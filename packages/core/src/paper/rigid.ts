@@ -6,10 +6,13 @@ export interface Rigid {
   readonly r: readonly [number, number, number, number, number, number, number, number, number];
   readonly t: readonly [number, number, number];
 }
+/** A place in space, mm. */
 export type Point3 = readonly [number, number, number];
 
+/** The motion that moves nothing. */
 export const STILL: Rigid = { r: [1, 0, 0, 0, 1, 0, 0, 0, 1], t: [0, 0, 0] };
 
+/** A point carried by a rigid motion. */
 export const move = ({ r, t }: Rigid, [x, y, z]: Point3): Point3 => [
   r[0] * x + r[1] * y + r[2] * z + t[0],
   r[3] * x + r[4] * y + r[5] * z + t[1],

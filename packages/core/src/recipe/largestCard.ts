@@ -4,6 +4,7 @@ import { type Contents, SIZE_MM, type Stock } from "../model/spec.ts";
 import { roundDown } from "../units/ruler.ts";
 import { packOf } from "./pack.ts";
 
+/** What is asked backwards: the largest contents of these proportions that a sheet serves. */
 export interface Reverse {
   readonly form: Form;
   /** proportions and thickness to keep */

@@ -5,6 +5,7 @@ import type { Reader } from "./reader.ts";
 
 const USUAL_STOCK = "text-120";
 
+/** Reads a paper: a preset, its own measures, or a preset with some of its own. Problems go to the reader. */
 export function readStock(value: unknown, reader: Reader, field = "stock"): Spec["stock"] | undefined {
   const raw =
     value === undefined

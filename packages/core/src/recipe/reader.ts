@@ -22,6 +22,7 @@ export interface Problem {
   readonly facts: Readonly<Record<string, string | number>>;
 }
 
+/** A value that was read, or everything that is wrong with what was given. */
 export type Read<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
@@ -31,6 +32,7 @@ export const told = (value: unknown): string =>
     ? value.slice(0, 60)
     : ((JSON.stringify(value) as string | undefined) ?? "nothing").slice(0, 60);
 
+/** Whether a value is an object with fields. */
 export const record = (value: unknown): value is Record<string, unknown> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 

@@ -23,6 +23,7 @@ export interface Said {
   readonly to: number;
 }
 
+/** The recipe in another size with what stays, what follows and what cannot; or why it cannot be at all. */
 export type Resized =
   | {
       readonly ok: true;

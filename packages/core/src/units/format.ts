@@ -7,6 +7,7 @@ export interface Display {
   readonly fraction?: 8 | 16 | 32;
 }
 
+/** What is left away from a length in words. */
 export interface FormatOptions {
   /** leave the unit word away (tables, dimensions) */
   readonly bare?: boolean;

@@ -33,7 +33,9 @@ const VULGAR: Readonly<Record<string, string>> = {
   "⅔": "2/3",
 };
 
+/** Why a text is no length. */
 export type LengthProblem = "empty" | "not-a-length" | "unknown-unit" | "zero-denominator";
+/** mm, or why the text is no length. */
 export type ReadLength =
   | { readonly ok: true; readonly mm: number }
   | { readonly ok: false; readonly problem: LengthProblem; readonly text: string };

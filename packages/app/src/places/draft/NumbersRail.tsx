@@ -1,6 +1,7 @@
 /** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
 import { formatLength, formatSize, mainPiece, type Solution } from "@cut-fold/core";
 import { memo } from "react";
+import { useAtRest } from "../../parts/useAtRest.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { CutList } from "./numbers/CutList.tsx";
 import { Findings } from "./numbers/Findings.tsx";
@@ -11,6 +12,7 @@ import { Scores } from "./numbers/Scores.tsx";
 
 export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
+  const rested = useAtRest(solution);
   const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
   const square = Math.abs(blank.width - blank.height) < 0.001;
   return (
@@ -32,9 +34,9 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
         ),
       )}
       <FinishedSection solution={solution} />
-      <PileSection solution={solution} />
-      <Findings findings={solution.findings} />
-      <CutList solution={solution} />
+      <PileSection solution={rested} />
+      <Findings findings={rested.findings} />
+      <CutList solution={rested} />
     </aside>
   );
 });

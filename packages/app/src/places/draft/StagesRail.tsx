@@ -11,7 +11,6 @@ import {
   type Solution,
   type Spec,
 } from "@cut-fold/core";
-import ButtonBase from "@mui/material/ButtonBase";
 import { memo, type ReactNode } from "react";
 import { describe, beginGesture, endGesture } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
@@ -159,7 +158,8 @@ interface StageHeadProps {
 
 const StageHead = memo(function StageHead({ stage, number, open, onOpen, children }: StageHeadProps) {
   return (
-    <ButtonBase
+    <button
+      type="button"
       className="stage-head"
       aria-expanded={open}
       aria-controls={`stage-${stage}`}
@@ -170,6 +170,6 @@ const StageHead = memo(function StageHead({ stage, number, open, onOpen, childre
       <span className="stage-number">{number}</span>
       <span className="stage-title">{TITLES[stage]}</span>
       {children}
-    </ButtonBase>
+    </button>
   );
 });

@@ -1,5 +1,5 @@
 import { formatLength, formatRun, formatSize, type Material, paperNeed, type Solution } from "@cut-fold/core";
-import { useMemo } from "react";
+import { useMemo, memo } from "react";
 import { useSettled } from "../../../parts/useSettled.ts";
 import { useDisplay } from "../../../store/settings.ts";
 
@@ -7,7 +7,7 @@ import { useDisplay } from "../../../store/settings.ts";
 const SETTLED_MS = 160;
 
 /** Every piece, tape and sheet for the whole run. */
-export function CutList({ solution }: { readonly solution: Solution }) {
+export const CutList = memo(function CutList({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
   const settled = useSettled(solution, SETTLED_MS);
   const sheets = useMemo(() => paperNeed(settled), [settled]);
@@ -39,7 +39,7 @@ export function CutList({ solution }: { readonly solution: Solution }) {
       </table>
     </section>
   );
-}
+});
 
 function noteOf({ code, size, stock }: Material, display: ReturnType<typeof useDisplay>): string {
   if (code === "tape") return `${formatLength(size.height, display)} wide`;

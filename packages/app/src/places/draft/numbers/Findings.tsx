@@ -15,7 +15,7 @@ const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
 };
 
 /** What the checks found, each with the button that mends it. */
-export function Findings({ findings }: Pick<Solution, "findings">) {
+export const Findings = memo(function Findings({ findings }: Pick<Solution, "findings">) {
   const display = useDisplay();
   return (
     <section aria-label="Findings" aria-live="polite">
@@ -36,7 +36,7 @@ export function Findings({ findings }: Pick<Solution, "findings">) {
       ))}
     </section>
   );
-}
+});
 
 interface FindingRowProps {
   readonly index: number;

@@ -1,8 +1,9 @@
 import { cardPile, insidePile, type Solution } from "@cut-fold/core";
+import { memo } from "react";
 import { PileView } from "../../../drawing/PileView.tsx";
 
 /** What lies on what, where more than one thing does. */
-export function PileSection({ solution }: { readonly solution: Solution }) {
+export const PileSection = memo(function PileSection({ solution }: { readonly solution: Solution }) {
   const { contents } = solution.spec;
   const layers = solution.finished !== undefined && solution.fittings.length > 0;
   const pile = layers
@@ -16,4 +17,4 @@ export function PileSection({ solution }: { readonly solution: Solution }) {
       <PileView pile={pile} />
     </section>
   ) : null;
-}
+});

@@ -1,4 +1,5 @@
 import { formById, type Solution, type Spec } from "@cut-fold/core";
+import { useMemo } from "react";
 import { useChosen } from "../../../store/chosen.ts";
 import { PanelsSection } from "./panels/PanelsSection.tsx";
 import { SettingFields } from "./SettingFields.tsx";
@@ -12,8 +13,8 @@ interface DetailsStageProps {
 export function DetailsStage({ spec, solution }: DetailsStageProps) {
   const form = formById(spec.form);
   const inHand = useChosen((s) => s.fitting !== undefined);
+  const grounds = useMemo(() => form?.grounds?.(spec.settings) ?? [], [form, spec.settings]);
   if (!form) return null;
-  const grounds = form.grounds?.(spec.settings) ?? [];
   const own = (
     <div className="fields">
       <SettingFields

@@ -16,6 +16,7 @@ import IconButton from "@mui/material/IconButton";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useEffect, useMemo, useRef } from "react";
 import { light } from "../../../../drawing/lit.ts";
+import { useAtRest } from "../../../../parts/useAtRest.ts";
 import { chooseFace, chooseFitting, useChosen } from "../../../../store/chosen.ts";
 import { change } from "../../../../store/openDraft.ts";
 import { useDisplay } from "../../../../store/settings.ts";
@@ -36,13 +37,14 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
   const faces = useMemo(() => facesOf(grounds), [grounds]);
   const row = spec.fittings?.find((f) => f.id === chosen);
   const asked = row ? faceUnder(row, spec.fittings ?? []) : on;
+  const rested = useAtRest(solution);
   const face = faces.find((f) => asked && isSameFace(f, asked)) ?? faces[0];
   if (!face) return null;
   const lying = lyingOn(face, spec);
   const top = groundFor(lying, face);
   return (
     <div className={styles.panels}>
-      <PanelMap solution={solution} grounds={grounds} face={face} onFace={chooseFace} />
+      <PanelMap solution={rested} grounds={grounds} face={face} onFace={chooseFace} />
       <h4>
         {face.name}, {SIDE_WORDS[face.side]}
         <span>{lying.length === 0 ? "nothing on it yet" : "from the paper up"}</span>
