@@ -1,6 +1,6 @@
 import "@fontsource-variable/bitter";
 import "@fontsource-variable/source-sans-3";
-import "./theme/layout.css";
+import "./theme/base.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App.tsx";

@@ -4,7 +4,7 @@ import { prove } from "./folding/proof.ts";
 import { forms } from "./forms/all.ts";
 import { resize } from "./resize.ts";
 import { solve } from "./solve.ts";
-import { marginsOf, randomSpec, specOf } from "./test/randomSpec.ts";
+import { marginsOf, randomSpec, specOf, runs } from "./test/randomSpec.ts";
 
 const MM = { method: { board: "scoring-millimetre" } };
 const sized = (spec: ReturnType<typeof specOf>, width: number, height: number) => {
@@ -89,7 +89,7 @@ describe("the same again in another size", () => {
           const back = sized(there.spec, spec.contents.width, spec.contents.height);
           expect(solve(back.spec).pieces.map((p) => p.blank)).toEqual(solve(spec).pieces.map((p) => p.blank));
         }),
-        { numRuns: 60 },
+        { numRuns: runs(60) },
       );
     },
   );

@@ -106,6 +106,19 @@ export const theme = createTheme({
       },
     },
     MuiInputLabel: { styleOverrides: { root: { color: colour.soft, fontSize: "1.15rem" } } },
+    MuiTabs: { styleOverrides: { root: { minHeight: 48 }, indicator: { height: 3, background: colour.rust } } },
+    MuiTab: {
+      styleOverrides: {
+        root: {
+          minHeight: 48,
+          minWidth: 84,
+          textTransform: "none",
+          fontSize: TEXT_PX.lead,
+          fontWeight: 600,
+          "&.Mui-selected": { color: colour.ink },
+        },
+      },
+    },
     MuiMenuItem: { styleOverrides: { root: { minHeight: 44 } } },
     MuiTooltip: { styleOverrides: { tooltip: { background: colour.ink, fontSize: "0.85rem" } } },
     MuiToggleButton: {

@@ -5,7 +5,7 @@ import { foldedPanels, lastOrder, move } from "../folding/pose.ts";
 import { prove } from "../folding/proof.ts";
 import { flatten } from "../geometry/path.ts";
 import { solve } from "../solve.ts";
-import { formOf, lengthBetween, marginsOf, pressed, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, lengthBetween, marginsOf, pressed, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 
 const CARD = {
@@ -135,7 +135,7 @@ describe("layers on any card", () => {
           expect(Math.max(...z) - Math.min(...z)).toBeLessThan((s.finished?.thickness ?? 0) + 1e-6);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

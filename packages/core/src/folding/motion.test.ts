@@ -6,7 +6,7 @@ import { distance } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { solve } from "../solve.ts";
-import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { register } from "../forms/index.ts";
 import { pillowBox } from "../test/trial/pillowBox.ts";
 import { popUpCradleCard } from "../test/trial/popUpCradleCard.ts";
@@ -36,7 +36,7 @@ describe.each([
         const proof = proveMotion(solve(spec), motion);
         if (!proof.ok) throw new Error(JSON.stringify(proof.crossings.slice(0, 3)));
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

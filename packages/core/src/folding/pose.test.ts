@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { place } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
-import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { closedPicture, pictureOf, uprightPose } from "./picture.ts";
 import { about, after, foldedPanels, joinMove, move, type Point3, STILL, undo } from "./pose.ts";
 
@@ -29,7 +29,7 @@ describe("moves in space", () => {
         near(move(after(turned, STILL), p), move(turned, p));
         near(move(after(turned, turned), p), move(about(a, b, 2 * degrees), p), 1e-5);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -60,7 +60,7 @@ describe("the closed thing", () => {
         // nothing shows past a fold, and nothing falls short of one
         sides.forEach((side, i) => expect(Math.abs(side - (inside[i] as number))).toBeLessThan(1e-6));
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

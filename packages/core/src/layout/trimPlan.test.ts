@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve } from "../solve.ts";
-import { specOf } from "../test/randomSpec.ts";
+import { specOf, runs } from "../test/randomSpec.ts";
 import { blanksIn, cutsOf, paperNeed, type Part, perSheet, trimPlans } from "./trimPlan.ts";
 
 const plansOf = (given: object) => trimPlans(solve(specOf(given)));
@@ -54,7 +54,7 @@ describe("against plain counting", () => {
         expect(found).toBeGreaterThanOrEqual(byRows(w, h, W, H));
         expect(found * w * h).toBeLessThanOrEqual(W * H);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -66,7 +66,7 @@ describe("against plain counting", () => {
         expect(perSheet({ width: h, height: w }, { width: 210, height: 297 })).toBe(one);
         expect(perSheet({ width: w, height: h }, { width: 297, height: 210 })).toBe(one);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 });
@@ -199,7 +199,7 @@ describe("the plan of a run", () => {
           }
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -9,7 +9,7 @@ import { forms } from "../forms/all.ts";
 import type { Line } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
-import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import type { Step } from "../model/solution.ts";
 import { lieOnBoard } from "./punchBoard.ts";
 import { place } from "../geometry/point.ts";
@@ -135,7 +135,7 @@ describe("punch board", () => {
           ).toBeLessThan(TOLERANCE);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 
@@ -240,7 +240,7 @@ describe("scoring board", () => {
             expect(shown.to[0]).toBeCloseTo(last, 6);
           }
         }),
-        { numRuns: 200 },
+        { numRuns: runs(200) },
       );
     },
   );
@@ -258,7 +258,7 @@ describe("pictures", () => {
             for (const v of Object.values(picture.bounds)) expect(Number.isFinite(v)).toBe(true);
           }
         }),
-        { numRuns: 60 },
+        { numRuns: runs(60) },
       );
     }
   });

@@ -7,6 +7,7 @@ import { foldedPanels, type Joined, move, swungBy } from "./pose.ts";
 import { withGlue } from "./seam.ts";
 import { tapered } from "./shape.ts";
 import { flap, panel, sheet } from "./sheet.ts";
+import { runs } from "../test/randomSpec.ts";
 
 const W = 150;
 const CALIPER = 0.2;
@@ -96,7 +97,7 @@ describe("a strip across the fold", () => {
         expect(way).toBeGreaterThan(-1e-3);
         if (theta < 3.1) expect(way).toBeLessThan(theta + 1e-3);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -116,7 +117,7 @@ describe("a strip across the fold", () => {
         expect(degrees).toBeGreaterThan(least - 0.5);
         expect(degrees).toBeLessThan(most + 0.5);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
 import type { Finding } from "../model/solution.ts";
 import { solve } from "../solve.ts";
-import { randomSpec, specOf } from "../test/randomSpec.ts";
+import { randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { changed, type PartsChange } from "./change.ts";
 import { forms } from "../forms/all.ts";
 import { readSpec } from "./readSpec.ts";
@@ -69,7 +69,7 @@ describe("a change", () => {
         const anew = readSpec(JSON.parse(JSON.stringify(read.value)));
         expect(anew.ok && anew.value).toEqual(read.value);
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     );
   });
 });
@@ -105,7 +105,7 @@ describe("a remedy", () => {
           if (after) throw new Error(`${key(finding)}: ${JSON.stringify({ finding, after })}`);
         }
       }),
-      { numRuns: 250 },
+      { numRuns: runs(250) },
     );
     // a test in which nothing was pressed would prove nothing
     expect(pressed.size).toBeGreaterThan(0);

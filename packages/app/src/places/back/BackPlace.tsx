@@ -7,6 +7,7 @@ import { useDisplay, useSettings } from "../../store/settings.ts";
 import { Answer } from "./Answer.tsx";
 import { type Asked, cardOf, firstAsked } from "./asked.ts";
 import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
+import "./back.css";
 
 export function BackPlace() {
   const display = useDisplay();

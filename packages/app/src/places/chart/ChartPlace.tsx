@@ -6,6 +6,7 @@ import { useSettings } from "../../store/settings.ts";
 import { ChartAsks, EVERY } from "./ChartAsks.tsx";
 import { ChartTable } from "./ChartTable.tsx";
 import { WholeTable } from "./WholeTable.tsx";
+import "./chart.css";
 
 /** The size chart: one form for every standard card, on the board, ruler and sheet in use. */
 export function ChartPlace() {

@@ -10,6 +10,7 @@ import { solutionOf } from "../../store/solutions.ts";
 import { AnotherVersion } from "./AnotherVersion.tsx";
 import { LINES, type Version } from "./lines.ts";
 import { largest, VersionHead } from "./VersionHead.tsx";
+import "./compare.css";
 
 export function ComparePlace() {
   const { id = "" } = useParams();

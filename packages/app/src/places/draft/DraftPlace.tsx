@@ -16,6 +16,7 @@ import { NumbersRail } from "./NumbersRail.tsx";
 import { SheetsPanel } from "./SheetsPanel.tsx";
 import { STAGES, StagesRail, type Stage } from "./StagesRail.tsx";
 import { StepsPanel } from "./StepsPanel.tsx";
+import "./draft.css";
 
 const VIEWS = ["flat", "folded", "sheets", "steps"] as const;
 type View = (typeof VIEWS)[number];

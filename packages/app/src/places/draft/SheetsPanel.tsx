@@ -20,6 +20,7 @@ import { type PaperColours, pieceColours } from "../../drawing/colours.ts";
 import { change } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
+import "./sheets.css";
 
 interface SheetsPanelProps {
   readonly id: string;

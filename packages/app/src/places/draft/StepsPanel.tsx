@@ -7,6 +7,7 @@ import { PictureView } from "../../drawing/PictureView.tsx";
 import { standAt } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour, SERIF } from "../../theme/theme.ts";
+import "./steps.css";
 
 interface StepsPanelProps {
   readonly solution: Solution;

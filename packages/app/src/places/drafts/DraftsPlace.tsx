@@ -11,6 +11,7 @@ import { importProject } from "../../store/files.ts";
 import { useSettings } from "../../store/settings.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";
+import "./drafts.css";
 
 const matches = (draft: Draft, words: string): boolean => {
   const text = [

@@ -13,6 +13,7 @@ import { adopt, useDrafts } from "../../store/drafts.ts";
 import { importProject, saveProject } from "../../store/files.ts";
 import { type Settings, useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
+import "./settings.css";
 
 const UNITS: readonly { readonly value: Settings["unit"]; readonly text: string }[] = [
   { value: "in", text: "Inches, as fractions" },

@@ -76,7 +76,7 @@ const PURPOSE_TITLES: Readonly<Record<Purpose, string>> = {
   part: "What goes with it",
 };
 
-/** Forms by what they are for, the most sensible first: holders, then the card itself and what goes with it. */
+/** Forms by what they are for, the most sensible first; what serves the same purpose as the chosen one stands before all. */
 const Offers = memo(function Offers({ spec, form: chosen }: { readonly spec: Spec; readonly form: string }) {
   const { offers, failed } = useOffers(spec);
   if (failed)
@@ -86,14 +86,16 @@ const Offers = memo(function Offers({ spec, form: chosen }: { readonly spec: Spe
       </p>
     );
   if (!offers) return <p className="wide offers-wait">Drawing every form …</p>;
+  const own = formById(chosen)?.purpose;
+  const inOrder = [...PURPOSES].sort((a, b) => Number(b === own) - Number(a === own));
   return (
     <div className="wide offers">
-      {PURPOSES.map((purpose) => {
-        const own = offers.filter((offer) => offer.purpose === purpose);
-        return own.length === 0 ? null : (
+      {inOrder.map((purpose) => {
+        const alike = offers.filter((offer) => offer.purpose === purpose);
+        return alike.length === 0 ? null : (
           <section key={purpose} aria-label={PURPOSE_TITLES[purpose]}>
             <h4>{PURPOSE_TITLES[purpose]}</h4>
-            {own.map((offer) => (
+            {alike.map((offer) => (
               <Offer key={offer.form} offer={offer} chosen={offer.form === chosen} />
             ))}
           </section>

@@ -1,0 +1,124 @@
+/** What a form must say, so that nobody has to read it out of a name; and that nobody does. */
+import { readdirSync, readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { mainPiece } from "../model/solution.ts";
+import { settingMeta } from "../model/setting.ts";
+import { PURPOSES } from "../model/spec.ts";
+import { solve } from "../solve.ts";
+import { specOf } from "../test/randomSpec.ts";
+import { valueAt } from "../recipe/change.ts";
+import { forms } from "./all.ts";
+import { settingsOf } from "./form.ts";
+import { formIds } from "./index.ts";
+
+const solved = (form: string) => solve(specOf({ form, contents: { preset: "iso-a6" } }));
+
+describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, form) => {
+  const s = solved(id);
+
+  it("what it is for, and which face of its paper is outside", () => {
+    expect(PURPOSES).toContain(form.purpose);
+    expect(["front", "back"]).toContain(form.outside);
+    expect(form.about).toMatch(/\.$/u);
+  });
+
+  it("what it holds and by which settings room is asked for, or how large it comes out", () => {
+    const holds = form.purpose !== "card" && form.purpose !== "part";
+    expect(s.contents.length > 0).toBe(holds);
+    for (const { asks, inside } of s.contents) {
+      for (const axis of ["width", "height"] as const) {
+        expect(asks[axis] && valueAt(s.spec, asks[axis])).toEqual(expect.any(Number));
+        expect(inside[axis]).toBeGreaterThan(0);
+      }
+    }
+    if (!holds) expect(s.finished ?? s.inside).toMatchObject({ width: expect.any(Number) as number });
+  });
+
+  it("which folds close over what it holds, and on which something can be laid, as panels that are there", () => {
+    const folds = new Set(s.pieces.flatMap((p) => p.folds.map((f) => `${p.id}/${f.id}`)));
+    for (const { closes } of s.contents) for (const fold of closes) expect(folds).toContain(fold);
+    for (const { panel, name, sides } of form.grounds?.(s.spec.settings) ?? []) {
+      expect(mainPiece(s)?.panels.map((p) => p.id)).toContain(panel);
+      expect(name).not.toBe("");
+      expect(Object.keys(sides).length).toBeGreaterThan(0);
+    }
+  });
+
+  it("of every cut whether it is a hole, a slit or a window, and what sets it", () => {
+    for (const cut of s.pieces.flatMap((p) => p.cuts)) {
+      expect(["hole", "slit", "window"]).toContain(cut.kind);
+      for (const at of [cut.place, cut.across])
+        if (at !== undefined) expect(Object.keys(s.spec.settings)).toContain(at);
+    }
+  });
+
+  it("of every figure that can be set a place in the recipe", () => {
+    for (const { id: figure, sets } of s.dimensions)
+      if (sets && sets[0] !== "blank") expect(valueAt(s.spec, sets), figure).not.toBe(undefined);
+  });
+
+  it("of every setting what it is, and within which bounds", () => {
+    for (const [name, schema] of settingsOf(form)) {
+      const { label, kind, about } = settingMeta(schema);
+      expect(
+        [label, about].every((text) => text !== ""),
+        name,
+      ).toBe(true);
+      expect(["length", "choice", "toggle"]).toContain(kind);
+    }
+  });
+});
+
+describe("nobody reads a meaning out of a name", () => {
+  const source = (folder: string): { file: string; text: string }[] =>
+    readdirSync(new URL(`../${folder}/`, import.meta.url))
+      .filter((file) => file.endsWith(".ts") && !file.includes(".test."))
+      .map((file) => ({
+        file: `${folder}/${file}`,
+        text: readFileSync(new URL(`../${folder}/${file}`, import.meta.url), "utf8"),
+      }));
+  const code = (text: string): string => text.replace(/\/\*[\s\S]*?\*\/|\/\/.*/gu, "");
+
+  /** Names that are words of the model as well: what they name there is said by its type. */
+  const ALSO_WORDS = new Set([
+    "front",
+    "back",
+    "left",
+    "right",
+    "top",
+    "bottom",
+    "panel",
+    "width",
+    "height",
+    "mask",
+    "frame",
+    "hole",
+    // a kind of step and a code of a remedy
+    "fold",
+    "border",
+    "card",
+  ]);
+  const names = new Set(
+    forms.flatMap((form) => [
+      form.id,
+      ...settingsOf(form).map(([name]) => name),
+      ...solved(form.id).pieces.flatMap((p) => [p.id, ...p.panels.map((q) => q.id), ...p.folds.map((f) => f.id)]),
+    ]),
+  );
+
+  it.each(["checks", "methods", "folding", "layout", "paper"])("in %s", (folder) => {
+    for (const { file, text } of source(folder)) {
+      const said = [...code(text).matchAll(/"([\w-]+)"/gu)].map((m) => m[1] ?? "");
+      expect(
+        said.filter((word) => names.has(word) && !ALSO_WORDS.has(word)),
+        file,
+      ).toEqual([]);
+    }
+  });
+
+  it("and the list of forms is the list of files", () => {
+    expect(forms.map((f) => f.id)).toEqual(formIds);
+    const files = source("forms").filter(({ text }) => /defineForm\(\{/u.test(code(text)));
+    expect(files).toHaveLength(formIds.length);
+  });
+});

@@ -1,0 +1,119 @@
+// Do the tests see a mistake? Turns one operator of core at a time, in a copy, and runs core's tests on it:
+// `npm run mutate -- 60 7` for a sample of 60 with seed 7. Prints every mutant that lived; whoever reads it says whether it
+// can be told from the code as it is.
+import { spawnSync } from "node:child_process";
+import { cpSync, mkdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
+import path from "node:path";
+import ts from "typescript";
+import { cacheFolder, ensureDeps, root } from "./lib.mjs";
+
+ensureDeps();
+const [size = "60", seed = "1"] = process.argv.slice(2);
+
+const TURNED = new Map([
+  ["+", "-"],
+  ["-", "+"],
+  ["*", "/"],
+  ["/", "*"],
+  ["<", ">="],
+  ["<=", ">"],
+  [">", "<="],
+  [">=", "<"],
+  ["===", "!=="],
+  ["!==", "==="],
+  ["&&", "||"],
+  ["||", "&&"],
+  ["min", "max"],
+  ["max", "min"],
+]);
+
+/** Numbers below `below`, the same for the same seed (Park and Miller, 1988). */
+function randomFrom(start) {
+  let state = start;
+  return (below) => (state = (state * 48271) % 2147483647) % below;
+}
+
+const core = path.join(root, "packages/core/src");
+const listed = spawnSync("git", ["ls-files", "packages/core/src"], { cwd: root, encoding: "utf8" }).stdout.split("\n");
+const files = listed.filter((f) => f.endsWith(".ts") && !f.includes(".test.") && !f.includes("/test/"));
+
+/** Every operator of a file that can be turned, with where it stands. */
+function operatorsOf(file) {
+  const text = readFileSync(path.join(root, file), "utf8");
+  const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
+  const found = [];
+  const add = (node) => {
+    const to = TURNED.get(node.getText());
+    if (to)
+      found.push({
+        file,
+        at: node.getStart(),
+        from: node.getText(),
+        to,
+        line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1,
+      });
+  };
+  const visit = (node) => {
+    if (ts.isBinaryExpression(node)) add(node.operatorToken);
+    if (ts.isPropertyAccessExpression(node) && node.expression.getText() === "Math") add(node.name);
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}
+
+const all = files.flatMap(operatorsOf);
+const next = randomFrom(Number(seed) * 7919);
+const sample = [];
+while (sample.length < Math.min(Number(size), all.length)) sample.push(...all.splice(next(all.length), 1));
+
+const copy = path.join(cacheFolder(), "mutants");
+rmSync(copy, { recursive: true, force: true });
+mkdirSync(path.join(copy, "packages"), { recursive: true });
+for (const name of ["packages/core", "docs", "package.json", "tsconfig.json", "tsconfig.base.json"])
+  cpSync(path.join(root, name), path.join(copy, name), {
+    recursive: true,
+    filter: (from) => !from.includes("node_modules"),
+  });
+symlinkSync(path.join(root, "node_modules"), path.join(copy, "node_modules"));
+
+// the short tests first: most mistakes are seen at once
+writeFileSync(
+  path.join(copy, "vitest.config.ts"),
+  `import { statSync } from "node:fs";
+import { BaseSequencer } from "vitest/node";
+class ShortFirst extends BaseSequencer {
+  async sort(files) {
+    return [...files].sort((a, b) => statSync(a.moduleId).size - statSync(b.moduleId).size);
+  }
+}
+export default {
+  test: { include: ["packages/core/src/**/*.test.ts"], testTimeout: 60_000, sequence: { sequencer: ShortFirst } },
+};
+`,
+);
+
+/** Whether core's tests fail in the copy. */
+const seen = () =>
+  spawnSync(process.execPath, [path.join(root, "node_modules/vitest/vitest.mjs"), "run", "--bail", "1"], {
+    cwd: copy,
+    stdio: "ignore",
+    timeout: 300_000,
+    env: { ...process.env, SOAK: "0.1" },
+  }).status !== 0;
+
+if (seen()) throw new Error("the tests fail before anything is turned");
+const lived = [];
+for (const [i, mutant] of sample.entries()) {
+  const { file, at, from, to, line } = mutant;
+  const text = readFileSync(path.join(root, file), "utf8");
+  writeFileSync(path.join(copy, file), text.slice(0, at) + to + text.slice(at + from.length));
+  const caught = seen();
+  writeFileSync(path.join(copy, file), text);
+  const place = `${path.relative(core, path.join(root, file))} ${line}: ${from} → ${to}`;
+  console.log(`${String(i + 1).padStart(3)} ${caught ? "seen " : "LIVED"} ${place}`);
+  if (!caught) lived.push(`${place}\n    ${text.split("\n")[line - 1].trim()}`);
+}
+const share = (1 - lived.length / sample.length) * 100;
+console.log(`\n${sample.length - lived.length} of ${sample.length} seen: ${share.toFixed(0)} %. Lived:`);
+for (const mutant of lived) console.log(mutant);
