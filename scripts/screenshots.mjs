@@ -20,14 +20,11 @@ const VIEWS = [
       for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowRight");
     },
   ],
-  ["card-base", "/draft/demo-invitation-card/flat?stage=details"],
   ["gift-card", "/draft/demo-gift-card/flat?stage=details"],
   ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
   ["pointed", "/draft/demo-supper/flat?stage=holder"],
-  ["open-end", "/draft/demo-certificate/folded?stage=holder", "in"],
   ["deep-flat", "/draft/demo-leaf-deep/flat?stage=details"],
   ["deep", "/draft/demo-leaf-deep/folded?stage=inside"],
-  ["layers", "/draft/demo-leaf-card/flat?stage=details"],
   ["sheets", "/draft/demo-recipe-card/sheets?stage=paper", "in"],
   [
     "side-by-side",

@@ -1,40 +1,26 @@
 /** A draft in the drawer: flat and closed, the size it is cut to, and what can be done with it. */
 import { closedPicture, type Draft, formatSize, formById, mainPiece } from "@cut-fold/core";
 import IconButton from "@mui/material/IconButton";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
 import { EllipsisVertical } from "lucide-react";
-import { memo, useMemo, useState } from "react";
+import { lazy, memo, Suspense, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
-import { useDropDraft } from "../../parts/useDropDraft.tsx";
-import { useTold } from "../../parts/useTold.ts";
-import { duplicateDraft, useDrafts } from "../../store/drafts.ts";
-import { saveProject } from "../../store/files.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { solutionOf } from "../../store/solutions.ts";
+
+/** Menus are much code for what is seldom pressed: it comes with the first press. */
+const DraftMenu = lazy(() => import("./DraftMenu.tsx").then((m) => ({ default: m.DraftMenu })));
 
 export const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) {
   const display = useDisplay();
   const solution = solutionOf(draft.spec);
   const pictures = useMemo(() => ({ flat: flatPicture(solution), closed: closedPicture(solution) }), [solution]);
   const colours = coloursOf(draft.spec);
-  const { put } = useDrafts.getState();
-  const told = useTold();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
   const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
-  const dropDraft = useDropDraft();
-  const drop = (): void => {
-    setAnchor(undefined);
-    dropDraft(draft);
-  };
-  const keep = (): void => {
-    setAnchor(undefined);
-    void told(saveProject([draft], draft.name).then((kept) => (kept ? "Draft saved as a file." : undefined)));
-  };
   return (
     <li className="draft-card">
       <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
@@ -69,27 +55,17 @@ export const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Dr
       >
         <EllipsisVertical size={20} />
       </IconButton>
-      <Menu
-        anchorEl={anchor}
-        open={anchor !== undefined}
-        onClose={() => {
-          setAnchor(undefined);
-        }}
-      >
-        <MenuItem
-          onClick={() => {
-            setAnchor(undefined);
-            put([duplicateDraft(draft)]);
-          }}
-        >
-          Duplicate
-        </MenuItem>
-        <MenuItem component={Link} to={`/compare/${draft.id}`}>
-          Versions side by side
-        </MenuItem>
-        <MenuItem onClick={keep}>Save as a file</MenuItem>
-        <MenuItem onClick={drop}>Delete</MenuItem>
-      </Menu>
+      {anchor ? (
+        <Suspense>
+          <DraftMenu
+            draft={draft}
+            anchor={anchor}
+            onClose={() => {
+              setAnchor(undefined);
+            }}
+          />
+        </Suspense>
+      ) : null}
     </li>
   );
 });

@@ -1,6 +1,5 @@
 import { type Draft, formById, readSpec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import Input from "@mui/material/Input";
 import { FolderInput, Mail, Plus, Search } from "lucide-react";
 import { useMemo } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
@@ -78,11 +77,11 @@ export function DraftsPlace() {
         <h1>Drafts</h1>
         <label className="search">
           <Search size={18} aria-hidden />
-          <Input
-            disableUnderline
+          <input
+            type="search"
+            aria-label="Find drafts"
             placeholder="Find by name, card or tag"
             value={words}
-            inputProps={{ "aria-label": "Find drafts", type: "search" }}
             onChange={(event) => {
               look(event.target.value, tag);
             }}
