@@ -60,10 +60,10 @@ describe("the drawer", () => {
   it("duplicates, and deletes with a way back", async () => {
     const maker = await visit("/drafts");
     await maker.click(screen.getByRole("button", { name: "More for Thanks to the pickers" }));
-    await maker.click(screen.getByRole("menuitem", { name: "Duplicate" }));
+    await maker.click(await screen.findByRole("menuitem", { name: "Duplicate" }));
     expect(cards()).toEqual([...all(), "Thanks to the pickers, again"].sort());
     await maker.click(screen.getByRole("button", { name: "More for Thanks to the pickers, again" }));
-    await maker.click(screen.getByRole("menuitem", { name: "Delete" }));
+    await maker.click(await screen.findByRole("menuitem", { name: "Delete" }));
     expect(cards()).toEqual(all());
     await maker.click(await screen.findByRole("button", { name: "Put it back" }));
     expect(cards()).toEqual([...all(), "Thanks to the pickers, again"].sort());
@@ -180,9 +180,9 @@ describe("side by side", () => {
     const maker = await visit("/compare/demo-invitation-envelope");
     expect(screen.getByText(/One version so far/u)).toBeDefined();
     await maker.click(screen.getByRole("button", { name: "Another version" }));
-    await maker.click(screen.getByRole("menuitem", { name: "Stood upright" }));
+    await maker.click(await screen.findByRole("menuitem", { name: "Stood upright" }));
     await maker.click(screen.getByRole("button", { name: "Another version" }));
-    await maker.click(screen.getByRole("menuitem", { name: "As pointed envelope" }));
+    await maker.click(await screen.findByRole("menuitem", { name: "As pointed envelope" }));
     expect(screen.getAllByRole("columnheader")).toHaveLength(3);
     const line = (name: string) => screen.getByRole("row", { name: new RegExp(`^${name}`, "u") });
     const versions = [...useDrafts.getState().drafts.values()].filter((d) => d.family === "demo-invitation-envelope");
