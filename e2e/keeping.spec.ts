@@ -18,7 +18,7 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
   const file = await saved(/Save draft as a file/u);
   expect(JSON.parse(file.toString())).toMatchObject({
     kind: "cut-fold project",
-    version: 1,
+    version: 2,
     drafts: [{ name: "Open-day invitation, envelope" }],
   });
 
