@@ -17,7 +17,7 @@ const VIEWS = [
     "/draft/demo-helpers-thanks/steps",
     "in",
     async (page) => {
-      for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowRight");
+      for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "Next" }).click();
     },
   ],
   ["gift-card", "/draft/demo-gift-card/flat?stage=details"],
