@@ -15,10 +15,10 @@ export {
   withoutFitting,
 } from "./recipe/change.ts";
 export { fittingKinds, kindById } from "./fittings/index.ts";
-export type { FittingKind } from "./fittings/kind.ts";
+export type { Asks, FittingKind } from "./fittings/kind.ts";
+export { borderFor } from "./fittings/mat.ts";
 export { cornerOf, poseOn, ruled } from "./fittings/place.ts";
 export { type OnGround, type Snap, snapped } from "./fittings/snap.ts";
-export { type Asks } from "./fittings/kind.ts";
 export { groundsOn } from "./recipe/readFittings.ts";
 export { largestCard } from "./recipe/largestCard.ts";
 export { fitsIn } from "./geometry/fit.ts";

@@ -3,17 +3,7 @@
  * stand on it, before it or past it. Of all those places each figure takes the first that is clear of the others and of the
  * paper's edges. Pure: in pixels, from the figures of one piece.
  */
-import {
-  add,
-  boundsOf,
-  type Dimension,
-  direction,
-  distance,
-  flatten,
-  type Piece,
-  type Point,
-  scale,
-} from "@cut-fold/core";
+import { add, type Dimension, direction, distance, flatten, type Piece, type Point, scale } from "@cut-fold/core";
 import { toScreen, type View } from "./view.ts";
 
 /** px from the paper to the line of a figure that stands outside it */
@@ -22,7 +12,7 @@ const OFFSET = 30;
 const SHORT = 70;
 /** px: on a line up to this long the number may do so too, where another is in its way */
 const MIDDLING = 2 * SHORT;
-export const FIGURE_PX = { key: 21, plain: 16 } as const;
+const FIGURE_PX = { key: 21, plain: 16 } as const;
 
 /** How a figure stands: how far its line is slid (−0.5 to 0.5), and where on it its number is. */
 export interface Choice {
@@ -131,8 +121,6 @@ function choicesFor(dimension: Dimension, length: number, text: string): readonl
 }
 
 interface Around {
-  /** places that are taken already, px: names, contents */
-  readonly taken?: readonly Box[];
   /** how figures stood before: while one is dragged none changes its place */
   readonly held?: ReadonlyMap<string, Choice> | undefined;
 }
@@ -161,14 +149,14 @@ export function placeFigures(
   piece: Piece | undefined,
   dimensions: readonly { readonly dimension: Dimension; readonly text: string }[],
   view: View,
-  { taken = [], held }: Around = {},
+  { held }: Around = {},
 ): ReadonlyMap<string, Placed> {
   const edges = (piece?.outline ?? []).flatMap((loop) => {
     const points = flatten(loop).map((p) => toScreen(view, p));
     return points.map((p, i) => [p, points[(i + 1) % points.length] ?? p] as const);
   });
   const placed = new Map<string, Placed>();
-  const boxes: Box[] = [...taken];
+  const boxes: Box[] = [];
   const lines: (readonly [Point, Point])[] = [];
   // what has one place only stands first, the numbers to cut by before all others
   const first = [...dimensions].sort(
@@ -203,9 +191,3 @@ export function placeFigures(
   }
   return placed;
 }
-
-/** The extent of points as a place that is taken. */
-export const takenBy = (points: readonly Point[]): Box => {
-  const { left, right, top, bottom } = boundsOf(points);
-  return { left, right, top: bottom, bottom: top };
-};

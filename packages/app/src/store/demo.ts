@@ -15,6 +15,15 @@ interface Sample {
 
 /** Where most is laid on a card. */
 const FRONT = { panel: "front", side: "outside" } as const;
+/** Paper to write on, inside. */
+const WRITING = {
+  id: "writing",
+  kind: "mat",
+  name: "Writing panel",
+  on: { panel: "back", side: "inside" },
+  border: 8,
+  stock: { preset: "text-90" },
+};
 
 const SAMPLES: readonly Sample[] = [
   {
@@ -150,14 +159,7 @@ const SAMPLES: readonly Sample[] = [
           raised: 3,
           stock: { preset: "cover-160" },
         },
-        {
-          id: "writing",
-          kind: "mat",
-          name: "Writing panel",
-          on: { panel: "back", side: "inside" },
-          border: 8,
-          stock: { preset: "text-90" },
-        },
+        WRITING,
       ],
     },
   },
@@ -235,14 +237,7 @@ const SAMPLES: readonly Sample[] = [
           contents: { preset: "gift-card" },
           stock: { preset: "cover-200" },
         },
-        {
-          id: "writing",
-          kind: "mat",
-          name: "Writing panel",
-          on: { panel: "back", side: "inside" },
-          border: 8,
-          stock: { preset: "text-90" },
-        },
+        WRITING,
       ],
     },
   },

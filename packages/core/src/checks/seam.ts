@@ -7,7 +7,7 @@ import { settingMeta } from "../model/setting.ts";
 import type { Finding } from "../model/solution.ts";
 import type { Contents, Spec } from "../model/spec.ts";
 import { draftOf } from "../paper/said.ts";
-import { withGlue } from "../paper/seam.ts";
+import { TAPE_MARGIN, withGlue } from "../paper/seam.ts";
 import { changed, valueAt } from "../recipe/change.ts";
 import { packOf } from "../recipe/pack.ts";
 import { roundUp } from "../units/ruler.ts";
@@ -15,8 +15,6 @@ import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
 
 /** A shorter seam (mm of glue along the strip) lets the side open when the contents are pushed in. */
 const LEAST_SEAM_MM = 15;
-/** Tape keeps this far from both edges of the strip (geometry notes: "widest tape = glue strip − 3 mm"). */
-const TAPE_MARGINS_MM = 3;
 /** A strip is widened by halves of a mm: finer nobody types. */
 const HALF_MM = 0.5;
 
@@ -101,7 +99,7 @@ export const seam: Check = {
             }
             if (tape !== undefined && tape > glue.widestTape + 1e-9) {
               const mends = tapeRemedy(checked, part, glue, tape);
-              const facts = { needed: tape + TAPE_MARGINS_MM };
+              const facts = { needed: tape + 2 * TAPE_MARGIN };
               found.push({ ...at, code: "tape", figure: tape, limit: glue.widestTape, facts, ...mends });
             }
             return found;

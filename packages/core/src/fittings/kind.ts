@@ -1,7 +1,8 @@
 import type { z } from "zod";
-import type { DraftInput, Form, Setup } from "../forms/form.ts";
+import type { Setup } from "../forms/form.ts";
 import type { Stock } from "../model/spec.ts";
 import type { Said } from "../paper/said.ts";
+import { TAPE_MARGIN } from "../paper/seam.ts";
 import type { Edge, Rectangle } from "../paper/sheet.ts";
 
 /** mm of what a fitting lies on. */
@@ -18,11 +19,6 @@ export interface FittingInput<S = Readonly<Record<string, unknown>>> {
   readonly setup: Setup;
   /** the paper it is cut from */
   readonly stock: Stock;
-}
-
-/** A form laid on a panel, with its own settings, contents and tools. */
-export interface PartInput extends DraftInput {
-  readonly form: Form;
 }
 
 /** What a kind asks of a row beside its own settings. */
@@ -57,8 +53,8 @@ export const defineKind = <S extends z.ZodObject>(kind: FittingKind<S>): Fitting
 
 /** Widest band of tape laid along the edges of laid paper; larger pieces are not glued all over. */
 const BAND = 12;
-/** Tape keeps this far from both edges of its band. */
-const MARGINS = 3;
+/** Tape keeps its margin from both edges of its band. */
+const MARGINS = 2 * TAPE_MARGIN;
 
 /** Bands of glue along the lower and the upper edge, or all over where the paper is low; on bars so wide where it is open inside. */
 export function bandsOn({ height, bottom, top }: Rectangle, bar = Infinity): Laying["strips"] {

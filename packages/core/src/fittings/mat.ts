@@ -19,6 +19,9 @@ export const within = ({ width, height }: GroundSize, border: number, grid: numb
   return { width: side(width), height: side(height) };
 };
 
+/** mm of border that leave a size on a side of so many mm. */
+export const borderFor = (whole: number, size: number): number => Math.max(0, (whole - size) / 2);
+
 /** The setting of all kinds that leave an even border, mm. */
 export const border = mm("Border", 5, [0, 150], "Left free all round.");
 

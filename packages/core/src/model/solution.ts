@@ -112,7 +112,7 @@ export interface Lying {
   readonly high: number;
 }
 
-/** Everything that follows from a spec: plain, frozen, with its recipe. Always mm. */
+/** Everything that follows from a spec, with its recipe. Always mm. `findings`, `materials` and `steps` are worked out when first read. */
 export interface Solution {
   readonly spec: Spec;
   readonly form: string;

@@ -2,19 +2,15 @@
  * A draft and what is laid on it, joined up into one: whatever lies on a panel is folded before that panel closes, so its
  * orders of folding come first.
  */
-import type { Dimension, Join, Motion, PieceDraft, Placement, Seam } from "../model/piece.ts";
+import type { PieceDraft } from "../model/piece.ts";
 import type { Drafted } from "./said.ts";
 
 /** Everything of a draft in one list each. A piece stands after the one it lies on. */
-export interface Assembly<D extends Drafted = Drafted> {
-  readonly main: string;
+export interface Assembly<D extends Drafted = Drafted> extends Pick<
+  Drafted,
+  "main" | "pieces" | "joins" | "seams" | "motions" | "contents" | "dimensions"
+> {
   readonly parts: readonly D[];
-  readonly pieces: readonly PieceDraft[];
-  readonly joins: readonly Join[];
-  readonly seams: readonly Seam[];
-  readonly motions: readonly Motion[];
-  readonly contents: readonly Placement[];
-  readonly dimensions: readonly Dimension[];
 }
 
 const lastOf = ({ pieces }: Drafted): number => Math.max(0, ...pieces.flatMap((p) => p.folds.map((f) => f.order)));

@@ -1,16 +1,11 @@
 import { formatLength, formatRun, formatSize, type Material, paperNeed, type Solution } from "@cut-fold/core";
 import { useMemo, memo } from "react";
-import { useSettled } from "../../../parts/useSettled.ts";
 import { useDisplay } from "../../../store/settings.ts";
-
-/** ms without a change after which the sheets for the run are counted anew */
-const SETTLED_MS = 160;
 
 /** Every piece, tape and sheet for the whole run. */
 export const CutList = memo(function CutList({ solution }: { readonly solution: Solution }) {
   const display = useDisplay();
-  const settled = useSettled(solution, SETTLED_MS);
-  const sheets = useMemo(() => paperNeed(settled), [settled]);
+  const sheets = useMemo(() => paperNeed(solution), [solution]);
   const { quantity } = solution.spec;
   return (
     <section>

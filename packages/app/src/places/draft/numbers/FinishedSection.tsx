@@ -55,7 +55,7 @@ const Followers = memo(function Followers() {
     const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
     const trouble = findings.find((f) => f.severity === "error");
     return (
-      <p key={draft.id} className="follower">
+      <p key={draft.id} className="follows">
         <Link to={`/draft/${draft.id}/flat?stage=inside`}>{draft.name}</Link> follows it: cut{" "}
         {formatSize(blank.width, blank.height, display)}
         {trouble ? <strong>{sayFinding(trouble, display)}</strong> : null}

@@ -1,5 +1,5 @@
 /** A border as it is often measured: by the size that is left inside it. */
-import type { FittingKind, Lying } from "@cut-fold/core";
+import { borderFor, type FittingKind, type Lying } from "@cut-fold/core";
 import { memo, useMemo } from "react";
 import { LengthField } from "../../../../parts/LengthField.tsx";
 import { change } from "../../../../store/openDraft.ts";
@@ -27,7 +27,7 @@ export const BorderFields = memo(function BorderFields({
 }: BorderFieldsProps) {
   const fields = useMemo(() => {
     const setBy = (whole: number) => (mm: number) => {
-      change({ at: ["fittings", id, setting], value: (whole - mm) / 2 });
+      change({ at: ["fittings", id, setting], value: borderFor(whole, mm) });
     };
     const wide = { size: "width", bounds: { min: LEAST_MM, max: ground.width }, set: setBy(ground.width) } as const;
     const high = { size: "height", bounds: { min: LEAST_MM, max: ground.height }, set: setBy(ground.height) } as const;

@@ -1,6 +1,8 @@
 /** What is on the panels: a small map to press, what lies on the face that is pressed from the paper up, and something more. */
 import {
+  boundsOf,
   type Fitting,
+  flatten,
   formatSize,
   type Ground,
   inOrder,
@@ -80,8 +82,8 @@ function sizeOf({ fittings, pieces, main }: Solution, on: On, face: Face) {
   const known = fittings.find((f) => f.ground.piece === main && f.ground.panel === face.panel);
   if (known) return { width: known.ground.width, height: known.ground.height };
   const outline = pieces.find((p) => p.id === main)?.panels.find((p) => p.id === face.panel)?.outline ?? [];
-  const [xs, ys] = [outline.map((s) => s.from[0]), outline.map((s) => s.from[1])];
-  return { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+  const { left, right, bottom, top } = boundsOf(flatten(outline));
+  return { width: right - left, height: top - bottom };
 }
 
 interface FittingRowProps {
