@@ -137,3 +137,84 @@ describe("pillow box", () => {
     expect((Math.max(...y) - Math.min(...y)) / panel).toBeCloseTo(0.9225, 2);
   });
 });
+
+describe("cards with several leaves", () => {
+  const card = (fold: "gate" | "tri") =>
+    solve(
+      specOf({
+        form: "card-base",
+        contents: { width: 105, height: 148 },
+        stock: { caliper: 0.3, weight: 250 },
+        settings: { fold },
+        ...MM,
+      }),
+    );
+  /** How far (mm) a panel's corners are from where they lie with the card closed. */
+  const moved = (s: Solution, set: Readonly<Record<string, number>>, panel: string): number => {
+    const corners = (at: ReturnType<typeof pose>) => at.facets.find((f) => f.panel === panel)?.space ?? [];
+    const [closed, open] = [corners(pose(s)), corners(pose(s, { set }))];
+    expect(closed.length).toBeGreaterThan(2);
+    return Math.max(
+      ...closed.map((p, i) => Math.hypot(...([0, 1, 2] as const).map((k) => (open[i]?.[k] ?? NaN) - p[k]))),
+    );
+  };
+
+  it.each(["gate", "tri"] as const)("a %s fold opens leaf by leaf, and nothing runs through anything", (fold) => {
+    const s = card(fold);
+    expect(s.motions).toHaveLength(2);
+    for (const { id } of s.motions) expect(proveMotion(s, id)).toMatchObject({ ok: true, crossings: [] });
+  });
+
+  it("gates open each by itself, or both", () => {
+    const s = card("gate");
+    const [left, right] = s.motions.map((m) => m.id) as [string, string];
+    expect(s.motions.map((m) => m.after)).toEqual([undefined, undefined]);
+    // a gate of 52 mm turned over lies as far from its fold on the other side: twice its width for its tip
+    expect(moved(s, { [left]: 1 }, "left")).toBeGreaterThan(100);
+    expect(moved(s, { [left]: 1 }, "right")).toBe(0);
+    expect(moved(s, { [left]: 1, [right]: 0.5 }, "left")).toBeCloseTo(moved(s, { [left]: 1 }, "left"), 9);
+    // half open it stands upright on its fold
+    expect(moved(s, { [left]: 1, [right]: 0.5 }, "right")).toBeGreaterThan(52);
+  });
+
+  it("the inner leaf of a tri-fold waits for the one that lies over it", () => {
+    const s = card("tri");
+    const inner = s.motions.find((m) => m.after !== undefined);
+    const over = s.motions.find((m) => m.id === inner?.after);
+    if (!inner || !over || inner.move.kind !== "open") throw new Error("no leaf waits for another");
+    const fold = inner.move.fold;
+    const panel = s.pieces[0]?.folds.find((f) => f.id === fold)?.panels[1] ?? "";
+    expect(moved(s, { [inner.id]: 1 }, panel)).toBe(0);
+    expect(moved(s, { [inner.id]: 1, [over.id]: 0.9 }, panel)).toBe(0);
+    expect(moved(s, { [inner.id]: 1, [over.id]: 1 }, panel)).toBeGreaterThan(190);
+  });
+
+  it("what lies on a leaf rides with it, and what lies in a pocket rides with that", () => {
+    const s = solve(
+      specOf({
+        form: "card-base",
+        contents: { width: 105, height: 148 },
+        settings: { fold: "gate" },
+        fittings: [
+          { id: "label", kind: "panel", on: { panel: "left", side: "outside" }, width: 30, height: 40 },
+          {
+            id: "pocket",
+            kind: "part",
+            form: "side-tab-pocket",
+            on: { panel: "back", side: "inside" },
+            contents: { preset: "gift-card" },
+          },
+        ],
+        ...MM,
+      }),
+    );
+    const [left] = s.motions.map((m) => m.id) as [string];
+    for (const { id } of s.motions) expect(proveMotion(s, id).ok).toBe(true);
+    const at = (set: Readonly<Record<string, number>>) => pose(s, { set });
+    const label = (set: Readonly<Record<string, number>>) =>
+      at(set).facets.find((f) => f.piece === "label/panel")?.space;
+    expect(label({ [left]: 1 })).not.toEqual(label({}));
+    // the back stays, and so does what is in its pocket
+    expect(at({ [left]: 1 }).contents).toEqual(at({}).contents);
+  });
+});
