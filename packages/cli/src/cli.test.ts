@@ -104,6 +104,28 @@ describe("the command line", () => {
     expect(json()).toMatchObject({ ok: true, crossings: [], contents: { crossing: 0 } });
   });
 
+  it("poses: where every panel and what is inside are, folded so far and with a motion set", () => {
+    const flat = run(["pose", "-"], { spec: SPEC, folded: 0 }).json() as {
+      last: number;
+      facets: { panel: string; flat: [number, number][]; space: [number, number, number][] }[];
+      contents: { space: number[][] }[];
+    };
+    expect(flat.last).toBeGreaterThan(2);
+    for (const { flat: drawn, space } of flat.facets)
+      space.forEach(([x, y, z], i) => {
+        expect([x, y, z]).toEqual([...(drawn[i] ?? []), 0]);
+      });
+    const closed = run(["pose", "-"], { spec: SPEC }).json() as typeof flat;
+    // folded shut the whole is no larger than its body, and a card lies in it
+    const body = closed.facets.find((f) => f.panel === "body")?.space ?? [];
+    const [least, most] = [Math.min(...body.map((p) => p[0])), Math.max(...body.map((p) => p[0]))];
+    for (const [x] of closed.facets.flatMap((f) => f.space)) {
+      expect(x).toBeGreaterThan(least - 1);
+      expect(x).toBeLessThan(most + 1);
+    }
+    expect(closed.contents[0]?.space).toHaveLength(8);
+  });
+
   it("lists forms with schemas, the catalogue, and a chart", () => {
     const forms = run(["forms"]).json() as {
       id: string;

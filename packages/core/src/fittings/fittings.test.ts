@@ -1,6 +1,7 @@
 /** Things on panels: laid by their rule on any face, of any kind, with all that lies in them; proved by folding. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { borderFor, within } from "./mat.ts";
 import { stagesOf } from "../folding/stages.ts";
 import { pose } from "../folding/posed.ts";
 import { prove, proveMotion } from "../folding/proof.ts";
@@ -329,6 +330,21 @@ describe("what is found", () => {
     const s = card([{ ...POCKET, at: { x: { from: "left", by: -9 } } }]);
     expect(s.findings.filter((f) => f.check === "closed")).toMatchObject([{ code: "sticks-out", figure: 9 }]);
     expect(card([POCKET]).findings.filter((f) => f.check === "closed")).toEqual([]);
+  });
+});
+
+describe("a border by the size that is left", () => {
+  it("leaves that size, wherever there is so much room, and never more than there is", () => {
+    const mm = lengthBetween(1, 300);
+    fc.assert(
+      fc.property(mm, mm, (whole, size) => {
+        const border = borderFor(whole, size);
+        const { width } = within({ width: whole, height: whole }, border, 0.01);
+        expect(border).toBeGreaterThanOrEqual(0);
+        expect(width).toBeCloseTo(Math.min(whole, size), 1);
+      }),
+    );
+    expect(borderFor(97, 90)).toBe(3.5);
   });
 });
 
