@@ -24,7 +24,7 @@ import { chooseNothing } from "../../../store/chosen.ts";
 import { change } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
-import { useOffers } from "../../../store/useOffers.ts";
+import { type Offers as Known, useOffers } from "../../../store/useOffers.ts";
 
 interface OfferProps {
   readonly offer: OfferOf;
@@ -77,8 +77,7 @@ const PURPOSE_TITLES: Readonly<Record<Purpose, string>> = {
 };
 
 /** Forms by what they are for, the most sensible first; what serves the same purpose as the chosen one stands before all. */
-const Offers = memo(function Offers({ spec, form: chosen }: { readonly spec: Spec; readonly form: string }) {
-  const { offers, failed } = useOffers(spec);
+const Offers = memo(function Offers({ offers, failed, form: chosen }: Known & { readonly form: string }) {
   if (failed)
     return (
       <p className="wide" role="alert">
@@ -117,18 +116,16 @@ const BOARD_GROUPS = { "punch-board": "45° punch boards", "scoring-board": "Sco
 const BOARDS = catalogue.boards.map((b) => ({ value: b.id, text: b.title, group: BOARD_GROUPS[b.kind] }));
 
 interface NotOnThisBoardProps {
-  readonly spec: Spec;
+  readonly form: string;
   readonly board: Board;
+  readonly offers: Known["offers"];
   readonly onDone: () => void;
 }
 
 /** A form that this board cannot make says so, and which others of its purpose it can make. */
-function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
-  const form = formById(spec.form);
-  const { offers = [] } = useOffers(spec);
-  const able = offers.filter(
-    (o) => o.purpose === form?.purpose && o.form !== spec.form && o.spec.method.kind === board.kind,
-  );
+function NotOnThisBoard({ form: id, board, offers, onDone }: NotOnThisBoardProps) {
+  const form = formById(id);
+  const able = offers?.filter((o) => o.purpose === form?.purpose && o.form !== id && o.spec.method.kind === board.kind);
   const why =
     board.kind === "punch-board"
       ? "its scores do not run at 45° from a notch"
@@ -137,9 +134,9 @@ function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
     <div className="finding warning not-here" role="alert">
       <p>
         {form?.title ?? "This form"} cannot be made on a {board.title}: {why}.
-        {able.length === 0 ? " No form of this kind can." : ""}
+        {able?.length === 0 ? " No form of this kind can." : ""}
       </p>
-      {able.slice(0, 3).map((o) => (
+      {able?.slice(0, 3).map((o) => (
         <Button
           key={o.form}
           size="small"
@@ -171,7 +168,7 @@ const onRuler = (ruler: string): void => {
 export function HolderStage({ spec }: { readonly spec: Spec }) {
   const { form, method } = spec;
   const board = find(catalogue.boards, method.board);
-  const settled = useSettled(spec, SETTLED_MS);
+  const { offers, failed } = useOffers(useSettled(spec, SETTLED_MS));
   const [refused, setRefused] = useState<string>();
   const other = refused === undefined ? undefined : find(catalogue.boards, refused);
   const chooseBoard = useCallback(
@@ -185,10 +182,12 @@ export function HolderStage({ spec }: { readonly spec: Spec }) {
   );
   return (
     <div className="fields">
-      <Offers spec={settled} form={form} />
+      <Offers offers={offers} failed={failed} form={form} />
       <div className="wide">
         <Choice label="Board" value={method.board} options={BOARDS} onChange={chooseBoard} />
-        {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
+        {other ? (
+          <NotOnThisBoard form={form} board={other} offers={offers} onDone={() => setRefused(undefined)} />
+        ) : null}
       </div>
       <div className="wide">
         <Choice label="Ruler" value={method.ruler ?? ""} options={RULERS} onChange={onRuler} />
