@@ -4,7 +4,7 @@ import { catalogue } from "./catalogue/index.ts";
 import { find } from "./catalogue/entry.ts";
 import { prove } from "./folding/proof.ts";
 import { solve } from "./solve.ts";
-import { specOf } from "./test/randomSpec.ts";
+import { specOf, runs } from "./test/randomSpec.ts";
 import { workBack } from "./workBack.ts";
 
 const MM = { method: { board: "scoring-millimetre" }, stock: { caliper: 0.3, weight: 250 } };
@@ -65,7 +65,7 @@ describe("working back from an envelope", () => {
         expect(made.inside.width).toBeLessThanOrEqual(back.inside.width + 0.5);
         expect(made.inside.height).toBeLessThanOrEqual(back.inside.height + 0.5);
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

@@ -282,7 +282,7 @@ describe("any kind on any face of any card", () => {
           expect(turned ? lying.bottom - ground.bottom : ground.top - lying.top).toBeCloseTo(y, 6);
         },
       ),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 });

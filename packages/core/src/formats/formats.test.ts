@@ -10,7 +10,7 @@ import { afterAll, describe, expect, it } from "vitest";
 import { boundsOf } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
-import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { MARGIN_MM, OVERLAP_MM, tilesOf, writePdf } from "./pdf.ts";
 import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
 import { writeSvg } from "./svg.ts";
@@ -61,7 +61,7 @@ describe("SVG", () => {
         expect(bounds.right).toBeCloseTo(side, 3);
         expect(bounds.top).toBeCloseTo(side, 3);
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 
@@ -245,7 +245,7 @@ describe("project files", () => {
       fc.property(randomSpec(formOf("square-blank-envelope")), (spec) => {
         expect(readProject(writeProject([{ ...draft, spec }]))).toEqual({ ok: true, drafts: [{ ...draft, spec }] });
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

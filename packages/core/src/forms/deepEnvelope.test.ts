@@ -6,7 +6,7 @@ import { stagesOf } from "../folding/stages.ts";
 import { flatten } from "../geometry/path.ts";
 import type { Solution } from "../model/solution.ts";
 import { solve } from "../solve.ts";
-import { formOf, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 
 const LEAF = {
   form: "deep-envelope",
@@ -138,7 +138,7 @@ describe("deep envelope, folded", () => {
           expect(range(web, 1)[1] - range(web, 1)[0]).toBeLessThan(1e-6);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

@@ -97,7 +97,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
         );
         expect(exact.pieces.map((p) => p.blank)).toEqual(a.pieces.map((p) => p.blank));
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -128,7 +128,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
         const input = { contents: spec.contents, stock: spec.stock, settings: spec.settings, setup: setupOf(spec) };
         expect(form.draft(input).sheets.map((s) => s.blank)).toEqual(solve(spec).pieces.map((p) => p.blank));
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 

@@ -28,7 +28,7 @@ const loaded = new Map<string, Form>();
 /** The form with this id where it has been loaded; undefined when it has not, or when there is none. */
 export const formById = (id: string): Form | undefined => loaded.get(id);
 
-/** Makes a form known. */
+/** Makes a form known by its id; one that is not in the list, a form on trial, is offered nowhere. */
 export function register(form: Form): void {
   loaded.set(form.id, form);
 }
@@ -41,8 +41,6 @@ export async function loadForms(ids: Iterable<string>): Promise<readonly Form[]>
   return forms;
 }
 
-/** Every form that has been loaded, in the order they are listed. */
-export const loadedForms = (): readonly Form[] => {
-  const rank = (id: string): number => (formIds.includes(id) ? formIds.indexOf(id) : formIds.length);
-  return [...loaded.values()].sort((a, b) => rank(a.id) - rank(b.id));
-};
+/** Every form of the list that has been loaded, in its order. */
+export const loadedForms = (): readonly Form[] =>
+  formIds.map(formById).filter((form): form is Form => form !== undefined);

@@ -3,7 +3,7 @@ import { boundsOf, flatten } from "../geometry/path.ts";
 import { closedPicture } from "../folding/picture.ts";
 import fc from "fast-check";
 import { solve } from "../solve.ts";
-import { formOf, pressed, randomSpec, specOf } from "../test/randomSpec.ts";
+import { formOf, pressed, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 
 const solved = (form: string, given: object) =>
   solve(specOf({ form, method: { board: "scoring-millimetre" }, ...given }));
@@ -92,7 +92,7 @@ describe.each(["side-seam-envelope", "open-end-envelope", "pointed-envelope"])("
         const inside = [s.inside.width, s.inside.height].sort((a, b) => a - b);
         sides.forEach((side, i) => expect(Math.abs(side - (inside[i] as number))).toBeLessThan(1e-6));
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -110,7 +110,7 @@ describe.each(["side-seam-envelope", "open-end-envelope", "pointed-envelope"])("
           expect(glue.polygon.length).toBeGreaterThan(2);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

@@ -42,16 +42,18 @@ interface Asked {
   readonly grid: number;
 }
 
-/** What is cut off the points of the two closing flaps, and the tab where one is asked for and has room. */
+/** What is cut off the points of the flaps, and the tab where one is asked for and has room. */
 export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid }: Asked) {
   const apex = long / 2 + rim;
   const lost = radius * (Math.SQRT2 - 1);
   // a trim past the slant would reach the notches; what is left of the flap is then far too short, and the checks say so
   const most = roundDown(long / 2 - 1, grid);
-  const needed = (limit: number, least: number): number =>
-    apex - lost <= limit && least === 0 ? 0 : roundUp(Math.max(apex - limit, least), grid);
+  const needed = (limit: number, least: number, point = apex): number =>
+    point - lost <= limit && least === 0 ? 0 : roundUp(Math.max(point - limit, least), grid);
   const bottom = Math.min(asked === "auto" ? needed(short - SHORT_OF_FOLD, 0) : asked, most);
-  const plain = { bottom, top: bottom, tab: undefined };
+  // a deep notch on a small square leaves side flaps that reach past the fold across from them
+  const sides = Math.min(needed(long - SHORT_OF_FOLD, 0, short / 2 + rim), roundDown(short / 2 - 1, grid));
+  const plain = { bottom, sides, top: bottom, tab: undefined };
   if (!tab) return plain;
 
   const [width, glued, tall] = [TAB.width, TAB.glued, TAB.glued + TAB.free].map((size) => roundUp(size, grid)) as [
@@ -72,5 +74,5 @@ export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid 
     slitAt >= TAB.clear &&
     apex - bottom - Math.max(1.5, bend) >= slitAt + TAB.clear &&
     long / 2 - Math.max(0, slitAt - rim) >= slit / 2 + TAB.clear;
-  return roomy ? { bottom, top, tab: { width, glued, tall, slit, slitAt } satisfies Tab } : plain;
+  return roomy ? { bottom, sides, top, tab: { width, glued, tall, slit, slitAt } satisfies Tab } : plain;
 }

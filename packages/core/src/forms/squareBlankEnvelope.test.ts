@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
+import { closedPicture } from "../folding/picture.ts";
 import { solve } from "../solve.ts";
 import { formOf, pressed, specOf } from "../test/randomSpec.ts";
 import { largestCard } from "../recipe/largestCard.ts";
@@ -62,6 +63,22 @@ describe("square-blank envelope, worked by hand", () => {
     ]);
     expect(s.steps.some((step) => step.kind === "trim" && step.measure === 38.1)).toBe(true);
     expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
+  });
+
+  /*
+   * A 40 mm square card, 1 mm thick, a board whose notch is 16 mm deep, millimetres: p = 42.5/1.41421 + 16 → 47, S → 94,
+   * H = W = 31 × 1.41421 = 43.84. A side flap reaches 43.84/2 + 16 × 1.41421 = 44.55, past the fold across from it; rounded
+   * by 6 it still reaches 42.06, and may reach 43.84 − 3 = 40.84: 3.71 too much → trim 4
+   */
+  it("a deep notch on a small square: the side flaps' points are trimmed as well", () => {
+    const s = envelope({
+      contents: { width: 40, height: 40, thickness: 1 },
+      method: { board: "one-millimetre", notch: 16 },
+    });
+    const [trim] = s.steps.filter((step) => step.kind === "trim");
+    expect([trim?.measure, trim?.facts?.["flaps"]]).toEqual([4, "left flap, right flap, bottom flap and top flap"]);
+    const { bounds } = closedPicture(s);
+    expect(bounds.right - bounds.left).toBeCloseTo(s.inside.width, 9);
   });
 
   it("says by how much a tip set by hand runs past the fold, and the remedy mends it", () => {

@@ -74,8 +74,8 @@ function draft(input: Input): Said {
   const last = meet ? 3 : 2;
 
   const body = panel("body", "Body", long, short);
-  const left = flap("left", "Left flap", body.left, tip(short / 2), { order: 1 });
-  const right = flap("right", "Right flap", body.right, tip(short / 2), { order: meet ? 2 : 1 });
+  const left = flap("left", "Left flap", body.left, tip(short / 2, cut.sides), { order: 1 });
+  const right = flap("right", "Right flap", body.right, tip(short / 2, cut.sides), { order: meet ? 2 : 1 });
   const bottom = flap("bottom", "Bottom flap", body.bottom, tip(long / 2, cut.bottom), { order: last });
   const top = flap("top", "Top flap", body.top, tip(long / 2, cut.top), { order: last + 1 });
   const envelope = sheet("envelope", "Envelope", [body, left, right, bottom, top], {

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { runs } from "../test/randomSpec.ts";
 import { fitsIn } from "./fit.ts";
 import {
   areaOf,
@@ -161,7 +162,7 @@ describe("fitsIn", () => {
         // within the scan's own error nothing is claimed
         if (Math.abs(slack) > 0.8) expect(fitsIn(w, h, W, H)).toBe(slack > 0);
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });

@@ -29,7 +29,7 @@ export const nameOf = (piece: Piece, panel: string): string =>
   piece.panels.find((p) => p.id === panel)?.name.toLowerCase() ?? panel;
 
 /** One, two and three, as a sentence lists them. */
-const listed = (names: readonly string[]): string =>
+export const listed = (names: readonly string[]): string =>
   [names.slice(0, -1).join(", "), names.at(-1)].filter(Boolean).join(" and ");
 
 /** One form of the draft on the table. */
@@ -148,7 +148,7 @@ function gluing(
     isWalled(folding) && !web && lying && depth > 0
       ? [{ kind: "glue", code: "spacer", measure: lying.thickness, facts: { depth }, scene: onTable(bench, order - 1) }]
       : [];
-  const flap = [...new Set(glued.map(([piece, g]) => nameOf(piece, g.panel)))].join(" and ");
+  const flap = listed([...new Set(glued.map(([piece, g]) => nameOf(piece, g.panel)))]);
   return [
     ...spacer,
     {

@@ -13,7 +13,7 @@
 import { distance, offLine, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { flatOnTable, nameOf } from "./assembly.ts";
+import { flatOnTable, listed, nameOf } from "./assembly.ts";
 import { idIn, type Making, type Method, type StepDraft } from "./method.ts";
 
 /** Scores in the order the board makes them: each starts where the one before ended, from the notch on the lower edge. */
@@ -154,15 +154,13 @@ function finishing({ trims }: Laid, main: Piece, done: readonly string[]): StepD
       [...done, idIn(main, "outline")],
       now.map((id) => idIn(main, id)),
     );
-  const even = trims.every((t) => t.amount === trims[0]?.amount);
-  const groups = even && trims.length > 1 ? [trims] : trims.map((t) => [t]);
-  for (const group of groups) {
-    const names = group.map((t) => nameOf(main, t.panel)).join(" and ");
+  for (const amount of new Set(trims.map((t) => t.amount))) {
+    const group = trims.filter((t) => t.amount === amount);
     steps.push({
       kind: "trim",
       code: "trim-tip",
-      measure: (group[0] as (typeof group)[number]).amount,
-      facts: { flaps: names, count: group.length },
+      measure: amount,
+      facts: { flaps: listed(group.map((t) => nameOf(main, t.panel))), count: group.length },
       scene: table(group.map((t) => t.panel)),
     });
   }

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { runs } from "../test/randomSpec.ts";
 import { editLength, formatLength, formatRun, formatSize } from "./format.ts";
 import { MM_PER, readLength, type Unit } from "./length.ts";
 import { roundDown, roundUp, rulers } from "./ruler.ts";
@@ -64,7 +65,7 @@ describe("readLength", () => {
           expect(Math.abs(back - length)).toBeLessThanOrEqual(0.0013);
         },
       ),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
 
@@ -128,7 +129,7 @@ describe("rounding to a ruler", () => {
         expect(roundDown(length, step)).toBeLessThanOrEqual(length + 1e-6);
         expect(length - roundDown(length, step)).toBeLessThan(step + 1e-6);
       }),
-      { numRuns: 2000 },
+      { numRuns: runs(2000) },
     );
   });
 });

@@ -4,7 +4,7 @@ import { checks } from "../checks/index.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { forms } from "../forms/all.ts";
 import { solve } from "../solve.ts";
-import { randomSpec, specOf } from "../test/randomSpec.ts";
+import { randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import {
   dimensionWords,
   findingWords,
@@ -41,7 +41,7 @@ describe("words", () => {
             expect(sentence.length).toBeGreaterThan(2);
           }
         }),
-        { numRuns: 150 },
+        { numRuns: runs(150) },
       );
     },
   );
@@ -97,7 +97,7 @@ describe("problems, each a sentence with what is allowed", () => {
         expect(readSpec(junk).ok).toBe(false);
         readSpec({ ...base, settings: junk, contents: junk, method: junk, sheet: junk });
       }),
-      { numRuns: 500 },
+      { numRuns: runs(500) },
     );
   });
 });

@@ -5,7 +5,7 @@ import { describe, expect, it } from "vitest";
 import { prove } from "../../folding/proof.ts";
 import { register } from "../../forms/index.ts";
 import { solve } from "../../solve.ts";
-import { randomSpec, specOf } from "../randomSpec.ts";
+import { randomSpec, specOf, runs } from "../randomSpec.ts";
 import { noteFolder } from "./noteFolder.ts";
 
 register(noteFolder);
@@ -39,7 +39,7 @@ describe("the form of the guide", () => {
         const proof = prove(solve(spec));
         expect(proof.ok, JSON.stringify(proof)).toBe(true);
       }),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });
