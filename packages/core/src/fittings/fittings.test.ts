@@ -177,6 +177,31 @@ describe("a pocket with its gift card inside a card", () => {
   });
 });
 
+describe("a label on a deep envelope that lies on a card", () => {
+  it.each(["one", "own"])("rests on its closing flap, reached over a wall (%s sheet), and is proved", (closing) => {
+    const box = {
+      id: "box",
+      kind: "part",
+      form: "deep-envelope",
+      on: FRONT,
+      contents: { width: 60, height: 40, thickness: 6 },
+      settings: { closing },
+    };
+    const label = { id: "label", kind: "panel", on: { ...FRONT, fitting: "box" }, width: 20, height: 10, stock: text };
+    const s = card([box, label]);
+    expect(s.joins.find((j) => j.piece === "label/panel")?.onto).toEqual({
+      piece: closing === "own" ? "box/flap" : "box/envelope",
+      panel: "top",
+      face: "back",
+    });
+    expect(prove(s)).toMatchObject({ ok: true, crossings: [] });
+    // said to lie on the card, over the box: it rests on the same flap
+    const over = card([box, { ...label, on: FRONT }]);
+    expect(over.joins.find((j) => j.piece === "label/panel")?.onto.panel).toBe("top");
+    expect(prove(over)).toMatchObject({ ok: true, crossings: [] });
+  });
+});
+
 const RUNS = runs(150);
 
 describe("any kind on any face of any card", () => {
@@ -196,7 +221,7 @@ describe("any kind on any face of any card", () => {
     width: lengthBetween(12, 70),
     height: lengthBetween(12, 70),
     outline: fc.constantFrom("round", "oval", "heart", "star", "apple", "jar", "arch", "leaf"),
-    form: fc.constantFrom("side-tab-pocket", "side-seam-envelope", "tag", "pointed-envelope"),
+    form: fc.constantFrom("side-tab-pocket", "side-seam-envelope", "tag", "pointed-envelope", "deep-envelope"),
     on: fc.nat(3),
   });
 

@@ -19,7 +19,7 @@ import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../mode
 import type { GroundFace, Lying } from "../model/solution.ts";
 import type { Contents, Fitting, Stock } from "../model/spec.ts";
 import { settingMeta } from "../model/setting.ts";
-import { heightsOf, lastOrder } from "../paper/pose.ts";
+import { filledWith, foldedPanels, heightsOf, lastOrder, type Rigid } from "../paper/pose.ts";
 import { type Drafted, draftOf } from "../paper/said.ts";
 import { kindById } from "./index.ts";
 import type { FittingKind, GroundSize } from "./kind.ts";
@@ -126,7 +126,7 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
     onBase: under.pose,
     toBase,
     low,
-    high: low + thicknessOf(drafted, base.stock.caliper, down),
+    high: low + thicknessOf(drafted, base.stock.caliper),
   };
   return {
     ...drafted,
@@ -141,14 +141,12 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
 const faceDown = ({ folds, root }: PieceDraft): boolean => folds.some((f) => f.panels[0] === root && f.angle < 0);
 
 /** mm it stands up from its underside, folded and filled. */
-function thicknessOf(drafted: Drafted, caliper: number, down: boolean): number {
+function thicknessOf(drafted: Drafted, caliper: number): number {
   const [only, ...more] = drafted.pieces;
   // paper that is not folded is as thick as it is
   if (only && more.length === 0 && only.folds.length === 0) return only.stock?.caliper ?? caliper;
   const { low, high } = heightsOf(drafted, { progress: lastOrder(drafted), caliper }, drafted.contents);
-  const main = drafted.pieces.find((p) => p.id === drafted.main);
-  const half = (main?.stock?.caliper ?? caliper) / 2;
-  return half + (down ? -low : high);
+  return high - low;
 }
 
 type DraftedRow = Laid & { readonly strips: readonly NonNullable<Seam["strip"]>[] };
@@ -294,8 +292,9 @@ function groundFor({ on }: Fitting, done: readonly Laid[]): GroundFace | undefin
   if (!hidden)
     return faceOf(piece, panel.outline, { piece: piece.id, panel: panel.id, face }, offered.sides[side] ?? 0);
   const { on: top } = coverOf(owner, piece);
-  const cover = piece.panels.find((p) => p.id === top.panel);
-  return cover && faceOf(piece, cover.outline, top, panel.id === cover.id ? 0 : READ_FROM_TIP);
+  const cover = owner.pieces.find((p) => p.id === top.piece);
+  const outline = cover && panelOf(cover, top.panel);
+  return outline && faceOf(cover, outline, top, panel.id === top.panel ? 0 : READ_FROM_TIP);
 }
 
 /** Degrees by which a panel that is folded over is turned to be read. */
@@ -324,6 +323,9 @@ function edgeOf(ground: GroundFace, done: readonly Laid[]): readonly Point[] {
   return flatten(outline).map((p) => place(p, invert(ground.pose)));
 }
 
+const panelOf = (piece: PieceDraft, panel: string): PieceDraft["panels"][number]["outline"] | undefined =>
+  piece.panels.find((p) => p.id === panel)?.outline;
+
 const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
 
 /** The face at the bottom of all that a ground lies on, and from the ground's u and v to that panel's flat coordinates. */
@@ -349,30 +351,50 @@ function baseOf(ground: GroundFace, done: readonly Laid[]): Base {
   return { base: faceKey(ground), piece: ground.piece, pose: ground.pose, high: 0, toBase: HERE };
 }
 
+/** A face of a laid thing, and from its panel's flat coordinates to those of the thing's main piece. */
+interface Cover {
+  readonly on: PanelFace;
+  readonly toPiece: Pose;
+}
+const covers = new WeakMap<Laid["pieces"], Cover>();
+
 /**
- * The face of a folded thing that is uppermost, and from its panel's flat coordinates to those of the piece: that of the
- * panel it is joined by, or of the panel that folds over it.
+ * The face of a folded thing that is uppermost: that of the panel it is joined by, or of what comes to lie flat over it
+ * when the thing is folded up and filled, by however many scores (a deep envelope's closing flap is reached over a wall).
  */
-function coverOf(
-  { main, grounds, outside }: Laid,
-  piece: PieceDraft,
-): { readonly on: PanelFace; readonly toPiece: Pose } {
-  const over = faceDown(piece) ? [] : piece.folds.filter((f) => f.panels[0] === piece.root && f.angle === FLAT_OVER);
-  const fold =
-    over.find((f) => grounds.some((g) => g.panel === f.panels[1])) ??
-    over.reduce<(typeof over)[number] | undefined>((last, f) => (last && last.order >= f.order ? last : f), undefined);
-  if (!fold) return { on: { piece: main, panel: piece.root, face: faceDown(piece) ? "back" : "front" }, toPiece: HERE };
-  return { on: { piece: main, panel: fold.panels[1], face: outside }, toPiece: mirrorIn(fold.from, fold.to) };
+function coverOf(laid: Laid, piece: PieceDraft): Cover {
+  const { pieces } = laid;
+  const was = covers.get(pieces);
+  if (was) return was;
+  const cover = coverFresh(laid, piece);
+  covers.set(pieces, cover);
+  return cover;
 }
 
-/** Degrees a panel is folded by that comes to lie on another. */
-const FLAT_OVER = 180;
+function coverFresh(laid: Laid, { id, root, folds }: PieceDraft): Cover {
+  const { pieces, grounds, contents } = laid;
+  const down = pieces.some((p) => p.id === id && faceDown(p));
+  const own: Cover = { on: { piece: id, panel: root, face: down ? "back" : "front" }, toPiece: HERE };
+  if (down || folds.length === 0) return own;
+  const { caliper } = laid.stock;
+  const poses = foldedPanels(laid, { progress: lastOrder(laid), caliper, filled: filledWith(contents) });
+  const over = pieces.flatMap((piece) =>
+    piece.panels.flatMap((panel) => {
+      const pose = poses.get(`${piece.id}/${panel.id}`);
+      const toPiece = pose && flatPose(pose);
+      if (!toPiece || pose.t[2] < caliper / 2) return [];
+      const on: PanelFace = { piece: piece.id, panel: panel.id, face: toPiece.flip ? "back" : "front" };
+      // what the form offers to lay things on is asked first: a tab that is tucked in may reach higher
+      return [{ on, toPiece, rank: pose.t[2] + (grounds.some((g) => g.panel === panel.id) ? 1e6 : 0) }];
+    }),
+  );
+  return over.reduce((best: Cover & { rank: number }, o) => (o.rank >= best.rank ? o : best), { ...own, rank: 0 });
+}
 
-/** The pose that turns the plane over about a line. */
-function mirrorIn(from: Point, to: Point): Pose {
-  const rotation = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
-  const line: Pose = { x: from[0], y: from[1], rotation, flip: false };
-  return compose(compose(line, { x: 0, y: 0, rotation: 180, flip: true }), invert(line));
+/** How a panel that lies level lies, seen from above; nothing for one that stands. */
+function flatPose({ r, t }: Rigid): Pose | undefined {
+  if (Math.abs(r[8]) < 0.999) return undefined;
+  return { x: t[0], y: t[1], rotation: (Math.atan2(-r[1], r[4]) * 180) / Math.PI, flip: r[8] < 0 };
 }
 
 interface Resting {
@@ -391,10 +413,12 @@ function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, d
     const piece = pieces.find((p) => p.id === main);
     if (!lies || !piece || lies.base !== under.base || lies.high <= best.high + 1e-9) return best;
     const { on, toPiece } = coverOf(drafted, piece);
-    const touches = [piece.root, on.panel].some((id) => {
-      const flat = piece.panels.find((p) => p.id === id)?.outline ?? [];
-      const toBase = compose(lies.toBase, id === on.panel ? toPiece : HERE);
-      const there = flatten(flat).map((p) => place(p, toBase));
+    const over = pieces.find((p) => p.id === on.piece);
+    const touches = [
+      { flat: panelOf(piece, piece.root), lie: HERE },
+      { flat: over && panelOf(over, on.panel), lie: toPiece },
+    ].some(({ flat, lie }) => {
+      const there = flatten(flat ?? []).map((p) => place(p, compose(lies.toBase, lie)));
       return overlaps(own, boundsOf(there)) && sharedConvex(outline, there) >= RESTS_MM2;
     });
     return touches ? { on, toBase: compose(lies.toBase, toPiece), high: lies.high } : best;

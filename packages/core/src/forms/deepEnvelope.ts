@@ -22,17 +22,15 @@
  *     └─ strip ─┘ 16 mm
  */
 import { z } from "zod";
-import { fitsIn } from "../geometry/fit.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, past, roundingOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
-import { bodyFor, ROOM } from "./body.ts";
-import { LEAST_PLAY_MM } from "./clearance.ts";
-import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, TOP_PART, WALLED } from "./custom.ts";
+import { ROOM } from "./body.ts";
+import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./custom.ts";
+import { deepBlank } from "./deepBlank.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
@@ -69,47 +67,10 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the closing flap."),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
-
 /** Side and closing flaps narrow by so much in a mm (5°), so that none shows past a fold. */
 const TAPER = Math.tan((5 * Math.PI) / 180);
-/** On a lower wall (mm) there is no strip left to glue a web by. */
-const WEB_FROM = 6;
-/** A web reaches at least so far along the bottom wall: enough for a 6 mm tape and its margins. */
-const LEAST_WEB = 12;
-/** The strip of a closing flap of its own: a 12 mm tape and its margins. */
-const STRIP = 16;
-
-/** Between walls there is no girth to reach round: the contents' size, and the room asked for. */
-const betweenWalls = (size: number, _thickness: number, play: number): number => size + Math.max(play, LEAST_PLAY_MM);
-
-/** Every figure the drawing needs, on the ruler's grid where a score or a cut depends on it. */
-function figuresOf({ contents, stock, settings: set, setup, sheet: inHand }: Input) {
-  const { grid } = setup;
-  const s = stock.caliper;
-  const { across, up: open, turned, relief } = bodyFor(contents, stock, set, setup, "long", betweenWalls);
-  const g = roundUp(contents.thickness + set.playDepth + s, grid);
-  const web = set.corners !== "cut" && g >= WEB_FROM;
-  const [wide, high, play] =
-    turned === 0 ? [contents.width, contents.height, set.playHeight] : [contents.height, contents.width, set.playWidth];
-  // short of the front, whatever throat is asked for
-  const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, open / 2 - grid);
-  // webs lie inside the bottom wall: where they reach the contents, these stand one ply higher
-  const webPly = web && webLong > (across - wide) / 2 ? s : 0;
-  const up = webPly > 0 ? roundUp(betweenWalls(high, 0, play) + webPly, grid) : open;
-  const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
-  const front = Math.max(grid, roundDown(up - Math.min(set.throat, up / 2), grid));
-  const top = roundUp(set.topFlap === "auto" ? Math.max(TOP_PART * up, up - front + SEAM) : set.topFlap, grid);
-  const whole = { width: across + 2 * (g + side), height: up + 2 * g + front + top };
-  const own =
-    set.closing === "own" ||
-    (set.closing === "auto" && inHand !== undefined && !fitsIn(whole.width, whole.height, inHand.width, inHand.height));
-  const strip = roundUp(Math.min(STRIP, up / 3), grid);
-  return { across, up, turned, relief, g, side, front, top, web, webPly, own, strip, webLong, s };
-}
-
-function draft(input: Input): Said {
-  const f = figuresOf(input);
+function draft(input: DraftInput<z.output<typeof settings>>): Said {
+  const f = deepBlank(input);
   const { settings: set } = input;
   const { across, up, g, relief, own } = f;
   const wall = (id: string, name: string, on: Edge, order: number, inset = 0) =>

@@ -217,9 +217,13 @@ export function carriedOn(joined: Joined, on: PanelFace, state: FoldState): numb
       ? thicknessOf(piece, out, { ...state, carried: carriedBy(joined, join.piece, state) })
       : state.caliper;
     const above = carriedOn(joined, { piece: join.piece, panel: join.panel, face: out }, state);
-    return Math.max(most, own + (join.raised ?? 0) + above);
+    return Math.max(most, own + (join.raised ?? 0) + above + beneathOf(joined, join, state));
   }, 0);
 }
+
+/** mm of paper between a joined panel and what it lies on: a strip glued behind it before it is laid down. */
+const beneathOf = (joined: Joined, { piece, panel, onto, flip }: Join, state: FoldState): number =>
+  carriedOn(joined, { piece, panel, face: (onto.face === "front") !== flip ? "back" : "front" }, state);
 
 const carriedBy =
   (joined: Joined, piece: string, state: FoldState) =>
@@ -261,7 +265,9 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
     const target = join && poses.get(`${join.onto.piece}/${join.onto.panel}`);
     const beneath = join && solution.pieces.find((p) => p.id === join.onto.piece);
     const caliper = caliperOf(piece, state.caliper);
-    const off = (caliper + caliperOf(beneath, state.caliper)) / 2 + (join?.raised ?? 0);
+    const off =
+      (caliper + caliperOf(beneath, state.caliper)) / 2 +
+      (join ? (join.raised ?? 0) + beneathOf(solution, join, state) : 0);
     const motion = done
       ? solution.motions?.find((m) => m.move.kind !== "open" && m.move.piece === piece.id)
       : undefined;

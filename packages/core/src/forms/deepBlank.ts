@@ -1,0 +1,55 @@
+/**
+ * The figures of the deep envelope, all mm: its walls, how far flaps and webs reach, and whether the closing flap is a
+ * piece of its own.
+ */
+import { fitsIn } from "../geometry/fit.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
+import { bodyFor, type Room } from "./body.ts";
+import { LEAST_PLAY_MM } from "./clearance.ts";
+import { SEAM, TOP_PART } from "./custom.ts";
+import type { DraftInput } from "./form.ts";
+
+/** On a lower wall (mm) there is no strip left to glue a web by. */
+const WEB_FROM = 6;
+/** A web reaches at least so far along the bottom wall: enough for a 6 mm tape and its margins. */
+const LEAST_WEB = 12;
+/** The strip of a closing flap of its own: a 12 mm tape and its margins. */
+const STRIP = 16;
+
+/** Between walls there is no girth to reach round: the contents' size, and the room asked for. */
+const betweenWalls = (size: number, _thickness: number, play: number): number => size + Math.max(play, LEAST_PLAY_MM);
+
+/** What the maker sets of it. */
+interface Asked extends Room {
+  readonly playDepth: number;
+  readonly sideFlap: number;
+  readonly topFlap: number | "auto";
+  readonly throat: number;
+  readonly corners: "auto" | "cut" | "web";
+  readonly closing: "auto" | "one" | "own";
+}
+
+/** Every figure the drawing needs, on the ruler's grid where a score or a cut depends on it. */
+export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand }: DraftInput<Asked>) {
+  const { grid } = setup;
+  const s = stock.caliper;
+  const { across, up: open, turned, relief } = bodyFor(contents, stock, set, setup, "long", betweenWalls);
+  const g = roundUp(contents.thickness + set.playDepth + s, grid);
+  const web = set.corners !== "cut" && g >= WEB_FROM;
+  const [wide, high, play] =
+    turned === 0 ? [contents.width, contents.height, set.playHeight] : [contents.height, contents.width, set.playWidth];
+  // short of the front, whatever throat is asked for
+  const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, open / 2 - grid);
+  // webs lie inside the bottom wall: where they reach the contents, these stand one ply higher
+  const webPly = web && webLong > (across - wide) / 2 ? s : 0;
+  const up = webPly > 0 ? roundUp(betweenWalls(high, 0, play) + webPly, grid) : open;
+  const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
+  const front = Math.max(grid, roundDown(up - Math.min(set.throat, up / 2), grid));
+  const top = roundUp(set.topFlap === "auto" ? Math.max(TOP_PART * up, up - front + SEAM) : set.topFlap, grid);
+  const whole = { width: across + 2 * (g + side), height: up + 2 * g + front + top };
+  const own =
+    set.closing === "own" ||
+    (set.closing === "auto" && inHand !== undefined && !fitsIn(whole.width, whole.height, inHand.width, inHand.height));
+  const strip = roundUp(Math.min(STRIP, up / 3), grid);
+  return { across, up, turned, relief, g, side, front, top, web, webPly, own, strip, webLong, s };
+}
