@@ -1,7 +1,5 @@
 // Measures what the users would feel, each figure beside a baseline from the same run: `npm run bench`.
 import { spawn, spawnSync } from "node:child_process";
-import { createServer } from "node:http";
-import { existsSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
 import { cacheFolder, ensureBuild, ensureDeps, ensureTestPrograms, root, tool } from "./lib.mjs";
@@ -32,25 +30,16 @@ tool(
   ["build", "--config", path.join(root, "bench/baseline/vite.config.ts"), "--logLevel", "error"],
   { cwd: path.join(root, "bench/baseline") },
 );
-const TYPES = { ".html": "text/html", ".js": "text/javascript", ".css": "text/css" };
-const baselineRoot = path.join(root, ".cache/baseline");
-const baselineServer = createServer((request, response) => {
-  const file = path.join(
-    baselineRoot,
-    path.normalize(request.url === "/" ? "/index.html" : (request.url ?? "/index.html")),
-  );
-  if (!file.startsWith(baselineRoot) || !existsSync(file)) return response.writeHead(404).end();
-  response
-    .writeHead(200, { "content-type": TYPES[path.extname(file)] ?? "application/octet-stream" })
-    .end(readFileSync(file));
-});
-await new Promise((resolve) => baselineServer.listen(0, "127.0.0.1", resolve));
-const appPort = "4309";
-const app = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
-  env: { ...process.env, PORT: appPort },
-  stdio: ["ignore", "pipe", "inherit"],
-});
-await new Promise((resolve) => app.stdout.once("data", resolve));
+// both come from the same kind of server, with the same headers
+const served = async (folder) => {
+  const server = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
+    env: { ...process.env, PORT: "0", APP_FOLDER: path.join(root, folder) },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  const said = await new Promise((resolve) => server.stdout.once("data", resolve));
+  return { server, address: String(said).match(/http:\S+/u)[0] };
+};
+const [app, baseline] = await Promise.all(["packages/app/dist", ".cache/baseline"].map(served));
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
   // without a graphics card Chromium may emulate one: that takes both cores from the script that is measured
@@ -59,6 +48,7 @@ const browser = await chromium.launch({
 
 const MOVES = 150;
 const ROUNDS = 3;
+const OPENINGS = 8;
 
 async function open(address, ready) {
   // what is fetched later, to be kept, is no part of the first screen
@@ -123,21 +113,20 @@ try {
   const best = { app: Infinity, empty: Infinity };
   let appBytes = 0;
   let emptyBytes = 0;
-  const emptyAddress = `http://127.0.0.1:${baselineServer.address().port}/`;
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const empty = await open(emptyAddress, "[role=slider], input[type=range]");
-    const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
+  for (let round = 0; round < OPENINGS; round += 1) {
+    const empty = await open(baseline.address, "[role=slider], input[type=range]");
+    const drafts = await open(`${app.address}/drafts`, ".draft-card");
     best.empty = Math.min(best.empty, empty.shown);
     best.app = Math.min(best.app, drafts.shown);
     [appBytes, emptyBytes] = [drafts.bytes, empty.bytes];
     await empty.page.close();
     await drafts.page.close();
   }
-  const empty = await open(emptyAddress, "input[type=range]");
+  const empty = await open(baseline.address, "input[type=range]");
   const emptyDrag = await bestDrag(empty.page, ".MuiSlider-thumb", 300, 0);
   const WIDTH = '[data-handle="contents-width"]';
   const CARD_WIDTH = '[data-handle="finished-width"]';
-  const drafts = await open(`http://127.0.0.1:${appPort}/drafts`, ".draft-card");
+  const drafts = await open(`${app.address}/drafts`, ".draft-card");
   await drafts.page.getByRole("link", { name: "Open Open-day invitation, envelope" }).click();
   await drafts.page.locator(WIDTH).waitFor();
   const appDrag = await bestDrag(drafts.page, WIDTH, -80, 80);
@@ -146,14 +135,14 @@ try {
     await drafts.page.locator(`[aria-controls="stage-${stage.toLowerCase()}"]`).click();
     others.push([`the same with ${stage} open (best of 2)`, (await bestDrag(drafts.page, WIDTH, -80, 80, 2)).p95]);
   }
-  await drafts.page.goto(`http://127.0.0.1:${appPort}/draft/demo-leaf-card/flat`);
+  await drafts.page.goto(`${app.address}/draft/demo-leaf-card/flat`);
   await drafts.page.locator(CARD_WIDTH).waitFor();
   others.push([
     "the same, a card with four things on it (best of 4)",
     (await bestDrag(drafts.page, CARD_WIDTH, -60, 0)).p95,
   ]);
 
-  await drafts.page.goto(`http://127.0.0.1:${appPort}/draft/demo-gift-card/flat?stage=details`);
+  await drafts.page.goto(`${app.address}/draft/demo-gift-card/flat?stage=details`);
   await drafts.page.locator(CARD_WIDTH).waitFor();
   const eight = await bestDrag(drafts.page, CARD_WIDTH, -40, 0);
   others.push(["the same, a card with eight things on it (best of 4)", eight.p95]);
@@ -164,7 +153,7 @@ try {
   row("", "Cut Fold", "baseline", "ratio");
   const kb = (bytes) => `${(bytes / 1000).toFixed(0)} kB`;
   row("first screen: scripts, styles and page, gzip", kb(appBytes), kb(emptyBytes), (appBytes / emptyBytes).toFixed(2));
-  row("first screen shown (best of 3)", ms(best.app), ms(best.empty), (best.app / best.empty).toFixed(2));
+  row(`first screen shown (best of ${OPENINGS})`, ms(best.app), ms(best.empty), (best.app / best.empty).toFixed(2));
   row(
     "script of a dragged frame, median (best of 4)",
     ms(appDrag.median),
@@ -186,6 +175,6 @@ try {
   for (const [name, p95] of others) row(name, ms(p95), ms(emptyDrag.p95), (p95 / emptyDrag.p95).toFixed(2));
 } finally {
   await browser.close();
-  app.kill();
-  baselineServer.close();
+  app.server.kill();
+  baseline.server.kill();
 }

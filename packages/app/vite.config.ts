@@ -17,8 +17,12 @@ export default defineConfig({
     chunkSizeWarningLimit: 1300,
     rolldownOptions: {
       input: { index: here("index.html"), [KEEPER]: here("keeper/keeper.ts") },
-      // the keeper's address is its name: a browser looks there for a newer one
-      output: { entryFileNames: ({ name }) => (name === KEEPER ? "[name].js" : "assets/[name]-[hash].js") },
+      output: {
+        // the keeper's address is its name: a browser looks there for a newer one
+        entryFileNames: ({ name }) => (name === KEEPER ? "[name].js" : "assets/[name]-[hash].js"),
+        // all that the first screen needs comes as one file: thirty small ones take longer than their bytes
+        codeSplitting: { groups: [{ name: "first", tags: ["$initial"], test: (id) => !id.includes("/keeper/") }] },
+      },
     },
   },
 });

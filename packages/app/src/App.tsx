@@ -6,16 +6,16 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
-import { SnackbarProvider } from "notistack";
 import { lazy, Suspense, useEffect } from "react";
 import { ErrorBoundary } from "react-error-boundary";
-import { createBrowserRouter, NavLink, Navigate, Outlet, RouterProvider, useLocation } from "react-router";
+import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
 import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { saveProject } from "./store/files.ts";
 import { loadAllForms } from "./store/forms.ts";
 import { isKept } from "./store/keeper.ts";
+import { Notes } from "./parts/tell.tsx";
 import { tryAgain } from "./parts/tryAgain.ts";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
 import { useSettings, type Settings } from "./store/settings.ts";
@@ -200,33 +200,25 @@ function Frame() {
   );
 }
 
-const router = createBrowserRouter([
-  {
-    element: <Frame />,
-    children: [
-      { path: "/drafts", element: <DraftsPlace /> },
-      { path: "/draft/:id/:view?", element: <DraftPlace /> },
-      { path: "/compare/:id", element: <ComparePlace /> },
-      { path: "/from-envelope", element: <BackPlace /> },
-      { path: "/size-chart", element: <ChartPlace /> },
-      { path: "/settings", element: <SettingsPlace /> },
-      { path: "*", element: <Navigate to="/drafts" replace /> },
-    ],
-  },
-]);
-
 export function App() {
   return (
     <QueryClientProvider client={queries}>
       <ThemeProvider theme={theme}>
         <CssBaseline />
-        <SnackbarProvider
-          maxSnack={3}
-          anchorOrigin={{ vertical: "bottom", horizontal: "left" }}
-          autoHideDuration={5000}
-        >
-          <RouterProvider router={router} />
-        </SnackbarProvider>
+        <BrowserRouter>
+          <Routes>
+            <Route element={<Frame />}>
+              <Route path="/drafts" element={<DraftsPlace />} />
+              <Route path="/draft/:id/:view?" element={<DraftPlace />} />
+              <Route path="/compare/:id" element={<ComparePlace />} />
+              <Route path="/from-envelope" element={<BackPlace />} />
+              <Route path="/size-chart" element={<ChartPlace />} />
+              <Route path="/settings" element={<SettingsPlace />} />
+              <Route path="*" element={<Navigate to="/drafts" replace />} />
+            </Route>
+          </Routes>
+        </BrowserRouter>
+        <Notes />
       </ThemeProvider>
     </QueryClientProvider>
   );

@@ -2,15 +2,18 @@ import path from "node:path";
 import { z } from "zod";
 import { createApp } from "./app.ts";
 
-const environment = z.object({ PORT: z.coerce.number().int().min(0).max(65535).default(4173) });
+const environment = z.object({
+  PORT: z.coerce.number().int().min(0).max(65535).default(4173),
+  // another built app than our own: the empty page that measurements are compared with
+  APP_FOLDER: z.string().default(path.resolve(import.meta.dirname, "../../app/dist")),
+});
 const read = environment.safeParse(process.env);
 if (!read.success) {
   console.error("PORT must be a whole number from 0 to 65535.");
   process.exit(2);
 }
 
-const root = path.resolve(import.meta.dirname, "../../app/dist");
-const server = createApp(root).listen(read.data.PORT, "127.0.0.1", (error?: Error) => {
+const server = createApp(read.data.APP_FOLDER).listen(read.data.PORT, "127.0.0.1", (error?: Error) => {
   if (error) {
     const taken = (error as NodeJS.ErrnoException).code === "EADDRINUSE";
     console.error(

@@ -77,7 +77,7 @@ describe("the drawer", () => {
     });
     const maker = await visit("/drafts");
     useDrafts.setState({ drafts: new Map(many.map((d) => [d.id, d])) });
-    await maker.click(await screen.findByRole("button", { name: "68 more" }));
+    await maker.click(await screen.findByRole("button", { name: "68 more" }, { timeout: 10_000 }));
     expect(cards()).toHaveLength(64);
     await maker.type(screen.getByLabelText("Find drafts"), "99");
     await waitFor(() => expect(cards()).toEqual(["Invitation 99"]));

@@ -8,7 +8,7 @@ import { create } from "zustand";
 import { db } from "./db.ts";
 import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
-import { loadFormsOf } from "./forms.ts";
+import { loadFormsOf, loadRemembered, rememberForms } from "./forms.ts";
 
 export type StoreTrouble = "blocked" | "full" | undefined;
 
@@ -38,7 +38,9 @@ async function readRows(
   rows: readonly Draft[],
   known: ReadonlyMap<string, Draft>,
 ): Promise<Pick<DraftsState, "drafts" | "aside">> {
-  await loadFormsOf(rows.map((row) => row.spec));
+  const specs = rows.map((row) => row.spec);
+  rememberForms(specs);
+  await loadFormsOf(specs);
   const drafts = new Map<string, Draft>();
   const aside: Draft[] = [];
   for (const row of rows) {
@@ -80,11 +82,17 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     trouble: undefined,
     writing: 0,
     load: async () => {
+      // not waited for: what is missing is fetched when it is read, and whether that can be is told there
+      loadRemembered(demoSpecs).catch(() => undefined);
       try {
-        const seeded = await db.kept.get(SEEDED);
-        if (!seeded && (await db.drafts.count()) === 0) await db.drafts.bulkPut(await loadDemo());
+        const [seeded, rows] = await Promise.all([db.kept.get(SEEDED), db.drafts.toArray()]);
+        if (!seeded && rows.length === 0) {
+          // the first visit shows the demo at once, and keeps it meanwhile
+          const demo = await loadDemo();
+          set({ drafts: byId(demo), loading: false });
+          void keep(() => db.drafts.bulkPut(demo));
+        } else set({ ...(await readRows(rows, get().drafts)), loading: false });
         if (!seeded) await db.kept.put({ key: SEEDED, value: true });
-        set({ ...(await readRows(await db.drafts.toArray(), get().drafts)), loading: false });
         // another window of the same browser may write too; our own writes come back equal and change nothing
         liveQuery(() => db.drafts.toArray()).subscribe({
           next: (rows) => {

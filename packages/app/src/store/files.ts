@@ -7,6 +7,7 @@ import {
   type ReadProject,
   sayProjectProblem,
   writeProject,
+  writeSvg,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
@@ -45,14 +46,12 @@ async function save(blob: Blob, name: string, extension: string): Promise<boolea
 export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
   save(new Blob([writeProject(drafts)], { type: "application/json" }), fileName(name), EXTENSION);
 
-export async function saveSvg(draft: Draft): Promise<boolean> {
-  const { writeSvg } = await import("@cut-fold/core");
-  return await save(
+export const saveSvg = (draft: Draft): Promise<boolean> =>
+  save(
     new Blob([writeSvg(solutionOf(draft.spec), draft.name)], { type: "image/svg+xml" }),
     fileName(draft.name),
     ".svg",
   );
-}
 
 export async function printPdf(draft: Draft): Promise<Blob> {
   const { unit, fraction, paper: paperId } = useSettings.getState().settings;

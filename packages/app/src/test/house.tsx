@@ -1,7 +1,7 @@
 /** The whole app in a page without a screen: for tests of what a maker does that need no browser to be true. */
 import { type Draft, offersFor, readSpec, type Solution } from "@cut-fold/core";
 import { expose } from "comlink";
-import { act, cleanup, configure, render, screen, within } from "@testing-library/react";
+import { act, cleanup, configure, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, vi } from "vitest";
 import { App } from "../App.tsx";
@@ -98,6 +98,7 @@ export async function visit(address: string, settings: Partial<Settings> = {}) {
   await act(async () => {
     await vi.dynamicImportSettled();
   });
+  await waitFor(() => expect(document.querySelector(".draft-grid[aria-busy=true]")).toBeNull(), { timeout: 10_000 });
   return maker;
 }
 

@@ -12,7 +12,7 @@ import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { Plus } from "lucide-react";
-import { useSnackbar } from "notistack";
+import { tellTrouble } from "../../parts/tell.tsx";
 import { useMemo, useState } from "react";
 import { useDrafts, versionOf } from "../../store/drafts.ts";
 import { loadFormsOf } from "../../store/forms.ts";
@@ -98,7 +98,6 @@ interface VersionsProps {
 /** The menu. Other forms are worked out aside and come in when they are known. */
 function Versions({ draft, anchor, onClose }: VersionsProps) {
   const { spec } = draft;
-  const { enqueueSnackbar } = useSnackbar();
   const { offers: forms } = useOffers(spec);
   const { first, last } = useMemo(() => offersFor(spec), [spec]);
   const purpose = formById(spec.form)?.purpose;
@@ -115,7 +114,7 @@ function Versions({ draft, anchor, onClose }: VersionsProps) {
     await loadFormsOf([change]);
     const read = changed(spec, change);
     if (read.ok) useDrafts.getState().put([versionOf(draft, read.value, difference)]);
-    else enqueueSnackbar("This version cannot be made from the draft as it is.", { variant: "error" });
+    else tellTrouble("This version cannot be made from the draft as it is.");
   };
   return (
     <Menu anchorEl={anchor} open onClose={onClose}>

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
-import { useDropDraft } from "../../parts/useDropDraft.tsx";
+import { dropDraft } from "../../parts/dropDraft.tsx";
 import type { Version } from "./lines.ts";
 
 export interface Size {
@@ -41,7 +41,6 @@ interface VersionHeadProps {
 
 /** A version's name, how it looks flat and closed, and a way to let it go. */
 export function VersionHead({ version: { draft, solution }, flat, closed, only }: VersionHeadProps) {
-  const drop = useDropDraft();
   const pictures = useMemo(
     () => ({ flat: framed(flatPicture(solution), flat), closed: framed(closedPicture(solution), closed) }),
     [solution, flat, closed],
@@ -61,7 +60,7 @@ export function VersionHead({ version: { draft, solution }, flat, closed, only }
           aria-label={`Delete ${draft.name}`}
           title="Delete this version"
           onClick={() => {
-            drop(draft);
+            dropDraft(draft);
           }}
         >
           <Trash2 size={17} />

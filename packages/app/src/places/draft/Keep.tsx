@@ -2,7 +2,7 @@ import type { Draft } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
-import { useSnackbar } from "notistack";
+import { tell, tellTrouble } from "../../parts/tell.tsx";
 import { memo, useState } from "react";
 import { printPdf, savePdf, saveProject, saveSvg } from "../../store/files.ts";
 import { useOpenDraft } from "../../store/openDraft.ts";
@@ -16,7 +16,6 @@ function draftNow(): Draft {
 
 /** Printing and saving. */
 export const Keep = memo(function Keep() {
-  const { enqueueSnackbar } = useSnackbar();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [busy, setBusy] = useState(false);
   const doing = (work: () => Promise<unknown>, done: string | undefined) => () => {
@@ -24,13 +23,10 @@ export const Keep = memo(function Keep() {
     setBusy(true);
     work()
       .then((result) => {
-        if (result !== false && done) enqueueSnackbar(done);
+        if (result !== false && done) tell(done);
       })
       .catch((error: unknown) => {
-        enqueueSnackbar(
-          `${error instanceof Error ? error.message : "That did not work."} Nothing was changed; try again.`,
-          { variant: "error" },
-        );
+        tellTrouble(`${error instanceof Error ? error.message : "That did not work."} Nothing was changed; try again.`);
       })
       .finally(() => {
         setBusy(false);

@@ -13,7 +13,7 @@ import {
   trimPlans,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { useSnackbar } from "notistack";
+import { tell } from "../../parts/tell.tsx";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { type PaperColours, pieceColours } from "../../drawing/colours.ts";
@@ -260,7 +260,6 @@ const FEW_OFFCUTS = 6;
 /** What is left over: each can be taken as the next sheet in hand. */
 function Offcuts({ offcuts }: { readonly offcuts: readonly Offcut[] }) {
   const display = useDisplay();
-  const { enqueueSnackbar } = useSnackbar();
   if (offcuts.length === 0) return null;
   return (
     <div className="offcuts">
@@ -275,7 +274,7 @@ function Offcuts({ offcuts }: { readonly offcuts: readonly Offcut[] }) {
                 size="small"
                 onClick={() => {
                   change({ sheet: { width, height, preset: undefined } });
-                  enqueueSnackbar("This offcut is the sheet in hand now. Undo brings the old one back.");
+                  tell("This offcut is the sheet in hand now. Undo brings the old one back.");
                 }}
               >
                 Take it in hand

@@ -1,12 +1,11 @@
 import Button from "@mui/material/Button";
-import { useTold } from "../../parts/useTold.ts";
+import { told } from "../../parts/tell.tsx";
 import { useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";
 
 /** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
 export function Aside() {
   const aside = useDrafts((s) => s.aside);
-  const told = useTold();
   if (aside.length === 0) return null;
   const one = aside.length === 1;
   return (

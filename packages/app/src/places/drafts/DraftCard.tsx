@@ -13,36 +13,51 @@ import { solutionOf } from "../../store/solutions.ts";
 /** Menus are much code for what is seldom pressed: it comes with the first press. */
 const DraftMenu = lazy(() => import("./DraftMenu.tsx").then((m) => ({ default: m.DraftMenu })));
 
-export const DraftCard = memo(function DraftCard({ draft }: { readonly draft: Draft }) {
+interface Shown {
+  readonly draft: Draft;
+}
+
+/** Flat and closed. */
+function Pictures({ draft: { spec } }: Shown) {
+  const solution = solutionOf(spec);
+  const pictures = useMemo(() => [flatPicture(solution), closedPicture(solution)], [solution]);
+  return pictures.map((picture, i) => (
+    <span key={i}>
+      <PictureView picture={picture} label="" colours={coloursOf(spec)} weight={0.75} />
+    </span>
+  ));
+}
+
+function Size({ draft: { spec } }: Shown) {
   const display = useDisplay();
-  const solution = solutionOf(draft.spec);
-  const pictures = useMemo(() => ({ flat: flatPicture(solution), closed: closedPicture(solution) }), [solution]);
-  const colours = coloursOf(draft.spec);
-  const [anchor, setAnchor] = useState<HTMLElement>();
+  const solution = solutionOf(spec);
   const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
   const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
   return (
+    <>
+      {formatSize(blank.width, blank.height, display)}
+      {troubles > 0 ? <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em> : null}
+    </>
+  );
+}
+
+interface DraftCardProps extends Shown {
+  /** whether what has to be computed is shown: names stand before it */
+  readonly drawn: boolean;
+}
+
+export const DraftCard = memo(function DraftCard({ draft, drawn }: DraftCardProps) {
+  const [anchor, setAnchor] = useState<HTMLElement>();
+  return (
     <li className="draft-card">
       <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
-        <span className="draft-pictures">
-          <span>
-            <PictureView picture={pictures.flat} label="" colours={colours} weight={0.75} />
-          </span>
-          <span>
-            <PictureView picture={pictures.closed} label="" colours={colours} weight={0.75} />
-          </span>
-        </span>
+        <span className="draft-pictures">{drawn ? <Pictures draft={draft} /> : null}</span>
         <span className="draft-words">
           <strong>{draft.name}</strong>
           <span>
             {formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make
           </span>
-          <span className="draft-size">
-            {formatSize(blank.width, blank.height, display)}
-            {troubles > 0 ? (
-              <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em>
-            ) : null}
-          </span>
+          <span className="draft-size">{drawn ? <Size draft={draft} /> : "\u00a0"}</span>
         </span>
       </Link>
       <IconButton

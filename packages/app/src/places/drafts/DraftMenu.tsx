@@ -3,8 +3,8 @@ import type { Draft } from "@cut-fold/core";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { Link } from "react-router";
-import { useDropDraft } from "../../parts/useDropDraft.tsx";
-import { useTold } from "../../parts/useTold.ts";
+import { dropDraft } from "../../parts/dropDraft.tsx";
+import { told } from "../../parts/tell.tsx";
 import { duplicateDraft, useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";
 
@@ -15,8 +15,6 @@ interface DraftMenuProps {
 }
 
 export function DraftMenu({ draft, anchor, onClose }: DraftMenuProps) {
-  const told = useTold();
-  const dropDraft = useDropDraft();
   const then = (work: () => void) => (): void => {
     onClose();
     work();

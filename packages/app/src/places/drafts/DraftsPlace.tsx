@@ -4,7 +4,8 @@ import { FolderInput, Mail, Plus, Search } from "lucide-react";
 import { useMemo } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { useGrowing } from "../../parts/useGrowing.ts";
-import { useTold } from "../../parts/useTold.ts";
+import { usePainted } from "../../parts/usePainted.ts";
+import { told } from "../../parts/tell.tsx";
 import { makeDraft, useDrafts } from "../../store/drafts.ts";
 import { importProject } from "../../store/files.ts";
 import { useSettings } from "../../store/settings.ts";
@@ -40,6 +41,8 @@ function freshDraft(inInches: boolean, notch: number | undefined): Draft {
   return makeDraft("New envelope", read.value);
 }
 
+/** What a window shows at first; the rest follows when that stands. */
+const CARDS_FIRST = 9;
 /** Four rows and more: years of drafts are drawn as the eye comes to them. */
 const CARDS_AT_ONCE = 32;
 
@@ -48,7 +51,6 @@ export function DraftsPlace() {
   const loading = useDrafts((s) => s.loading);
   const put = useDrafts((s) => s.put);
   const [search, setSearch] = useSearchParams();
-  const told = useTold();
   const navigate = useNavigate();
   const { unit, notch } = useSettings((s) => s.settings);
   const words = search.get("find") ?? "";
@@ -58,9 +60,10 @@ export function DraftsPlace() {
     () =>
       [...drafts.values()]
         .filter((d) => matches(d, words) && (tag === "" || d.tags.includes(tag)))
-        .sort((a, b) => b.changed.localeCompare(a.changed)),
+        .sort((a, b) => (a.changed < b.changed ? 1 : a.changed > b.changed ? -1 : 0)),
     [drafts, words, tag],
   );
+  const painted = usePainted(!loading);
   const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${words}/${tag}`);
   const look = (find: string, nextTag: string): void => {
     setSearch({ ...(find && { find }), ...(nextTag && { tag: nextTag }) }, { replace: true });
@@ -144,12 +147,12 @@ export function DraftsPlace() {
           )}
         </div>
       ) : null}
-      <ul className="draft-grid">
-        {shown.slice(0, count).map((draft) => (
-          <DraftCard key={draft.id} draft={draft} />
+      <ul className="draft-grid" aria-busy={!painted}>
+        {shown.slice(0, painted ? count : CARDS_FIRST).map((draft) => (
+          <DraftCard key={draft.id} draft={draft} drawn={painted} />
         ))}
       </ul>
-      {shown.length > count ? (
+      {painted && shown.length > count ? (
         <p className="draft-foot" ref={foot} key={count}>
           <Button variant="outlined" onClick={grow}>
             {shown.length - count} more

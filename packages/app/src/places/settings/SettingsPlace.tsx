@@ -3,11 +3,10 @@ import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { useSnackbar } from "notistack";
 import { useState } from "react";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
-import { useTold } from "../../parts/useTold.ts";
+import { tell, told } from "../../parts/tell.tsx";
 import { demoDrafts } from "../../store/demo.ts";
 import { adopt, useDrafts } from "../../store/drafts.ts";
 import { importProject, saveProject } from "../../store/files.ts";
@@ -28,8 +27,6 @@ const CSS_PIXELS_PER_MM = 96 / 25.4;
 export function SettingsPlace() {
   const { settings, set } = useSettings();
   const drafts = useDrafts((s) => s.drafts);
-  const { enqueueSnackbar } = useSnackbar();
-  const told = useTold();
   return (
     <main className="place settings">
       <div className="place-head">
@@ -129,7 +126,7 @@ export function SettingsPlace() {
             onClick={() => {
               const demo = adopt(demoDrafts(), drafts);
               useDrafts.getState().put(demo);
-              enqueueSnackbar(`${String(demo.length)} demo drafts added.`);
+              tell(`${String(demo.length)} demo drafts added.`);
             }}
           >
             Add the demo drafts

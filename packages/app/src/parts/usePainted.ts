@@ -1,0 +1,24 @@
+import { startTransition, useEffect, useState } from "react";
+
+/**
+ * False until something has been on the screen for a frame, then true: what takes long to draw waits for it.
+ * @param there whether there is anything to show yet
+ */
+export function usePainted(there: boolean): boolean {
+  const [painted, setPainted] = useState(false);
+  useEffect(() => {
+    if (!there) return undefined;
+    let frame = requestAnimationFrame(() => {
+      // the first frame is being drawn now; the next comes when it stands
+      frame = requestAnimationFrame(() => {
+        startTransition(() => {
+          setPainted(true);
+        });
+      });
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
+  }, [there]);
+  return painted;
+}
