@@ -29,6 +29,7 @@ export const frame = defineKind({
   title: "Frame",
   about: "A border of paper, open in the middle.",
   asks: ["stock", "raised"],
+  fits: true,
   settings: z.object({ border, width: mm("Bars", 8, [1, 400], "How wide its bars are.") }),
   border: { setting: "border", round: true },
   draft({ name, ground, set, setup, stock }) {

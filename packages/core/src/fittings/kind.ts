@@ -32,6 +32,8 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly asks: readonly Asks[];
   /** lengths and choices of its own; they stand beside `on` and `at` in the row */
   readonly settings: S;
+  /** whether its paper takes its size from what it lies on; others are cut the same wherever they lie */
+  readonly fits?: true;
   /** the setting that keeps a border free, all round or at both ends */
   readonly border?: { readonly setting: string; readonly round: boolean };
   /** lengths that grow with the size on an axis, where that depends on the row; others say it in their schema */

@@ -140,8 +140,18 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
 /** Whatever folds away from its drawn face lies with that face down: nothing is to be folded under it. */
 const faceDown = ({ folds, root }: PieceDraft): boolean => folds.some((f) => f.panels[0] === root && f.angle < 0);
 
-/** mm it stands up from its underside, folded and filled. */
+const thicknesses = new WeakMap<Drafted, { readonly caliper: number; readonly mm: number }>();
+
+/** mm it stands up from its underside, folded and filled: the same paper of the same stock is as thick wherever it lies. */
 function thicknessOf(drafted: Drafted, caliper: number): number {
+  const was = thicknesses.get(drafted);
+  if (was?.caliper === caliper) return was.mm;
+  const mm = thicknessFresh(drafted, caliper);
+  thicknesses.set(drafted, { caliper, mm });
+  return mm;
+}
+
+function thicknessFresh(drafted: Drafted, caliper: number): number {
   const [only, ...more] = drafted.pieces;
   // paper that is not folded is as thick as it is
   if (only && more.length === 0 && only.folds.length === 0) return only.stock?.caliper ?? caliper;
@@ -166,8 +176,9 @@ function draftRow(row: Row, base: Laid, { width, height }: GroundFace): DraftedR
   const was = known.get(row.fitting);
   const { grid } = base.setup;
   const { stock } = base;
+  const fits = kindById(row.fitting.kind)?.fits === true;
+  const same = was?.stock === stock && was.grid === grid && (!fits || (was.width === width && was.height === height));
   // a whole form has its own size and tools, whatever it lies on
-  const same = was && was.stock === stock && was.grid === grid && was.width === width && was.height === height;
   if (same && was.drafted?.setup.board === (row.part?.setup ?? base.setup).board) return was.drafted;
   const drafted = draftFresh(row, base, { width, height });
   known.set(row.fitting, { width, height, grid, stock, drafted });

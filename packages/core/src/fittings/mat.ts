@@ -31,6 +31,7 @@ export const mat = defineKind({
   title: "Mat",
   about: "Paper with an even border all round.",
   asks: ["stock", "raised"],
+  fits: true,
   settings: z.object({ border }),
   border: { setting: "border", round: true },
   draft({ name, ground, set, setup, stock }) {

@@ -19,6 +19,7 @@ export const strip = defineKind({
   title: "Strip",
   about: "Paper that runs across or down.",
   asks: ["stock", "raised"],
+  fits: true,
   settings: z.object({
     runs: choice("Runs", { across: "Across", down: "Down" }, "across", "Which way it runs on its ground."),
     width: mm("Strip width", 20, [1, 400], "Across the strip."),

@@ -7,17 +7,7 @@ import type { Point } from "../geometry/point.ts";
 import type { Piece, Placement } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
-import {
-  after,
-  facetsOf,
-  filledWith,
-  foldedPanels,
-  type FoldState,
-  lastOrder,
-  lyingMove,
-  type Rigid,
-  STILL,
-} from "./pose.ts";
+import { after, filledWith, foldedPaper, type FoldState, lastOrder, lyingMove, type Rigid, STILL } from "./pose.ts";
 
 /** A flat bit of paper: a panel, or one of the facets of a bent one. */
 export interface Sheet {
@@ -86,8 +76,8 @@ export function assembledAt(
     filled: filledWith(solution.contents, part),
     ...(motion && { motion }),
   };
-  const poses = foldedPanels(joined, state);
-  const sheets = facetsOf(joined, state).flatMap(({ piece: id, panel, flat, pose }): Sheet[] => {
+  const { poses, facets } = foldedPaper(joined, state);
+  const sheets = facets.flatMap(({ piece: id, panel, flat, pose }): Sheet[] => {
     const piece = there.find((p) => p.id === id);
     return piece
       ? [{ id: `${id}/${panel}`, piece, panel, points: flat, openings: openingsOf(piece.cuts, panel), pose }]

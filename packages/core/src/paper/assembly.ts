@@ -13,6 +13,17 @@ export interface Assembly<D extends Drafted = Drafted> extends Pick<
   readonly parts: readonly D[];
 }
 
+/** What each piece came to when its folds were last put off: the same piece put off as far is the same again. */
+const putOff = new WeakMap<PieceDraft, { readonly by: number; readonly piece: PieceDraft }>();
+
+function shifted(piece: PieceDraft, by: number): PieceDraft {
+  const was = putOff.get(piece);
+  if (was?.by === by) return was.piece;
+  const later = { ...piece, folds: piece.folds.map((f) => ({ ...f, order: f.order + by })) };
+  putOff.set(piece, { by, piece: later });
+  return later;
+}
+
 const lastOf = ({ pieces }: Drafted): number => Math.max(0, ...pieces.flatMap((p) => p.folds.map((f) => f.order)));
 
 /** The part whose pieces a part lies on: the first join of a fitting is the one that lays it. */
@@ -36,11 +47,7 @@ export function joinedUp<D extends Drafted>(parts: readonly D[]): Assembly<D> {
   const waiting = parts.map((part): D => {
     const by = later.get(part) ?? 0;
     if (by === 0) return part;
-    const shifted = (piece: PieceDraft): PieceDraft => ({
-      ...piece,
-      folds: piece.folds.map((f) => ({ ...f, order: f.order + by })),
-    });
-    return { ...part, pieces: part.pieces.map(shifted) };
+    return { ...part, pieces: part.pieces.map((piece) => shifted(piece, by)) };
   });
   return {
     main: own.main,

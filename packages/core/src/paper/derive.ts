@@ -64,8 +64,16 @@ function chain(segments: readonly Segment[]): Path[] {
 export const outlineOf = (piece: PieceDraft): Path[] =>
   chain(piece.panels.flatMap((panel) => panel.outline.flatMap((edge) => offFolds(edge, piece.folds))));
 
-/** Derives a piece. @throws when its panels do not close up: a mistake in the form. */
+const derived = new WeakMap<PieceDraft, Piece>();
+
+/** Derives a piece; the same draft gives the same piece. @throws when its panels do not close up: a mistake in the form. */
 export function derivePiece(draft: PieceDraft): Piece {
+  const piece = derived.get(draft) ?? deriveFresh(draft);
+  derived.set(draft, piece);
+  return piece;
+}
+
+function deriveFresh(draft: PieceDraft): Piece {
   const outline = outlineOf(draft);
   const bounds = boundsOf(flatten(outline[0] ?? []));
   const scores = draft.folds.map((fold): Stroke => ({

@@ -69,17 +69,21 @@ const STEP = 2;
 
 /**
  * Opens the driven folds by so many degrees, from where the thing is at rest, and lets the loops follow.
+ * @param hinges asked for only where a loop moves: it takes folding the paper
  * @param slack mm that the creases of a loop give: thick paper never meets its drawing to the last hair
  */
 export function swingsOf(
   loops: readonly Loop[],
-  hinges: ReadonlyMap<string, Hinge>,
+  hinges: () => ReadonlyMap<string, Hinge>,
   driven: ReadonlyMap<string, number>,
   slack: number,
 ): Swings {
+  const moved = touchedBy(loops, driven);
+  if (moved.length === 0) return { by: driven, reached: 1 };
   const most = Math.max(0, ...[...driven.values()].map(Math.abs));
-  const touched = touchedBy(loops, driven).map((loop) => inPlane(loop, hinges));
-  const steps = touched.length === 0 ? 1 : Math.max(1, Math.ceil(most / STEP));
+  const there = hinges();
+  const touched = moved.map((loop) => inPlane(loop, there));
+  const steps = Math.max(1, Math.ceil(most / STEP));
   let seen: Looked = { by: new Map(), apexes: touched.map(() => undefined) };
   for (let i = 1; i <= steps; i += 1) {
     const next = look(touched, driven, i / steps, seen, slack);

@@ -206,29 +206,42 @@ function thicknessOf(piece: Folding, out: Face, state: FoldState): number {
   return high + own;
 }
 
-/** mm of joined pieces that stand on a face of a panel, whatever lies on them included. */
-export function carriedOn(joined: Joined, on: PanelFace, state: FoldState): number {
-  const { pieces, joins } = joined;
-  return joins.reduce((most, join) => {
-    if (join.onto.piece !== on.piece || join.onto.panel !== on.panel || join.onto.face !== on.face) return most;
-    const piece = pieces.find((p) => p.id === join.piece);
-    const out: Face = (on.face === "front") !== join.flip ? "front" : "back";
-    const own = piece
-      ? thicknessOf(piece, out, { ...state, carried: carriedBy(joined, join.piece, state) })
-      : state.caliper;
-    const above = carriedOn(joined, { piece: join.piece, panel: join.panel, face: out }, state);
-    return Math.max(most, own + (join.raised ?? 0) + above + beneathOf(joined, join, state));
-  }, 0);
+/** mm of joined pieces that stand on a face of a panel. */
+type Carried = (on: PanelFace) => number;
+
+/** What every face carries, whatever lies on that included; each is worked out once. */
+function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
+  const known = new Map<string, number>();
+  const lying = joins.map((join) => ({ under: faceKey(join.onto), join }));
+  const carried: Carried = (on) => {
+    const key = faceKey(on);
+    const was = known.get(key);
+    if (was !== undefined) return was;
+    let most = 0;
+    for (const { under, join } of lying) {
+      if (under !== key) continue;
+      const piece = pieces.find((p) => p.id === join.piece);
+      const out: Face = (on.face === "front") !== join.flip ? "front" : "back";
+      const own = piece ? thicknessOf(piece, out, { ...state, carried: carriedBy(carried, piece.id) }) : state.caliper;
+      const above = carried({ piece: join.piece, panel: join.panel, face: out });
+      most = Math.max(most, own + (join.raised ?? 0) + above + beneathOf(join, carried));
+    }
+    known.set(key, most);
+    return most;
+  };
+  return carried;
 }
 
+const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
+
 /** mm of paper between a joined panel and what it lies on: a strip glued behind it before it is laid down. */
-const beneathOf = (joined: Joined, { piece, panel, onto, flip }: Join, state: FoldState): number =>
-  carriedOn(joined, { piece, panel, face: (onto.face === "front") !== flip ? "back" : "front" }, state);
+const beneathOf = ({ piece, panel, onto, flip }: Join, carried: Carried): number =>
+  carried({ piece, panel, face: (onto.face === "front") !== flip ? "back" : "front" });
 
 const carriedBy =
-  (joined: Joined, piece: string, state: FoldState) =>
+  (carried: Carried, piece: string) =>
   (panel: string, face: Face): number =>
-    carriedOn(joined, { piece, panel, face }, state);
+    carried({ piece, panel, face });
 
 /** Every panel of every piece where it is in space, keyed `piece/panel`: joined pieces ride on the panel they are glued to. */
 export function foldedPanels(solution: Joined, state: FoldState): ReadonlyMap<string, Rigid> {
@@ -252,7 +265,7 @@ export function swungBy(solution: Joined, { motion = {}, ...state }: FoldState):
   }
   if (driven.size === 0) return { by: driven, reached: 1 };
   const loops = loopsOf({ pieces: assembled(solution), joins: solution.joins });
-  return swingsOf(loops, foldAll(solution, state).hinges, driven, state.caliper / 2);
+  return swingsOf(loops, () => foldAll(solution, state).hinges, driven, state.caliper / 2);
 }
 
 function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new Map()): FoldedUp {
@@ -260,20 +273,20 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
   const hinges = new Map<string, Hinge>();
   const bands = new Map<string, readonly Band[]>();
   const done = state.progress >= lastOrder(solution);
+  const carriedAt = carrying(solution, state);
   for (const piece of assembled(solution)) {
     const join = solution.joins.find((j) => j.piece === piece.id);
     const target = join && poses.get(`${join.onto.piece}/${join.onto.panel}`);
     const beneath = join && solution.pieces.find((p) => p.id === join.onto.piece);
     const caliper = caliperOf(piece, state.caliper);
     const off =
-      (caliper + caliperOf(beneath, state.caliper)) / 2 +
-      (join ? (join.raised ?? 0) + beneathOf(solution, join, state) : 0);
+      (caliper + caliperOf(beneath, state.caliper)) / 2 + (join ? (join.raised ?? 0) + beneathOf(join, carriedAt) : 0);
     const motion = done
       ? solution.motions?.find((m) => m.move.kind !== "open" && m.move.piece === piece.id)
       : undefined;
     const moved = moveOf(motion, state.motion?.[motion?.id ?? ""] ?? 0);
     const base = join && target ? after(after(target, moved), joinMove(join, off)) : STILL;
-    const carried = carriedBy(solution, piece.id, state);
+    const carried = carriedBy(carriedAt, piece.id);
     const swing = (fold: string): number => swings.get(`${piece.id}/${fold}`) ?? 0;
     const own = foldUp(piece, { ...state, caliper, carried, swing });
     for (const [panel, pose] of own.poses) poses.set(`${piece.id}/${panel}`, after(base, pose));
@@ -305,9 +318,12 @@ export interface Facet {
 }
 
 /** All the paper where it is in space. */
-export function facetsOf(solution: Joined, state: FoldState): Facet[] {
+export const facetsOf = (solution: Joined, state: FoldState): Facet[] => foldedPaper(solution, state).facets;
+
+/** All the paper where it is in space, and where each panel is. */
+export function foldedPaper(solution: Joined, state: FoldState) {
   const { poses, bands } = foldAll(solution, { ...state, swing: undefined }, swungBy(solution, state).by);
-  return assembled(solution).flatMap(({ id: piece, panels }) =>
+  const facets = assembled(solution).flatMap(({ id: piece, panels }) =>
     panels.flatMap(({ id: panel, outline }): Facet[] => {
       const [pose, row, flat] = [
         poses.get(`${piece}/${panel}`) ?? STILL,
@@ -321,6 +337,7 @@ export function facetsOf(solution: Joined, state: FoldState): Facet[] {
       });
     }),
   );
+  return { poses, facets };
 }
 
 /** From the contents' own frame, middle of their underside at the origin, to their panel's flat coordinates. */

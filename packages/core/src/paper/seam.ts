@@ -51,7 +51,7 @@ export function withGlue<P extends PieceDraft>(
 ): readonly P[] {
   if (seams.length === 0) return joined.pieces;
   const poses = foldedPanels(joined, { progress: lastOrder(joined), caliper, unbent: true });
-  const glue = seams.map((seam) => [seam.piece, zonesOf(seam, joined.pieces, poses, caliper)] as const);
+  const glue = seams.map((seam) => [seam.piece, zonesAgain(seam, joined.pieces, poses, caliper)] as const);
   const ids = new Map<string, number>();
   const named = (zone: Glue): Glue => {
     const nth = (ids.get(zone.id) ?? 0) + 1;
@@ -60,8 +60,70 @@ export function withGlue<P extends PieceDraft>(
   };
   return joined.pieces.map((piece) => {
     ids.clear();
-    return { ...piece, glue: glue.flatMap(([id, zones]) => (id === piece.id ? zones.map(named) : [])) };
+    return glueing(
+      piece,
+      glue.flatMap(([id, zones]) => (id === piece.id ? zones.map(named) : [])),
+    );
   });
+}
+
+/** mm below which a place is the same: what is worked out in space has the last bits' noise. */
+const SAME_MM = 1e-9;
+const glueOf = new WeakMap<PieceDraft, PieceDraft>();
+
+/** The piece with its glue: the very object that it was where its glue has not moved, so that all made of it can stay. */
+function glueing<P extends PieceDraft>(piece: P, glue: readonly Glue[]): P {
+  const was = glueOf.get(piece) as P | undefined;
+  if (was?.glue.length === glue.length && was.glue.every((zone, i) => sameZone(zone, glue[i] as Glue))) return was;
+  const next = { ...piece, glue };
+  glueOf.set(piece, next);
+  return next;
+}
+
+function sameZone(a: Glue, b: Glue): boolean {
+  if (a === b) return true;
+  const near = (p: number, q: number): boolean => Math.abs(p - q) <= SAME_MM;
+  return (
+    a.id === b.id &&
+    a.panel === b.panel &&
+    a.face === b.face &&
+    a.onto.piece === b.onto.piece &&
+    a.onto.panel === b.onto.panel &&
+    a.onto.face === b.onto.face &&
+    a.web === b.web &&
+    a.widens?.join() === b.widens?.join() &&
+    near(a.widestTape, b.widestTape) &&
+    a.polygon.length === b.polygon.length &&
+    a.polygon.every(([x, y], i) => near(x, (b.polygon[i] as Point)[0]) && near(y, (b.polygon[i] as Point)[1]))
+  );
+}
+
+/** A seam's glue when it was last looked at: two panels that lie on one another as they did are glued as they were. */
+interface Looked {
+  readonly own: PieceDraft;
+  readonly other: PieceDraft;
+  readonly caliper: number;
+  readonly carry: Rigid;
+  readonly zones: readonly Glue[];
+}
+const looked = new WeakMap<Seam, Looked>();
+
+function zonesAgain(
+  seam: Seam,
+  pieces: readonly PieceDraft[],
+  poses: ReadonlyMap<string, Rigid>,
+  caliper: number,
+): readonly Glue[] {
+  const was = looked.get(seam);
+  const [own, other] = [seam.piece, seam.onto.piece].map((id) => pieces.find((p) => p.id === id));
+  const { carry } = meetingOf(seam, pieces, poses);
+  const same = (a: readonly number[], b: readonly number[]): boolean =>
+    a.every((n, i) => Math.abs(n - (b[i] as number)) <= SAME_MM);
+  const stays = was?.own === own && was?.other === other && was?.caliper === caliper;
+  if (stays && same(was.carry.r, carry.r) && same(was.carry.t, carry.t)) return was.zones;
+  const zones = zonesOf(seam, pieces, poses, caliper);
+  if (own && other) looked.set(seam, { own, other, caliper, carry, zones });
+  return zones;
 }
 
 /** The place of a seam's two panels: outlines, and the other one carried into this one's flat coordinates. */
@@ -130,19 +192,33 @@ function zonesOf(
     }));
 }
 
+/** A panel drawn in by the margin; what is convex is taken as it is, roundings and all. */
+interface DrawnIn {
+  readonly convex: boolean;
+  readonly points: readonly Point[];
+}
+const drawnIns = new WeakMap<Path, DrawnIn>();
+
+/** A panel is drawn in once, whatever is glued to it. */
+function drawnIn(outline: Path): DrawnIn {
+  const was = drawnIns.get(outline);
+  if (was) return was;
+  const points = flatten(outline);
+  const convex = isConvex(points);
+  const next = { convex, points: convex ? insetConvex(points, TAPE_MARGIN) : inset(cornersOf(outline), TAPE_MARGIN) };
+  drawnIns.set(outline, next);
+  return next;
+}
+
 /** What the two panels share, both drawn in by the margin. */
 function sharedZones({ own, other }: Meeting, flat: (p: Point) => Point): readonly (readonly Point[])[] {
-  const [mine, under] = [flatten(own), anticlockwise(flatten(other).map(flat))];
-  const [ownConvex, otherConvex] = [isConvex(mine), isConvex(under)];
-  // what is convex clips as it is, roundings and all; one that turns inwards is clipped by one that does not
-  if (ownConvex || otherConvex) {
-    const subject = ownConvex ? insetConvex(mine, TAPE_MARGIN) : inset(cornersOf(own), TAPE_MARGIN);
-    const window = otherConvex
-      ? insetConvex(under, TAPE_MARGIN)
-      : inset(anticlockwise(cornersOf(other).map(flat)), TAPE_MARGIN);
+  const [mine, under] = [drawnIn(own), drawnIn(other)];
+  // one that turns inwards is clipped by one that does not
+  if (mine.convex || under.convex) {
+    const [subject, window] = [mine.points, anticlockwise(under.points.map(flat))];
     // a panel too narrow for the margins has nothing left to glue
     if (subject.length < 3 || window.length < 3) return [];
-    return [otherConvex ? clipConvex(subject, window) : clipConvex(window, subject)];
+    return [under.convex ? clipConvex(subject, window) : clipConvex(window, subject)];
   }
   const parts = (corners: readonly Point[]) => convexParts(corners).map((part) => insetPart(part, TAPE_MARGIN));
   return sharedParts(parts(cornersOf(own)), parts(anticlockwise(cornersOf(other).map(flat))));
