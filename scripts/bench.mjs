@@ -73,14 +73,31 @@ async function open(address, ready) {
   return { page, shown, bytes };
 }
 
+/** A place on an element where nothing else lies over it. */
+const pressable = (page, handle) =>
+  page
+    .locator(handle)
+    .first()
+    .evaluate((element) => {
+      const { left, top, width, height } = element.getBoundingClientRect();
+      for (const part of [0.5, 0.35, 0.65, 0.25, 0.75])
+        for (const down of [0.5, 0.35, 0.65, 0.25, 0.75]) {
+          const [x, y] = [left + width * part, top + height * down];
+          const found = document.elementFromPoint(x, y);
+          if (found && (element === found || element.contains(found))) return [x, y];
+        }
+      throw new Error("it is covered all over");
+    });
+
 /** Script time of each frame while a handle is dragged to and fro, ms. */
 async function drag(page, handle, dx, dy) {
   const session = await page.context().newCDPSession(page);
   await session.send("Performance.enable");
   const script = async () =>
     (await session.send("Performance.getMetrics")).metrics.find((m) => m.name === "ScriptDuration").value * 1000;
-  const box = await page.locator(handle).first().boundingBox();
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const [x, y] = await pressable(page, handle);
+  const drawn = () => page.locator("svg[aria-label='The blank, flat'], .MuiSlider-root").first().innerHTML();
+  const start = await drawn();
   await page.mouse.move(x, y);
   await page.mouse.down();
   const times = [];
@@ -92,6 +109,8 @@ async function drag(page, handle, dx, dy) {
       () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(() => resolve(undefined)))),
     );
     times.push((await script()) - before);
+    // a hand that drags nothing is fast
+    if (i === MOVES / 5 && (await drawn()) === start) throw new Error(`nothing moved: ${handle}`);
   }
   await page.mouse.up();
   times.sort((a, b) => a - b);

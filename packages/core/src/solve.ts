@@ -10,7 +10,7 @@ import type { Spec } from "./model/spec.ts";
 import { type Assembly, joinedUp } from "./paper/assembly.ts";
 import { derivePiece } from "./paper/derive.ts";
 import { asFarAsTheyGo } from "./paper/motion.ts";
-import { heightsOf, lastOrder } from "./paper/pose.ts";
+import { filledWith, foldedPanels, heightsOf, lastOrder } from "./paper/pose.ts";
 import { draftOf } from "./paper/said.ts";
 import { withGlue } from "./paper/seam.ts";
 import { packOf } from "./recipe/pack.ts";
@@ -25,7 +25,11 @@ import { freeFigures, thingsLying } from "./recipe/things.ts";
 export function solve(spec: Spec): Solution {
   const { form, setup, whole } = drafted(spec);
   const { caliper } = spec.stock;
-  const pieces = withGlue(whole, whole.seams, caliper).map(derivePiece);
+  // the paper is folded up once: where glue goes and how thick a card is both read that
+  const state = { progress: lastOrder(whole), caliper };
+  const poses = foldedPanels(whole, { ...state, filled: filledWith(whole.contents), unbent: true });
+  const pieces = withGlue(whole, whole.seams, caliper, poses).map(derivePiece);
+  const isBent = pieces.some((p) => p.folds.some((f) => f.path));
   const [own] = whole.parts as readonly [Laid, ...Laid[]];
   const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
   const made = { ...whole, spec, form, setup, pieces, asked: whole.motions, motions };
@@ -40,7 +44,11 @@ export function solve(spec: Spec): Solution {
     joins: whole.joins,
     motions,
     contents: thingsLying(spec, whole.contents),
-    ...(own.finished && { finished: finishedOf(own.finished, whole, caliper) }),
+    ...(own.finished && {
+      finished: finishedOf(own.finished, whole, () =>
+        heightsOf(whole, state, whole.contents, isBent ? undefined : poses),
+      ),
+    }),
     dimensions: freeFigures(spec, whole.dimensions),
     ...(own.firstScore !== undefined && { firstScore: own.firstScore }),
     fittings: whole.parts.flatMap((part) => part.lies ?? []),
@@ -100,8 +108,12 @@ function drafted(spec: Spec) {
 }
 
 /** A card's finished size: as thick as it is folded, with all that lies on it and in it. */
-function finishedOf(said: NonNullable<Solution["finished"]>, whole: Assembly, caliper: number) {
-  if (whole.parts.length === 1) return said;
-  const { low, high } = heightsOf(whole, { progress: lastOrder(whole), caliper }, whole.contents);
+function finishedOf(
+  said: NonNullable<Solution["finished"]>,
+  { parts }: Assembly,
+  heights: () => ReturnType<typeof heightsOf>,
+) {
+  if (parts.length === 1) return said;
+  const { low, high } = heights();
   return { ...said, thickness: Math.round((high - low) * 1e9) / 1e9 };
 }

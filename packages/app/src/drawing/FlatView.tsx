@@ -2,30 +2,14 @@
  * The blank, flat and true to scale, with its live dimensions. Paper is drawn in mm under one transform with strokes of
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
-import {
-  type Dimension,
-  flatten,
-  formatLength,
-  formById,
-  lyingOnFlat,
-  type OnFlat,
-  type Piece,
-  type Point,
-  type Solution,
-} from "@cut-fold/core";
-import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { formById, lyingOnFlat, type OnFlat, type Solution, type Spec } from "@cut-fold/core";
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseFace, useChosen } from "../store/chosen.ts";
-import { useDisplay } from "../store/settings.ts";
 import { colour } from "../theme/theme.ts";
 import { arrange, arrangeAt } from "./arrange.ts";
-import { pieceColours } from "./colours.ts";
-import { DimensionFigure } from "./DimensionFigure.tsx";
-import { FlatContents } from "./FlatContents.tsx";
-import { FlatPaper } from "./FlatPaper.tsx";
-import { LaidLayers } from "./LaidLayers.tsx";
-import { light, useLit } from "./lit.ts";
-import { panelNames } from "./panelNames.ts";
-import { type Choice, placeFigures, withoutEchoes } from "./placing.ts";
+import { FlatPiece } from "./FlatPiece.tsx";
+import { light } from "./lit.ts";
+import { type OfPiece, ofPieces } from "./ofPiece.ts";
 import { px, type View } from "./view.ts";
 
 /** Pixels kept free round the paper for the figures. */
@@ -40,13 +24,19 @@ const fitView = (wide: number, tall: number, { k, width, height }: ReturnType<ty
 const NOTHING_LAID: readonly OnFlat[] = [];
 
 /** Shows what lies on a panel that was pressed: on the face that is drawn, where something can lie there. */
-function pressed({ form: id, spec }: Solution, panel: string): void {
+function pressed(id: string, settings: Spec["settings"], panel: string): void {
   const form = formById(id);
-  const ground = form?.grounds?.(spec.settings).find((g) => g.panel === panel);
+  const ground = form?.grounds?.(settings).find((g) => g.panel === panel);
   if (!form || !ground) return;
   const drawn = form.outside === "front" ? "outside" : "inside";
   const other = drawn === "outside" ? "inside" : "outside";
   chooseFace({ panel, side: drawn in ground.sides ? drawn : other });
+}
+
+/** Solutions by their pieces, each the same object for as long as nothing of it changes. */
+function keepPieces(): (solution: Solution) => ReadonlyMap<string, OfPiece> {
+  let was: ReadonlyMap<string, OfPiece> | undefined;
+  return (solution) => (was = ofPieces(solution, was));
 }
 
 /** How the drawing stood when a drag began. */
@@ -109,6 +99,15 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   const view = frozen ?? fitted;
   const home = useMemo((): View => ({ k: view.k, x0: 0, y0: 0 }), [view.k]);
   const laid = useMemo(() => lyingOnFlat(solution), [solution]);
+  const [keep] = useState(keepPieces);
+  const parts = useMemo(() => keep(solution), [keep, solution]);
+  const { form, spec } = solution;
+  const onPanel = useCallback(
+    (panel: string): void => {
+      pressed(form, spec.settings, panel);
+    },
+    [form, spec.settings],
+  );
   const now = useRef<Frozen>({ ...fitted, breaks: row.breaks, chosen: inHand });
   useLayoutEffect(() => {
     now.current = { ...fitted, breaks: row.breaks, chosen: inHand };
@@ -149,29 +148,22 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
           </defs>
           {row.placed.map(({ piece, x, y }) => {
             const isMain = piece.id === solution.main;
+            const of = parts.get(piece.id);
             // each piece is drawn about its own corner: one that only makes way for others is moved, not drawn again
             return (
               <g key={piece.id} transform={`translate(${px(view.x0 + x * view.k)} ${px(view.y0 - y * view.k)})`}>
-                <FlatPaper
-                  piece={piece}
-                  view={home}
-                  face={pieceColours(piece, colours).face}
-                  onPanel={
-                    isMain
-                      ? (panel) => {
-                          pressed(solution, panel);
-                        }
-                      : undefined
-                  }
-                />
-                {isMain ? <LaidLayers laid={laid} view={home} colours={colours} onHold={onHold} /> : null}
-                {solution.contents
-                  .filter((c) => c.on.piece === piece.id)
-                  .map((c) => (
-                    <FlatContents key={c.name} contents={c} view={home} />
-                  ))}
-                <PanelNames piece={piece} view={home} solution={solution} laid={isMain ? laid : NOTHING_LAID} />
-                <Figures piece={piece} solution={solution} view={home} isHeld={frozen !== undefined} onHold={onHold} />
+                {of ? (
+                  <FlatPiece
+                    of={of}
+                    grid={solution.grid}
+                    view={home}
+                    colours={colours}
+                    laid={isMain ? laid : NOTHING_LAID}
+                    isHeld={frozen !== undefined}
+                    onHold={onHold}
+                    onPanel={isMain ? onPanel : undefined}
+                  />
+                ) : null}
               </g>
             );
           })}
@@ -180,87 +172,3 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
     </div>
   );
 }
-
-interface PanelNamesProps {
-  readonly piece: Piece;
-  readonly view: View;
-  readonly solution: Solution;
-  readonly laid: readonly OnFlat[];
-}
-
-const PanelNames = memo(function PanelNames({ piece, view, solution, laid }: PanelNamesProps) {
-  const { contents, dimensions } = solution;
-  return (
-    <g fill={colour.ink} fillOpacity={0.78} fontSize={14} textAnchor="middle" pointerEvents="none">
-      {panelNames(piece, view, { contents, dimensions, laid: laid.flatMap(loopsOf) }).map(({ id, name, at }) => (
-        <text key={id} x={at[0]} y={at[1]}>
-          {name}
-        </text>
-      ))}
-    </g>
-  );
-});
-
-/** The edges of something that lies on the paper. */
-const loopsOf = ({ shape }: OnFlat): readonly (readonly Point[])[] =>
-  [shape.path, ...(shape.holes ?? [])].map((loop) => flatten(loop));
-
-interface FiguresProps {
-  readonly piece: Piece;
-  readonly solution: Solution;
-  readonly view: View;
-  readonly isHeld: boolean;
-  readonly onHold: (held: boolean) => void;
-}
-
-/** Whether a figure is shown: those of a thing on a panel only while it is in hand, but for the size it is cut to. */
-const isShown = ({ fitting, outside, code }: Dimension, chosen: string | undefined): boolean =>
-  fitting === undefined || fitting === chosen || (outside === true && code.startsWith("blank"));
-
-/** The figures of one piece, each where it is clear. What they all share is asked for once. */
-const Figures = memo(function Figures({ piece, solution, view, isHeld, onHold }: FiguresProps) {
-  const display = useDisplay();
-  const lit = useLit((s) => s.ids);
-  const chosen = useChosen((s) => s.fitting);
-  const [held, setHeld] = useState<ReadonlyMap<string, Choice>>();
-  const { dimensions } = solution;
-  const shown = useMemo(
-    () =>
-      withoutEchoes(dimensions.filter((d) => d.piece === piece.id && isShown(d, chosen))).map((dimension) => ({
-        dimension,
-        text: formatLength(dimension.value, display),
-      })),
-    [dimensions, piece.id, chosen, display],
-  );
-  const placed = useMemo(
-    () => placeFigures(piece, shown, view, { held: isHeld ? held : undefined }),
-    [piece, shown, view, held, isHeld],
-  );
-  const now = useRef(placed);
-  useLayoutEffect(() => {
-    now.current = placed;
-  });
-  const hold = useCallback(
-    (on: boolean): void => {
-      setHeld(on ? new Map([...now.current].map(([id, { choice }]) => [id, choice])) : undefined);
-      onHold(on);
-    },
-    [onHold],
-  );
-  return shown.map(({ dimension }) => {
-    const at = placed.get(dimension.id);
-    const isLit = lit.some((id) => id === dimension.id || (!id.endsWith("/outline") && dimension.lights.includes(id)));
-    return at ? (
-      <DimensionFigure
-        key={dimension.id}
-        dimension={dimension}
-        placed={at}
-        view={view}
-        display={display}
-        isLit={isLit}
-        grid={solution.grid}
-        onHold={hold}
-      />
-    ) : null;
-  });
-});

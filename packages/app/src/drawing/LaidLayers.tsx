@@ -1,4 +1,4 @@
-import { flatten, type OnFlat } from "@cut-fold/core";
+import { type OnFlat, pathData } from "@cut-fold/core";
 import { memo } from "react";
 import { chooseFitting, useChosen } from "../store/chosen.ts";
 import { useOpenDraft } from "../store/openDraft.ts";
@@ -6,7 +6,7 @@ import { colour } from "../theme/theme.ts";
 import { paperColours, type PaperColours } from "./colours.ts";
 import { light, useLit } from "./lit.ts";
 import { useThingDrag } from "./useThingDrag.ts";
-import { toScreen, type View } from "./view.ts";
+import type { View } from "./view.ts";
 
 const STILL = { cursor: "default" } as const;
 const MOVED = { cursor: "move", touchAction: "none" } as const;
@@ -30,25 +30,18 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold
   const lit = useLit((s) => s.ids);
   const chosen = useChosen((s) => s.fitting);
   return (
-    <g>
+    <g transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`}>
       {laid.map(({ fitting, side, shape }) => {
         const inside = side === "back";
         const isLit =
           (fitting !== undefined && fitting === chosen) ||
           lit.some((id) => id === shape.of || (fitting !== undefined && id === `${fitting}/`));
         const fill = shape.stock === undefined ? colours : paperColours(shape.stock);
-        const d = [shape.path, ...(shape.holes ?? [])]
-          .map(
-            (loop) =>
-              `M${flatten(loop)
-                .map((p) => toScreen(view, p).join(" "))
-                .join("L")}Z`,
-          )
-          .join("");
         return (
           <path
             key={shape.of}
-            d={d}
+            d={[shape.path, ...(shape.holes ?? [])].map(pathData).join("")}
+            vectorEffect="non-scaling-stroke"
             data-fitting={fitting}
             fillRule="evenodd"
             fill={inside ? "transparent" : shape.fill === "back" ? fill.back : fill.face}

@@ -37,9 +37,12 @@ export function joinedUp<D extends Drafted>(parts: readonly D[]): Assembly<D> {
   const [own] = parts;
   if (!own) throw new Error("nothing to join up");
   const later = new Map<D, number>();
+  const grounds = parts.map((part) => groundOf(part, parts));
   let next = 0;
   const count = (part: D): void => {
-    for (const other of parts) if (groundOf(other, parts) === part) count(other);
+    parts.forEach((other, i) => {
+      if (grounds[i] === part) count(other);
+    });
     later.set(part, next);
     next += lastOf(part);
   };

@@ -59,9 +59,16 @@ export interface FoldState {
 export const assembled = <P extends Folding>({ pieces, joins, main }: Joined<P>): readonly P[] =>
   pieces.filter((piece) => piece.id === main || joins.some((j) => j.piece === piece.id));
 
-/** mm that a whole assembly reaches behind and in front of the middle of its main panel's sheet, folded so far and filled. */
-export function heightsOf(joined: Joined, state: FoldState, contents: readonly Placement[] = []) {
-  const poses = foldedPanels(joined, { ...state, filled: filledWith(contents) });
+/**
+ * mm that a whole assembly reaches behind and in front of the middle of its main panel's sheet, folded so far and filled.
+ * @param poses where its panels are then, for whoever has folded it already
+ */
+export function heightsOf(
+  joined: Joined,
+  state: FoldState,
+  contents: readonly Placement[] = [],
+  poses = foldedPanels(joined, { ...state, filled: filledWith(contents) }),
+) {
   const main = joined.pieces.find((p) => p.id === joined.main);
   const half = caliperOf(main, state.caliper) / 2;
   let [low, high] = [-half, half];
@@ -211,6 +218,7 @@ type Carried = (on: PanelFace) => number;
 
 /** What every face carries, whatever lies on that included; each is worked out once. */
 function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
+  if (joins.length === 0) return () => 0;
   const known = new Map<string, number>();
   const lying = joins.map((join) => ({ under: faceKey(join.onto), join }));
   const carried: Carried = (on) => {
@@ -242,6 +250,7 @@ const carriedBy =
   (carried: Carried, piece: string) =>
   (panel: string, face: Face): number =>
     carried({ piece, panel, face });
+const nothing = (): number => 0;
 
 /** Every panel of every piece where it is in space, keyed `piece/panel`: joined pieces ride on the panel they are glued to. */
 export function foldedPanels(solution: Joined, state: FoldState): ReadonlyMap<string, Rigid> {
@@ -286,7 +295,7 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
       : undefined;
     const moved = moveOf(motion, state.motion?.[motion?.id ?? ""] ?? 0);
     const base = join && target ? after(after(target, moved), joinMove(join, off)) : STILL;
-    const carried = carriedBy(carriedAt, piece.id);
+    const carried = solution.joins.some((j) => j.onto.piece === piece.id) ? carriedBy(carriedAt, piece.id) : nothing;
     const swing = (fold: string): number => swings.get(`${piece.id}/${fold}`) ?? 0;
     const own = foldUp(piece, { ...state, caliper, carried, swing });
     for (const [panel, pose] of own.poses) poses.set(`${piece.id}/${panel}`, after(base, pose));

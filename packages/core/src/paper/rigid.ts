@@ -21,16 +21,21 @@ export const move = ({ r, t }: Rigid, [x, y, z]: Point3): Point3 => [
 
 /** First `b`, then `a`. */
 export function after(a: Rigid, b: Rigid): Rigid {
-  const r = a.r.map((_, i) => {
-    const row = i - (i % 3);
-    const column = i % 3;
-    return (
-      (a.r[row] as number) * (b.r[column] as number) +
-      (a.r[row + 1] as number) * (b.r[column + 3] as number) +
-      (a.r[row + 2] as number) * (b.r[column + 6] as number)
-    );
-  });
-  return { r: r as unknown as Rigid["r"], t: move(a, b.t) };
+  // written out: every panel of every frame of a drag goes through here
+  const [a0, a1, a2, a3, a4, a5, a6, a7, a8] = a.r;
+  const [b0, b1, b2, b3, b4, b5, b6, b7, b8] = b.r;
+  const r: Rigid["r"] = [
+    a0 * b0 + a1 * b3 + a2 * b6,
+    a0 * b1 + a1 * b4 + a2 * b7,
+    a0 * b2 + a1 * b5 + a2 * b8,
+    a3 * b0 + a4 * b3 + a5 * b6,
+    a3 * b1 + a4 * b4 + a5 * b7,
+    a3 * b2 + a4 * b5 + a5 * b8,
+    a6 * b0 + a7 * b3 + a8 * b6,
+    a6 * b1 + a7 * b4 + a8 * b7,
+    a6 * b2 + a7 * b5 + a8 * b8,
+  ];
+  return { r, t: move(a, b.t) };
 }
 
 /** The move that undoes a rigid move: its rotation transposed. */

@@ -42,15 +42,16 @@ export const glued = (
 /**
  * The same pieces with the glue that their seams come to.
  * @param caliper mm of the draft's own stock
+ * @param poses where the panels are folded up and unbent, for whoever has folded them already; filled or not is the same
  * @throws when a seam names panels that are in no piece, or that do not come to lie on one another: mistakes in a form
  */
 export function withGlue<P extends PieceDraft>(
   joined: Joined<P>,
   seams: readonly Seam[],
   caliper: number,
+  poses = foldedPanels(joined, { progress: lastOrder(joined), caliper, unbent: true }),
 ): readonly P[] {
   if (seams.length === 0) return joined.pieces;
-  const poses = foldedPanels(joined, { progress: lastOrder(joined), caliper, unbent: true });
   const glue = seams.map((seam) => [seam.piece, zonesAgain(seam, joined.pieces, poses, caliper)] as const);
   const ids = new Map<string, number>();
   const named = (zone: Glue): Glue => {

@@ -24,7 +24,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
           {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
         </p>
         {square ? <p className="figure-note">each way</p> : null}
-        <Scores solution={solution} />
+        <Scores solution={rested} />
       </section>
       {solution.contents.map((lying) =>
         lying.fitting === undefined ? (

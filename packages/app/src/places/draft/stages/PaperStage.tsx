@@ -1,9 +1,10 @@
 import { catalogue, find, formatSize, formById, largestCard, setupOf, SHEET_MM, type Spec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { memo } from "react";
+import { memo, useMemo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { coloursOf } from "../../../drawing/colours.ts";
+import { useAtRest } from "../../../parts/useAtRest.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
@@ -90,8 +91,12 @@ interface LargestCardProps {
 
 /** What the sheet in hand could serve at most. */
 function LargestCard({ spec, sheet }: LargestCardProps) {
-  const form = formById(spec.form);
-  const largest = form && largestCard({ ...spec, form, setup: setupOf(spec), sheet });
+  // hundreds of drafts are tried for it: it follows when the hand rests
+  const rested = useAtRest(spec);
+  const largest = useMemo(() => {
+    const form = formById(rested.form);
+    return form && largestCard({ ...rested, form, setup: setupOf(rested), sheet });
+  }, [rested, sheet]);
   return <LargestSaid width={largest?.width} height={largest?.height} />;
 }
 

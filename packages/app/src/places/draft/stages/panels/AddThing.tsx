@@ -5,10 +5,8 @@ import {
   type Fitting,
   type Form,
   formatSize,
-  type GroundFace,
   loadedForms,
   lyingOnFlat,
-  type On,
   pathData,
   placePath,
   invert,
@@ -19,25 +17,25 @@ import {
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import { Plus, X } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { memo, useEffect, useMemo, useState } from "react";
 import { coloursOf, paperColours } from "../../../../drawing/colours.ts";
 import { chooseFitting } from "../../../../store/chosen.ts";
 import { loadAllForms } from "../../../../store/forms.ts";
 import { change } from "../../../../store/openDraft.ts";
 import { useDisplay } from "../../../../store/settings.ts";
 import { colour } from "../../../../theme/theme.ts";
+import { type Face, underNext } from "./faces.ts";
 import { freshPaper, freshPart } from "./fresh.ts";
 import styles from "./panels.module.css";
 
 interface AddThingProps {
   readonly spec: Spec;
   readonly solution: Solution;
-  readonly on: On;
-  /** the face it would lie on; undefined where nothing lies there yet to measure it by */
-  readonly ground: Pick<GroundFace, "width" | "height">;
+  readonly face: Face;
 }
 
-export function AddThing({ spec, solution, on, ground }: AddThingProps) {
+export const AddThing = memo(function AddThing({ spec, solution, face }: AddThingProps) {
+  const { on, ground } = useMemo(() => underNext(face, spec, solution), [face, spec, solution]);
   const [open, setOpen] = useState(false);
   const [forms, setForms] = useState<readonly Form[]>([]);
   useEffect(() => {
@@ -107,7 +105,7 @@ export function AddThing({ spec, solution, on, ground }: AddThingProps) {
       </div>
     </div>
   );
-}
+});
 
 interface TileProps {
   readonly row: Fitting;

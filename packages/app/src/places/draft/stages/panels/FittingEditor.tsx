@@ -16,6 +16,7 @@ import { memo, useMemo } from "react";
 import { Choice } from "../../../../parts/Choice.tsx";
 import { LengthField } from "../../../../parts/LengthField.tsx";
 import { NameField } from "../../../../parts/NameField.tsx";
+import { useAtRest } from "../../../../parts/useAtRest.ts";
 import { change } from "../../../../store/openDraft.ts";
 import { SettingFields } from "../SettingFields.tsx";
 import { BorderFields } from "./BorderFields.tsx";
@@ -85,6 +86,7 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
   const worked = (name: string): number | undefined =>
     solution.dimensions.find((d) => d.fitting === id && d.sets?.at(-1) === name)?.value;
   const lies = solution.fittings.find((f) => f.id === id);
+  const rested = useAtRest(spec);
   if (!kind) return null;
   return (
     <>
@@ -106,7 +108,14 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
       </div>
       <div className="wide">
-        <LiesOn fitting={fitting} spec={spec} grounds={grounds} onChange={set.on} />
+        <LiesOn
+          id={id}
+          now={keyOf(fitting.on)}
+          under={fitting.on.fitting}
+          all={rested.fittings ?? []}
+          grounds={grounds}
+          onChange={set.on}
+        />
       </div>
       <div className="wide">
         <NameField label="Called" name={fitting.name} onChange={set.name} />
@@ -143,8 +152,11 @@ const PartContents = memo(function PartContents({ contents, set }: PartContentsP
 });
 
 interface LiesOnProps {
-  readonly fitting: Fitting;
-  readonly spec: Spec;
+  readonly id: string;
+  /** where it lies now, as the list has it; and on which thing, if on one */
+  readonly now: string;
+  readonly under: string | undefined;
+  readonly all: readonly Fitting[];
   readonly grounds: readonly Ground[];
   readonly onChange: (value: string) => void;
 }
@@ -152,16 +164,25 @@ interface LiesOnProps {
 const keyOf = ({ panel, side, fitting }: Fitting["on"]): string => [panel, side, fitting].filter(Boolean).join(" ");
 
 /** A face of the form, or something that lies there already. */
-function LiesOn({ fitting, spec, grounds, onChange }: LiesOnProps) {
-  const all = spec.fittings ?? [];
-  const before = all.slice(0, all.indexOf(fitting));
-  const options = [
+const LiesOn = memo(function LiesOn({ id, now, under, all, grounds, onChange }: LiesOnProps) {
+  const options = useMemo(() => optionsFor(id, all, grounds), [id, all, grounds]);
+  // a recipe may name the panel beneath: it is the same place
+  const value = options.some((o) => o.value === now)
+    ? now
+    : (options.find((o) => under !== undefined && o.value.endsWith(` ${under}`))?.value ?? now);
+  return <Choice label="Lies on" value={value} options={options} onChange={onChange} />;
+});
+
+/** The faces of the form, and of what is laid before a thing. */
+function optionsFor(id: string, all: readonly Fitting[], grounds: readonly Ground[]) {
+  const at = all.findIndex((f) => f.id === id);
+  return [
     ...facesOf(grounds).map(({ panel, side, name }) => ({
       value: keyOf({ panel, side }),
       text: `${name}, ${SIDE_WORDS[side]}`,
       group: "Panels",
     })),
-    ...before.flatMap((under) =>
+    ...all.slice(0, Math.max(0, at)).flatMap((under) =>
       groundsOn(under).map(({ panel, name }) => ({
         value: keyOf({ panel, side: under.on.side, fitting: under.id }),
         text: name === under.name ? under.name : `${under.name}: ${name.toLowerCase()}`,
@@ -169,11 +190,4 @@ function LiesOn({ fitting, spec, grounds, onChange }: LiesOnProps) {
       })),
     ),
   ];
-  const now = keyOf(fitting.on);
-  // a recipe may name the panel beneath: it is the same place
-  const value = options.some((o) => o.value === now)
-    ? now
-    : (options.find((o) => fitting.on.fitting !== undefined && o.value.endsWith(` ${fitting.on.fitting}`))?.value ??
-      now);
-  return <Choice label="Lies on" value={value} options={options} onChange={onChange} />;
 }

@@ -1,13 +1,9 @@
 /** What is on the panels: a small map to press, what lies on the face that is pressed from the paper up, and something more. */
 import {
-  boundsOf,
   type Fitting,
-  flatten,
   formatSize,
   type Ground,
   inOrder,
-  type Lying,
-  type On,
   sayPlace,
   type Solution,
   type Spec,
@@ -16,14 +12,14 @@ import {
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
-import { useEffect, useMemo, useRef } from "react";
+import { memo, useEffect, useMemo, useRef } from "react";
 import { light } from "../../../../drawing/lit.ts";
 import { useAtRest } from "../../../../parts/useAtRest.ts";
 import { chooseFace, chooseFitting, useChosen } from "../../../../store/chosen.ts";
 import { change } from "../../../../store/openDraft.ts";
 import { useDisplay } from "../../../../store/settings.ts";
 import { AddThing } from "./AddThing.tsx";
-import { type Face, facesOf, faceUnder, isSameFace, lyingOn, SIDE_WORDS } from "./faces.ts";
+import { facesOf, faceUnder, isSameFace, lyingOn, SIDE_WORDS } from "./faces.ts";
 import { FittingEditor } from "./FittingEditor.tsx";
 import { PanelMap } from "./PanelMap.tsx";
 import styles from "./panels.module.css";
@@ -40,10 +36,10 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
   const row = spec.fittings?.find((f) => f.id === chosen);
   const asked = row ? faceUnder(row, spec.fittings ?? []) : on;
   const rested = useAtRest(solution);
+  const restedSpec = useAtRest(spec);
   const face = faces.find((f) => asked && isSameFace(f, asked)) ?? faces[0];
   if (!face) return null;
   const lying = lyingOn(face, spec);
-  const top = groundFor(lying, face);
   return (
     <div className={styles.panels}>
       <PanelMap solution={rested} grounds={grounds} face={face} onFace={chooseFace} />
@@ -53,37 +49,20 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
       </h4>
       <ol className={styles.lying} aria-label="From the paper up">
         {lying.map((fitting) => (
+          // what is in hand follows every frame of a drag; the sizes of the others follow when the hand rests
           <FittingRow
             key={fitting.id}
             fitting={fitting}
-            spec={spec}
-            solution={solution}
+            spec={fitting.id === chosen ? spec : restedSpec}
+            solution={fitting.id === chosen ? solution : rested}
             grounds={grounds}
-            lies={solution.fittings.find((f) => f.id === fitting.id)}
             open={fitting.id === chosen}
           />
         ))}
       </ol>
-      <AddThing spec={spec} solution={solution} on={top} ground={sizeOf(solution, top, face)} />
+      <AddThing spec={restedSpec} solution={rested} face={face} />
     </div>
   );
-}
-
-/** Where something more would be laid: on the topmost mat, so that borders step in, else on the panel. */
-function groundFor(lying: readonly Fitting[], { panel, side }: Face): On {
-  const mat = lying.findLast((f) => f.kind === "mat");
-  return mat ? { panel: "mat", side, fitting: mat.id } : { panel, side };
-}
-
-/** mm of the face that something would be laid on. */
-function sizeOf({ fittings, pieces, main }: Solution, on: On, face: Face) {
-  const under = fittings.find((f) => f.id === on.fitting);
-  if (under) return { width: under.width, height: under.height };
-  const known = fittings.find((f) => f.ground.piece === main && f.ground.panel === face.panel);
-  if (known) return { width: known.ground.width, height: known.ground.height };
-  const outline = pieces.find((p) => p.id === main)?.panels.find((p) => p.id === face.panel)?.outline ?? [];
-  const { left, right, bottom, top } = boundsOf(flatten(outline));
-  return { width: right - left, height: top - bottom };
 }
 
 interface FittingRowProps {
@@ -91,12 +70,13 @@ interface FittingRowProps {
   readonly spec: Spec;
   readonly solution: Solution;
   readonly grounds: readonly Ground[];
-  readonly lies: Lying | undefined;
   readonly open: boolean;
 }
 
 /** One thing: its size and its rule in words; pressed, all that can be set of it. */
-function FittingRow({ fitting, spec, solution, grounds, lies, open }: FittingRowProps) {
+const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, open }: FittingRowProps) {
+  const lies = solution.fittings.find((f) => f.id === fitting.id);
+  const rested = useAtRest(spec);
   const display = useDisplay();
   const box = useRef<HTMLLIElement>(null);
   useEffect(() => {
@@ -132,12 +112,12 @@ function FittingRow({ fitting, spec, solution, grounds, lies, open }: FittingRow
           <div className="fields">
             <FittingEditor fitting={fitting} spec={spec} solution={solution} grounds={grounds} />
           </div>
-          <Moves fitting={fitting} spec={spec} />
+          <Moves id={fitting.id} all={rested.fittings ?? []} />
         </div>
       ) : null}
     </li>
   );
-}
+});
 
 /** The list with a row exchanged with its neighbour on the same face; undefined where something would lie on nothing. */
 function moved(fitting: Fitting, all: readonly Fitting[], by: -1 | 1): readonly Fitting[] | undefined {
@@ -150,8 +130,14 @@ function moved(fitting: Fitting, all: readonly Fitting[], by: -1 | 1): readonly 
   return inOrder(next) ? next : undefined;
 }
 
-function Moves({ fitting, spec }: Pick<FittingRowProps, "fitting" | "spec">) {
-  const all = spec.fittings ?? [];
+interface MovesProps {
+  readonly id: string;
+  readonly all: readonly Fitting[];
+}
+
+const Moves = memo(function Moves({ id, all }: MovesProps) {
+  const fitting = all.find((f) => f.id === id);
+  if (!fitting) return null;
   const [earlier, later] = [moved(fitting, all, -1), moved(fitting, all, 1)];
   const put = (fittings: readonly Fitting[] | undefined) => () => {
     if (fittings) change({ fittings });
@@ -182,4 +168,4 @@ function Moves({ fitting, spec }: Pick<FittingRowProps, "fitting" | "spec">) {
       </Button>
     </div>
   );
-}
+});

@@ -1,5 +1,14 @@
 /** The faces of a draft that something can lie on, and what lies on each. */
-import type { Fitting, Ground, On, Side, Spec } from "@cut-fold/core";
+import {
+  boundsOf,
+  flatten,
+  type Fitting,
+  type Ground,
+  type On,
+  type Side,
+  type Solution,
+  type Spec,
+} from "@cut-fold/core";
 
 export const SIDE_WORDS: Readonly<Record<Side, string>> = { outside: "outside", inside: "inside" };
 
@@ -30,3 +39,26 @@ export const lyingOn = (
   face: Pick<On, "panel" | "side">,
   { fittings = [] }: Pick<Spec, "fittings">,
 ): readonly Fitting[] => fittings.filter((f) => isSameFace(faceUnder(f, fittings), face));
+
+/** Where something more would be laid: on the topmost mat, so that borders step in, else on the panel. */
+function groundFor(lying: readonly Fitting[], { panel, side }: Face): On {
+  const mat = lying.findLast((f) => f.kind === "mat");
+  return mat ? { panel: "mat", side, fitting: mat.id } : { panel, side };
+}
+
+/** mm of the face that something would be laid on. */
+function sizeOf({ fittings, pieces, main }: Solution, on: On, face: Face) {
+  const under = fittings.find((f) => f.id === on.fitting);
+  if (under) return { width: under.width, height: under.height };
+  const known = fittings.find((f) => f.ground.piece === main && f.ground.panel === face.panel);
+  if (known) return { width: known.ground.width, height: known.ground.height };
+  const outline = pieces.find((p) => p.id === main)?.panels.find((p) => p.id === face.panel)?.outline ?? [];
+  const { left, right, bottom, top } = boundsOf(flatten(outline));
+  return { width: right - left, height: top - bottom };
+}
+
+/** What something more on a face would lie on, and how large that is, mm. */
+export function underNext(face: Face, spec: Spec, solution: Solution) {
+  const on = groundFor(lyingOn(face, spec), face);
+  return { on, ground: sizeOf(solution, on, face) };
+}

@@ -1,0 +1,39 @@
+import type { OnFlat } from "@cut-fold/core";
+import { memo } from "react";
+import { pieceColours, type PaperColours } from "./colours.ts";
+import { Figures } from "./Figures.tsx";
+import { FlatContents } from "./FlatContents.tsx";
+import { FlatPaper } from "./FlatPaper.tsx";
+import { LaidLayers } from "./LaidLayers.tsx";
+import type { OfPiece } from "./ofPiece.ts";
+import { PanelNames } from "./PanelNames.tsx";
+import type { View } from "./view.ts";
+
+interface FlatPieceProps {
+  readonly of: OfPiece;
+  readonly grid: number;
+  readonly view: View;
+  readonly colours: PaperColours;
+  /** what lies on it */
+  readonly laid: readonly OnFlat[];
+  readonly isHeld: boolean;
+  readonly onHold: (held: boolean) => void;
+  /** a panel was pressed */
+  readonly onPanel?: ((panel: string) => void) | undefined;
+}
+
+/** A piece of the blank with all that is drawn on it. */
+export const FlatPiece = memo(function FlatPiece(props: FlatPieceProps) {
+  const { of, grid, view, colours, laid, isHeld, onHold, onPanel } = props;
+  return (
+    <>
+      <FlatPaper piece={of.piece} view={view} face={pieceColours(of.piece, colours).face} onPanel={onPanel} />
+      {laid.length > 0 ? <LaidLayers laid={laid} view={view} colours={colours} onHold={onHold} /> : null}
+      {of.contents.map((c) => (
+        <FlatContents key={c.name} contents={c} view={view} />
+      ))}
+      <PanelNames of={of} view={view} laid={laid} />
+      <Figures of={of} grid={grid} view={view} isHeld={isHeld} onHold={onHold} />
+    </>
+  );
+});
