@@ -5,7 +5,7 @@ import { find } from "./catalogue/entry.ts";
 import { prove } from "./folding/proof.ts";
 import { solve } from "./solve.ts";
 import { specOf, runs } from "./test/randomSpec.ts";
-import { workBack } from "./workBack.ts";
+import { BOUGHT_ROOM_MM, readBack, workBack } from "./workBack.ts";
 
 const MM = { method: { board: "scoring-millimetre" }, stock: { caliper: 0.3, weight: 250 } };
 
@@ -31,6 +31,23 @@ describe("working back from an envelope", () => {
     const raised = workBack({ width: 162, height: 114 }, { ...MM, layers });
     expect(raised.ok && raised.card).toMatchObject({ width: 156, height: 109 });
     expect(raised.ok && solve(raised.spec).pieces[1]?.blank).toEqual({ width: 148, height: 101 });
+  });
+
+  it("reads what is asked like a recipe: the card's units are the asking's own, and what is wrong is named", () => {
+    expect(readBack({ units: "in", envelope: { width: "5 3/4", height: 4.375 } })).toEqual({
+      ok: true,
+      value: {
+        envelope: { width: expect.closeTo(146.05, 9), height: expect.closeTo(111.125, 9), room: BOUGHT_ROOM_MM },
+        card: { units: "in" },
+      },
+    });
+    const asked = { envelope: { preset: "envelope-c6", caliper: 0.2, room: { width: 2 } }, card: { layers: [] } };
+    const room = { width: 2, height: BOUGHT_ROOM_MM.height };
+    expect(readBack(asked)).toMatchObject({
+      value: { envelope: { width: 162, height: 114, caliper: 0.2, room }, card: { units: "mm", layers: [] } },
+    });
+    const wrong = readBack({ envelope: { width: 3, height: 114 }, card: { colour: 1 } });
+    expect(!wrong.ok && wrong.problems.map((p) => p.field)).toEqual(["envelope.width", "card.colour"]);
   });
 
   it("finds for every envelope of the catalogue at least the card it is sold for", () => {

@@ -4,6 +4,7 @@ import { describe, expect, it } from "vitest";
 import { mainPiece } from "../model/solution.ts";
 import { settingMeta } from "../model/setting.ts";
 import { PURPOSES } from "../model/spec.ts";
+import { invert, place } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
 import { valueAt } from "../recipe/change.ts";
@@ -55,6 +56,22 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, for
   it("of every figure that can be set a place in the recipe", () => {
     for (const { id: figure, sets } of s.dimensions)
       if (sets && sets[0] !== "blank") expect(valueAt(s.spec, sets), figure).not.toBe(undefined);
+  });
+
+  it("of what it holds its size, in figures from edge to edge of it", () => {
+    for (const held of s.contents)
+      for (const axis of ["width", "height"] as const) {
+        const figure = s.dimensions.find((d) => d.code === `contents-${axis}` && d.piece === held.on.piece);
+        if (!figure) throw new Error(axis);
+        const ends = [figure.from, figure.to].map((p) => place(p, invert({ ...held, flip: false })));
+        const [along, beside] = axis === "width" ? ([0, 1] as const) : ([1, 0] as const);
+        // from one edge to the other, beside the middle and still on it
+        expect(ends.map((p) => p[along])).toEqual([-1, 1].map((way) => expect.closeTo((way * held[axis]) / 2, 6)));
+        for (const p of ends) {
+          expect(Math.abs(p[beside])).toBeGreaterThan(0);
+          expect(Math.abs(p[beside])).toBeLessThan(held[axis === "width" ? "height" : "width"] / 2);
+        }
+      }
   });
 
   it("of every setting what it is, and within which bounds", () => {

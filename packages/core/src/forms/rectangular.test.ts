@@ -72,6 +72,16 @@ describe("pointed envelope", () => {
     expect(measures(s).map(([, m]) => m)).toEqual([71, 226, 68, 177]);
   });
 
+  /* 1 1/4 in on eighths: 31.75 + 0.5 + 6 → 38.1 across; 46 % of it would be 17.5, and 38.1/2 − 2 = 17.05 → 15.875 */
+  it("keeps 4 mm between the side flaps of a small one, so that they fold into one ply", () => {
+    const s = solved("pointed-envelope", {
+      contents: { width: 31.75, height: 25.4, thickness: 0.35 },
+      method: { board: "scoring-sixteenth" },
+    });
+    expect(measures(s)[0]).toEqual(["score-from-left", expect.closeTo(15.875, 9)]);
+    expect(s.inside.width - 2 * 15.875).toBeGreaterThanOrEqual(4);
+  });
+
   it("reaches as far as it says although its tips are rounded", () => {
     for (const cornerRadius of [0, 6, 20]) {
       const s = solved("pointed-envelope", { contents: { preset: "us-a7" }, settings: { cornerRadius } });

@@ -12,12 +12,14 @@ import {
   line,
   pathData,
   placePath,
+  pointAt,
   polygon,
   reverse,
   roundCorners,
   split,
   sweep,
   type Arc,
+  type Segment,
 } from "./path.ts";
 import { distance, offLine, type Point, turn } from "./point.ts";
 
@@ -46,6 +48,16 @@ describe("paths", () => {
       to: [2, 0],
     } as const;
     expect(areaOf([hump, line([2, 0], [0, 0])])).toBeCloseTo(-4 / 3, 9);
+    // walked the other way, each segment is where it was and the area turns its sign
+    for (const path of [disc, [hump, line([2, 0], [0, 0])]]) {
+      const back = reverse(path);
+      expect(areaOf(back)).toBeCloseTo(-areaOf(path), 9);
+      path.forEach((segment, i) => {
+        const [x, y] = pointAt(back[path.length - 1 - i] as Segment, 0.75);
+        const [u, v] = pointAt(segment, 0.25);
+        expect([x, y].map((n) => n.toFixed(9))).toEqual([u, v].map((n) => n.toFixed(9)));
+      });
+    }
   });
 
   it("flattens to within its tolerance and keeps the area", () => {
