@@ -28,6 +28,8 @@ export { expect };
 export async function openDrafts(page: Page): Promise<void> {
   await page.goto("/drafts");
   await expect(page.getByRole("link", { name: "Open Thanks to the pickers" })).toBeVisible();
+  // names stand first; what has to be drawn follows
+  await expect(page.locator("ul[aria-busy=false]")).toBeVisible();
 }
 
 export async function openDemo(page: Page, name: string): Promise<void> {
