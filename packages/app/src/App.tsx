@@ -4,7 +4,7 @@ import IconButton from "@mui/material/IconButton";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { ThemeProvider } from "@mui/material/styles";
-import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect } from "react";
 import { ErrorBoundary } from "react-error-boundary";
@@ -12,9 +12,8 @@ import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } 
 import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
-import { saveProject } from "./store/files.ts";
 import { loadAllForms } from "./store/forms.ts";
-import { isKept } from "./store/keeper.ts";
+import { Banners } from "./parts/Banners.tsx";
 import { Notes } from "./parts/tell.tsx";
 import { tryAgain } from "./parts/tryAgain.ts";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
@@ -41,30 +40,15 @@ const SettingsPlace = lazy(async () => ({
 }));
 
 const AHEAD_MS = 700;
-const HEALTH_MS = 8_000;
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
-
-function useServer(): "up" | "down" {
-  const { isError } = useQuery({
-    queryKey: ["health"],
-    queryFn: async ({ signal }) => {
-      const answer = await fetch("/api/health", { signal });
-      if (!answer.ok) throw new Error("the server is not well");
-      return true;
-    },
-    refetchInterval: HEALTH_MS,
-    networkMode: "always",
-  });
-  return isError ? "down" : "up";
-}
 
 /** Says what became of the last change. */
 function Saved() {
   const trouble = useDrafts((s) => s.trouble);
-  const writing = useDrafts((s) => s.writing);
+  const busy = useDrafts((s) => s.waiting || s.writing > 0);
   return (
     <span className="saved" role="status">
-      {trouble ? "Not saved" : writing > 0 ? "Saving …" : "Saved"}
+      {trouble ? "Not saved" : busy ? "Saving …" : "Saved"}
     </span>
   );
 }
@@ -80,40 +64,6 @@ function UndoRedo() {
       <IconButton aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={future === 0} onClick={redo}>
         <Redo2 size={20} />
       </IconButton>
-    </>
-  );
-}
-
-function Banners() {
-  const trouble = useDrafts((s) => s.trouble);
-  const drafts = useDrafts((s) => s.drafts);
-  const server = useServer();
-  return (
-    <>
-      {trouble ? (
-        <div className="banner" role="alert">
-          {trouble === "full"
-            ? "The browser's store is full, so changes live in this window only."
-            : "The browser will not let drafts be stored (private window or blocked), so they live in this window only."}
-          <Button
-            size="small"
-            color="inherit"
-            variant="outlined"
-            onClick={() => {
-              void saveProject([...drafts.values()], "all-drafts");
-            }}
-          >
-            Save all to a file
-          </Button>
-        </div>
-      ) : null}
-      {server === "down" ? (
-        <div className="banner calm" role="status">
-          {isKept()
-            ? "Cut Fold's server has stopped. The whole app and your drafts are kept in this browser: go on as you like."
-            : "Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print or to see things fold."}
-        </div>
-      ) : null}
     </>
   );
 }

@@ -1,6 +1,6 @@
 import Input from "@mui/material/Input";
 import { memo, useState } from "react";
-import { beginGesture, endGesture } from "../store/openDraft.ts";
+import { beginGesture, endEntry, endGesture } from "../store/openDraft.ts";
 import { Labelled } from "./Labelled.tsx";
 
 interface CountFieldProps {
@@ -33,6 +33,7 @@ export const CountField = memo(function CountField({ label, value, min, max, onC
             if (isRight(target.value)) onChange(Number(target.value));
           }}
           onKeyDown={(event) => {
+            if (event.key === "Enter") endEntry();
             if (event.key === "Escape") setTyped(undefined);
           }}
           onBlur={() => {

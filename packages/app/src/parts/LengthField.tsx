@@ -2,7 +2,7 @@ import { editLength, formatLength, readLength, type Display, type Unit } from "@
 import Input from "@mui/material/Input";
 import { type ComponentProps, createContext, memo, useContext, useState } from "react";
 import { useDisplay } from "../store/settings.ts";
-import { beginGesture, endGesture } from "../store/openDraft.ts";
+import { beginGesture, endEntry, endGesture } from "../store/openDraft.ts";
 import { Labelled } from "./Labelled.tsx";
 
 interface Bounds {
@@ -89,6 +89,7 @@ const LengthInput = memo(function LengthInput(props: LengthInputProps) {
             onTyped(event.target.value);
           }}
           onKeyDown={(event) => {
+            if (event.key === "Enter") endEntry();
             if (event.key === "Escape" || (event.key === "Enter" && !trouble)) setTyped(undefined);
           }}
           onBlur={() => {

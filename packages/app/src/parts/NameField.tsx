@@ -1,6 +1,6 @@
 import Input from "@mui/material/Input";
 import { memo, useState } from "react";
-import { beginGesture, endGesture } from "../store/openDraft.ts";
+import { beginGesture, endEntry, endGesture } from "../store/openDraft.ts";
 import { Labelled } from "./Labelled.tsx";
 
 interface NameFieldProps {
@@ -25,6 +25,9 @@ export const NameField = memo(function NameField({ label, name, onChange }: Name
           onBlur={() => {
             endGesture();
             setTyped(undefined);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") endEntry();
           }}
           onChange={(event) => {
             setTyped(event.target.value);

@@ -18,3 +18,39 @@ class Store extends Dexie {
 }
 
 export const db = new Store();
+
+/** Whether a later version of the app has shaped the store, which is open: we would not know what we write into. */
+export const isOfLaterApp = (): boolean => db.backendDB().version > db.verno * 10;
+
+/** Everything that a store holds, table by table, as it is: read without knowing its shape. */
+export function everythingIn(name: string = db.name): Promise<{ version: number; tables: Record<string, unknown[]> }> {
+  return new Promise((resolve, reject) => {
+    const failed = (request: IDBRequest | IDBTransaction) => () => {
+      reject(request.error ?? new Error("The browser's store cannot be opened."));
+    };
+    const opening = indexedDB.open(name);
+    opening.onerror = failed(opening);
+    opening.onsuccess = () => {
+      const { result: open } = opening;
+      const names = [...open.objectStoreNames];
+      const tables: Record<string, unknown[]> = {};
+      const done = (): void => {
+        open.close();
+        resolve({ version: open.version, tables });
+      };
+      if (names.length === 0) {
+        done();
+        return;
+      }
+      const reading = open.transaction(names, "readonly");
+      for (const table of names) {
+        const all = reading.objectStore(table).getAll();
+        all.onsuccess = () => {
+          tables[table] = all.result as unknown[];
+        };
+      }
+      reading.oncomplete = done;
+      reading.onerror = failed(reading);
+    };
+  });
+}

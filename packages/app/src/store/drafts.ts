@@ -1,16 +1,21 @@
 /**
  * All drafts: a mirror in memory of what the browser's store holds. Every change goes to both; when the store is blocked
- * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open.
+ * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open. What could not be
+ * read is never written over: until the store has been read, nothing is written to it.
  */
 import { type Draft, readDraft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
-import { db } from "./db.ts";
+import { db, isOfLaterApp } from "./db.ts";
 import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
 import { loadFormsOf, loadRemembered, rememberForms } from "./forms.ts";
 
-export type StoreTrouble = "blocked" | "full" | undefined;
+/**
+ * What is wrong with the browser's store: it is not allowed, it is full, it could not be read this time, or a later version
+ * of the app has shaped it.
+ */
+export type StoreTrouble = "blocked" | "full" | "unread" | "later" | undefined;
 
 interface DraftsState {
   readonly drafts: ReadonlyMap<string, Draft>;
@@ -18,6 +23,10 @@ interface DraftsState {
   readonly aside: readonly Draft[];
   readonly loading: boolean;
   readonly trouble: StoreTrouble;
+  /** whether the store has been read: only then is anything written to it */
+  readonly isRead: boolean;
+  /** what was typed last waits for a pause of the hand: it is not on its way yet */
+  readonly waiting: boolean;
   /** writes on their way to the browser's store */
   readonly writing: number;
   readonly load: () => Promise<void>;
@@ -44,13 +53,32 @@ async function readRows(
   const drafts = new Map<string, Draft>();
   const aside: Draft[] = [];
   for (const row of rows) {
-    const same = known.get(row.id);
-    const read =
-      same?.changed === row.changed && same.step === row.step ? { ok: true as const, draft: same } : readDraft(row);
-    if (read.ok) drafts.set(row.id, read.draft);
+    const read = readRow(row, known.get(row.id));
+    if (read) drafts.set(row.id, read);
     else aside.push(row);
   }
   return { drafts, aside };
+}
+
+/** One row as a draft, whatever it holds; undefined for what is none. */
+function readRow(row: Draft, same: Draft | undefined): Draft | undefined {
+  if (same && same.changed === row.changed && same.step === row.step) return same;
+  try {
+    const read = readDraft(row);
+    return read.ok ? read.draft : undefined;
+  } catch {
+    // one row that breaks the reader must not hide the others
+    return undefined;
+  }
+}
+
+/** Names of errors by which browsers say that nothing may be stored here at all. */
+const REFUSED = /SecurityError|InvalidStateError|MissingAPI|NotAllowed/u;
+
+function troubleOf(error: unknown): StoreTrouble {
+  if (isFull(error)) return "full";
+  const { name = "", message = "", inner } = error as { name?: string; message?: string; inner?: Error };
+  return REFUSED.test(`${name} ${message} ${inner?.name ?? ""}`) ? "blocked" : "unread";
 }
 
 const SEEDED = "demo-seeded";
@@ -64,6 +92,7 @@ async function loadDemo(): Promise<Draft[]> {
 export const useDrafts = create<DraftsState>()((set, get) => {
   /** Writes, and notes how it went. A later success clears the trouble: everything in memory is written again with it. */
   const keep = async (work: () => Promise<unknown>): Promise<void> => {
+    if (!get().isRead) return;
     set({ writing: get().writing + 1 });
     try {
       await work();
@@ -75,37 +104,55 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       set({ writing: get().writing - 1 });
     }
   };
+  let isFollowing = false;
+  /** Another window of the same browser may write too; our own writes come back equal and change nothing. */
+  const followStore = (): void => {
+    if (isFollowing) return;
+    isFollowing = true;
+    liveQuery(() => db.drafts.toArray()).subscribe({
+      next: (rows) => {
+        void readRows(rows, get().drafts).then((read) => {
+          if (get().isRead && get().writing === 0 && !get().trouble) set(read);
+        });
+      },
+      error: () => {
+        isFollowing = false;
+        set({ trouble: "blocked" });
+      },
+    });
+  };
   return {
     drafts: new Map(),
     aside: [],
     loading: true,
     trouble: undefined,
+    isRead: false,
+    waiting: false,
     writing: 0,
     load: async () => {
       // not waited for: what is missing is fetched when it is read, and whether that can be is told there
       loadRemembered(demoSpecs).catch(() => undefined);
       try {
         const [seeded, rows] = await Promise.all([db.kept.get(SEEDED), db.drafts.toArray()]);
-        if (!seeded && rows.length === 0) {
-          // the first visit shows the demo at once, and keeps it meanwhile
-          const demo = await loadDemo();
-          set({ drafts: byId(demo), loading: false });
-          void keep(() => db.drafts.bulkPut(demo));
-        } else set({ ...(await readRows(rows, get().drafts)), loading: false });
+        if (isOfLaterApp()) {
+          set({ loading: false, trouble: "later" });
+          return;
+        }
+        // what was made while the store could not be read is kept now
+        const made = get().isRead ? [] : [...get().drafts.values()];
+        const isFirst = !seeded && rows.length === 0;
+        const read = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readRows(rows, get().drafts);
+        const drafts = new Map([...read.drafts, ...byId(made)]);
+        set({ ...read, drafts, loading: false, isRead: true, trouble: undefined });
+        // the first visit shows the demo at once, and keeps it meanwhile
+        const fresh = isFirst ? [...drafts.values()] : made;
+        if (fresh.length > 0) void keep(() => db.drafts.bulkPut(fresh));
         if (!seeded) await db.kept.put({ key: SEEDED, value: true });
-        // another window of the same browser may write too; our own writes come back equal and change nothing
-        liveQuery(() => db.drafts.toArray()).subscribe({
-          next: (rows) => {
-            void readRows(rows, get().drafts).then((read) => {
-              if (get().writing === 0 && !get().trouble) set(read);
-            });
-          },
-          error: () => {
-            set({ trouble: "blocked" });
-          },
-        });
+        followStore();
       } catch (error) {
-        set({ drafts: byId(await loadDemo()), loading: false, trouble: isFull(error) ? "full" : "blocked" });
+        // nothing is shown in place of what could not be read, and nothing is written where it lies
+        if (get().isRead) set({ trouble: troubleOf(error) });
+        else set({ loading: false, trouble: troubleOf(error) });
       }
     },
     put: (given) => {

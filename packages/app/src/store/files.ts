@@ -15,6 +15,7 @@ import { coloursOf } from "../drawing/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi } from "../workers/print.worker.ts";
 import { solutionOf } from "./solutions.ts";
+import { everythingIn } from "./db.ts";
 import { adopt, useDrafts } from "./drafts.ts";
 import { loadFormsOf } from "./forms.ts";
 import { useSettings } from "./settings.ts";
@@ -45,6 +46,12 @@ async function save(blob: Blob, name: string, extension: string): Promise<boolea
 
 export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
   save(new Blob([writeProject(drafts)], { type: "application/json" }), fileName(name), EXTENSION);
+
+/** All that the browser's store holds, as it is, for whoever can read it. */
+export const saveStore = async (): Promise<boolean> => {
+  const all = { kind: "cut-fold store", ...(await everythingIn()) };
+  return save(new Blob([JSON.stringify(all, undefined, 1)], { type: "application/json" }), "cut-fold-store", ".json");
+};
 
 export const saveSvg = (draft: Draft): Promise<boolean> =>
   save(

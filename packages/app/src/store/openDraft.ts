@@ -4,61 +4,84 @@ import { temporal } from "zundo";
 import { create } from "zustand";
 import { useDrafts } from "./drafts.ts";
 import { contentsFrom, isSameThing } from "./following.ts";
+import { KEPT_STEPS, keepSteps, recallSteps } from "./steps.ts";
 
 interface OpenState {
   readonly draft: Draft | undefined;
 }
 
-const UNDO_LIMIT = 300;
-
 export const useOpenDraft = create<OpenState>()(
-  temporal((): OpenState => ({ draft: undefined }), { limit: UNDO_LIMIT, equality: (a, b) => a.draft === b.draft }),
+  temporal((): OpenState => ({ draft: undefined }), { limit: KEPT_STEPS, equality: (a, b) => a.draft === b.draft }),
 );
 
 const history = useOpenDraft.temporal;
-/** A drag, or typing in one field, is one step of undo: history records its first change and then waits. */
-let gesture = false;
-/** A gesture of the hand on the drawing: what is read at rest waits until the hand rests. */
-let dragging = false;
+/** ms a hand that types rests before what it typed is one step of undo and is saved. */
+export const ENTRY_MS = 500;
+/** A drag, or what is typed in one go, is one step of undo: history records its first change and then waits. */
+let hand: "rests" | "types" | "drags" = "rests";
+let entry: ReturnType<typeof setTimeout> | undefined;
 
-/** Opens a draft; history begins anew. */
+/** Opens a draft, with the steps of undo that were kept with it. */
 export function openDraft(draft: Draft): void {
-  gesture = false;
-  history.getState().resume();
+  endGesture();
   useOpenDraft.setState({ draft });
   history.getState().clear();
+  void recallSteps(draft).then(({ past, future }) => {
+    const { pastStates, futureStates } = history.getState();
+    if (useOpenDraft.getState().draft !== draft || pastStates.length + futureStates.length > 0) return;
+    const states = (drafts: readonly Draft[]): OpenState[] => drafts.map((d) => ({ draft: d }));
+    useOpenDraft.temporal.setState({ pastStates: states(past), futureStates: states(future) });
+  });
 }
 
+/** A field is typed in from now on. */
 export function beginGesture(): void {
-  gesture = true;
+  hand = "types";
 }
 
-/** A gesture that changes the recipe with every frame. */
+/** A gesture that changes the recipe with every frame: what is read at rest waits until the hand rests. */
 export function beginDrag(): void {
-  beginGesture();
-  dragging = true;
+  endEntry();
+  hand = "drags";
 }
 
-export const isDragging = (): boolean => dragging;
+export const isDragging = (): boolean => hand === "drags";
+
+/** What was typed so far is a step of its own, and saved; the hand may type on. */
+export function endEntry(): void {
+  clearTimeout(entry);
+  entry = undefined;
+  history.getState().resume();
+  if (useDrafts.getState().waiting) save();
+}
 
 export function endGesture(): void {
-  dragging = false;
-  if (!gesture) return;
-  gesture = false;
-  history.getState().resume();
-  save();
+  if (hand === "rests") return;
+  hand = "rests";
+  endEntry();
 }
 
 function save(): void {
   const { draft } = useOpenDraft.getState();
-  if (draft && useDrafts.getState().drafts.get(draft.id) !== draft) useDrafts.getState().put([draft]);
+  useDrafts.setState({ waiting: false });
+  if (!draft || useDrafts.getState().drafts.get(draft.id) === draft) return;
+  useDrafts.getState().put([draft]);
+  const { pastStates, futureStates } = history.getState();
+  const drafts = (states: readonly Partial<OpenState>[]): Draft[] => states.flatMap((s) => s.draft ?? []);
+  keepSteps(draft, drafts(pastStates), drafts(futureStates));
 }
 
 function replace(draft: Draft): void {
   useOpenDraft.setState({ draft });
-  // while a gesture runs, history keeps its first state only, and the store waits for the end
-  if (gesture) history.getState().pause();
-  else save();
+  if (hand === "rests") {
+    save();
+    return;
+  }
+  // while the hand is at it, history keeps the first state only, and the store waits for a pause
+  history.getState().pause();
+  useDrafts.setState({ waiting: true });
+  clearTimeout(entry);
+  if (hand === "types") entry = setTimeout(endEntry, ENTRY_MS);
 }
 
 /**

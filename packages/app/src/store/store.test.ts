@@ -1,11 +1,25 @@
 import type { Draft } from "@cut-fold/core";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { db } from "./db.ts";
+import { db, everythingIn } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
 import { adopt, duplicateDraft, useDrafts, versionOf, versionsOf } from "./drafts.ts";
 import { envelopeFor } from "./envelopeFor.ts";
 import { cardsIn, followersOf } from "./following.ts";
-import { beginGesture, change, endGesture, follow, openDraft, redo, standAt, undo, useOpenDraft } from "./openDraft.ts";
+import {
+  beginDrag,
+  beginGesture,
+  change,
+  endEntry,
+  endGesture,
+  ENTRY_MS,
+  follow,
+  openDraft,
+  redo,
+  standAt,
+  undo,
+  useOpenDraft,
+} from "./openDraft.ts";
+import { recallSteps } from "./steps.ts";
 import { solutionOf } from "./solutions.ts";
 import { setDimension } from "./setDimension.ts";
 
@@ -17,7 +31,8 @@ const settled = (): Promise<void> => vi.waitFor(() => expect(useDrafts.getState(
 beforeEach(async () => {
   vi.restoreAllMocks();
   await db.drafts.clear();
-  useDrafts.setState({ drafts: new Map(), aside: [], trouble: undefined, loading: true });
+  await db.kept.clear();
+  useDrafts.setState({ drafts: new Map(), aside: [], trouble: undefined, loading: true, isRead: true, waiting: false });
 });
 
 describe("the demo scenario", () => {
@@ -48,7 +63,7 @@ describe("the open draft", () => {
   it("makes one step of undo out of a whole drag, and one write", async () => {
     openDraft(sample());
     const put = vi.spyOn(db.drafts, "bulkPut");
-    beginGesture();
+    beginDrag();
     for (let width = 149; width <= 180; width += 1) change({ contents: { width, preset: undefined } });
     expect(put).not.toHaveBeenCalled();
     endGesture();
@@ -58,6 +73,53 @@ describe("the open draft", () => {
     expect(widthNow()).toBe(148);
     redo();
     expect(widthNow()).toBe(180);
+  });
+
+  it("saves what is typed when the hand rests, and says so meanwhile: every entry is a step of undo", async () => {
+    openDraft(sample());
+    beginGesture();
+    for (const width of [15, 152, 153]) change({ contents: { width, preset: undefined } });
+    expect(useDrafts.getState().waiting).toBe(true);
+    await vi.waitFor(async () => expect(await kept(sample().id)).toBe(153), { timeout: 3 * ENTRY_MS });
+    expect(useDrafts.getState().waiting).toBe(false);
+    // the field still has the focus: what is typed next is the next step, and Enter ends it at once
+    change({ contents: { width: 160 } });
+    endEntry();
+    await settled();
+    expect(await kept(sample().id)).toBe(160);
+    change({ contents: { width: 170 } });
+    endGesture();
+    undo();
+    expect(widthNow()).toBe(160);
+    undo();
+    expect(widthNow()).toBe(153);
+    undo();
+    expect(widthNow()).toBe(148);
+  });
+
+  it("can be undone after a reload, but not where another window has changed it since", async () => {
+    useDrafts.setState({ drafts: new Map([[sample().id, sample()]]) });
+    openDraft(sample());
+    change({ contents: { width: 150, preset: undefined } });
+    change({ contents: { width: 160 } });
+    undo();
+    await settled();
+    const again = (await db.drafts.get(sample().id)) as Draft;
+    const steps = () => {
+      const { pastStates, futureStates } = useOpenDraft.temporal.getState();
+      return [pastStates.length, futureStates.length];
+    };
+    openDraft(again);
+    await vi.waitFor(() => expect(steps()).toEqual([1, 1]));
+    redo();
+    expect(widthNow()).toBe(160);
+    undo();
+    undo();
+    expect(widthNow()).toBe(148);
+    await settled();
+    openDraft({ ...again, changed: new Date(0).toISOString() });
+    expect(await recallSteps({ ...again, changed: new Date(0).toISOString() })).toEqual({ past: [], future: [] });
+    expect(steps()).toEqual([0, 0]);
   });
 
   it("refuses what cannot be and keeps what was", () => {
@@ -128,11 +190,64 @@ describe("the drawer of drafts", () => {
     },
   );
 
-  it("opens with the demo drafts in memory when nothing can be read", async () => {
-    vi.spyOn(db.kept, "get").mockRejectedValue(new DOMException("denied", "InvalidStateError"));
+  it.each([
+    ["blocked", new DOMException("denied", "InvalidStateError")],
+    ["unread", new DOMException("disk", "UnknownError")],
+  ] as const)(
+    "shows nothing in place of what cannot be read (%s), writes nothing to it, and has all of it when it can",
+    async (trouble, error) => {
+      useDrafts.setState({ isRead: false, drafts: new Map() });
+      await db.kept.put({ key: "demo-seeded", value: true });
+      const mine = { ...sample(), name: "Mine, changed by me" };
+      await db.drafts.put(mine);
+      const broken = vi.spyOn(db.drafts, "toArray").mockRejectedValue(error);
+      await useDrafts.getState().load();
+      expect(useDrafts.getState()).toMatchObject({ trouble, loading: false, drafts: new Map() });
+      const made = { ...sample(), id: "made-meanwhile" };
+      useDrafts.getState().put([made]);
+      await settled();
+      expect(await db.drafts.toCollection().primaryKeys()).toEqual([mine.id]);
+      broken.mockRestore();
+      await useDrafts.getState().load();
+      await settled();
+      expect(useDrafts.getState()).toMatchObject({ trouble: undefined, isRead: true });
+      expect(useDrafts.getState().drafts.get(mine.id)?.name).toBe(mine.name);
+      expect((await db.drafts.toCollection().primaryKeys()).sort()).toEqual([mine.id, made.id].sort());
+    },
+  );
+
+  it("opens with every row it can read, whatever else lies there: no row hides another", async () => {
+    await db.kept.put({ key: "demo-seeded", value: true });
+    const { changed: _, step: __, ...bare } = sample();
+    const odd = {
+      ...sample(),
+      id: "odd",
+      spec: { ...sample().spec, form: "card-base", layers: [{ kind: "mat" }], settings: { fold: "side", later: 1 } },
+    };
+    const rows = [{ ...bare, id: "bare" }, odd, { id: "no-draft" }, { ...sample(), spec: null, id: "no-recipe" }];
+    await db.drafts.bulkPut([...rows, sample()] as unknown as Draft[]);
     await useDrafts.getState().load();
-    expect(useDrafts.getState()).toMatchObject({ trouble: "blocked", loading: false });
-    expect(useDrafts.getState().drafts.size).toBeGreaterThan(0);
+    expect([...useDrafts.getState().drafts.keys()]).toEqual([sample().id]);
+    expect(
+      useDrafts
+        .getState()
+        .aside.map((d) => d.id)
+        .sort(),
+    ).toEqual(["bare", "no-draft", "no-recipe", "odd"]);
+    await settled();
+    expect(await db.drafts.get("odd")).toEqual(odd);
+  });
+
+  it("leaves a store alone that a later version has shaped, and hands out all that is in it", async () => {
+    useDrafts.setState({ isRead: false, drafts: new Map() });
+    await db.drafts.put(sample());
+    vi.spyOn(db, "backendDB").mockReturnValue({ version: 990 } as IDBDatabase);
+    await useDrafts.getState().load();
+    expect(useDrafts.getState()).toMatchObject({ trouble: "later", isRead: false, drafts: new Map() });
+    useDrafts.getState().put([{ ...sample(), id: "new" }]);
+    await settled();
+    expect(await db.drafts.get("new")).toBeUndefined();
+    expect((await everythingIn()).tables["drafts"]).toEqual([sample()]);
   });
 
   it("fills in what a draft of an earlier version lacks, and sets aside what it cannot read, untouched", async () => {

@@ -73,6 +73,7 @@ beforeEach(() => {
     drafts: new Map(demoDrafts().map((d) => [d.id, d])),
     aside: [],
     trouble: undefined,
+    isRead: true,
     loading: false,
   });
   useOpenDraft.setState({ draft: undefined });

@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { chooseNothing } from "../../store/chosen.ts";
 import { useDrafts, versionsOf } from "../../store/drafts.ts";
-import { openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
+import { endEntry, endGesture, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
 import { Keep } from "./Keep.tsx";
@@ -51,6 +51,7 @@ export function DraftPlace() {
   }, [known]);
 
   useUndoKeys();
+  useSavedOnLeaving();
 
   if (!loading && !known) {
     return (
@@ -131,16 +132,33 @@ const ViewTabs = memo(function ViewTabs({ id, view, stage }: ViewTabsProps) {
   );
 });
 
-/** Ctrl Z and Ctrl Shift Z, wherever the focus is. */
+/** Saves what was typed last when the place is left, the window closes, or another comes before it. */
+function useSavedOnLeaving(): void {
+  useEffect(() => {
+    const onHidden = (): void => {
+      if (document.visibilityState === "hidden") endEntry();
+    };
+    window.addEventListener("pagehide", endEntry);
+    document.addEventListener("visibilitychange", onHidden);
+    return () => {
+      window.removeEventListener("pagehide", endEntry);
+      document.removeEventListener("visibilitychange", onHidden);
+      endGesture();
+    };
+  }, []);
+}
+
+/** Ctrl Z, Ctrl Shift Z and Ctrl Y, wherever the focus is. */
 function useUndoKeys(): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+      const key = event.key.toLowerCase();
+      if (!(event.ctrlKey || event.metaKey) || (key !== "z" && key !== "y")) return;
       // a field that holds unfinished text keeps the browser's own undo
       if (event.target instanceof HTMLInputElement && event.target.getAttribute("aria-invalid") === "true") return;
       event.preventDefault();
       if (event.target instanceof HTMLElement) event.target.blur();
-      if (event.shiftKey) redo();
+      if (event.shiftKey || key === "y") redo();
       else undo();
     };
     window.addEventListener("keydown", onKey);

@@ -11,7 +11,7 @@ import {
   type Solution,
   type Spec,
 } from "@cut-fold/core";
-import { memo, type ReactNode } from "react";
+import { memo, type ReactNode, useState } from "react";
 import { describe, beginGesture, endGesture } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { DetailsStage } from "./stages/DetailsStage.tsx";
@@ -121,13 +121,15 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
   );
 });
 
+/** A draft's name; left empty it keeps the one it had. */
 const NameField = memo(function NameField({ name }: { readonly name: string }) {
+  const [typed, setTyped] = useState<string>();
   return (
     <textarea
       rows={1}
       className="draft-name"
       aria-label="Name of the draft"
-      value={name}
+      value={typed ?? name}
       maxLength={120}
       onFocus={beginGesture}
       onKeyDown={(event) => {
@@ -137,11 +139,13 @@ const NameField = memo(function NameField({ name }: { readonly name: string }) {
         }
       }}
       onChange={(event) => {
-        describe({ name: event.target.value.replace(/\s*\n\s*/gu, " ") });
+        const text = event.target.value.replace(/\s*\n\s*/gu, " ");
+        setTyped(text);
+        if (text.trim() !== "") describe({ name: text });
       }}
-      onBlur={(event) => {
-        if (event.target.value.trim() === "") describe({ name: "Draft without a name" });
+      onBlur={() => {
         endGesture();
+        setTyped(undefined);
       }}
     />
   );

@@ -1,0 +1,97 @@
+/** What is wrong with the browser's store or the server, across the top, with what can be done about it. */
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { type StoreTrouble, useDrafts } from "../store/drafts.ts";
+import { saveProject, saveStore } from "../store/files.ts";
+import { isKept } from "../store/keeper.ts";
+import { told } from "./tell.tsx";
+
+const HEALTH_MS = 8_000;
+
+function useServer(): "up" | "down" {
+  const { isError } = useQuery({
+    queryKey: ["health"],
+    queryFn: async ({ signal }) => {
+      const answer = await fetch("/api/health", { signal });
+      if (!answer.ok) throw new Error("the server is not well");
+      return true;
+    },
+    refetchInterval: HEALTH_MS,
+    networkMode: "always",
+  });
+  return isError ? "down" : "up";
+}
+
+const SENTENCES: Readonly<Record<NonNullable<StoreTrouble>, string>> = {
+  full: "The browser's store is full, so changes live in this window only.",
+  blocked:
+    "The browser will not let drafts be stored (private window or blocked), so what you make lives in this window only.",
+  unread:
+    "Your drafts could not be read from the browser's store this time. They stay there as they are; what you make meanwhile lives in this window until they can.",
+  later:
+    "A newer Cut Fold keeps its drafts in this browser. They stay there as they are, and this older window writes nothing to them: reload to get the newer one.",
+};
+
+interface ActionProps {
+  readonly text: string;
+  readonly onPress: () => void;
+}
+
+function Action({ text, onPress }: ActionProps) {
+  return (
+    <Button size="small" color="inherit" variant="outlined" onClick={onPress}>
+      {text}
+    </Button>
+  );
+}
+
+function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> }) {
+  const drafts = useDrafts((s) => s.drafts);
+  const load = useDrafts((s) => s.load);
+  const isThere = trouble === "unread" || trouble === "later";
+  return (
+    <div className="banner" role="alert">
+      {SENTENCES[trouble]}
+      {trouble === "unread" ? <Action text="Try again" onPress={() => void load()} /> : null}
+      {trouble === "later" ? (
+        <Action
+          text="Reload"
+          onPress={() => {
+            window.location.reload();
+          }}
+        />
+      ) : null}
+      {isThere ? (
+        <Action
+          text="Save what is stored to a file"
+          onPress={() => void told(saveStore().then((saved) => (saved ? "Saved as it is." : undefined)))}
+        />
+      ) : null}
+      {drafts.size > 0 ? (
+        <Action
+          text="Save all to a file"
+          onPress={() =>
+            void told(saveProject([...drafts.values()], "all-drafts").then((saved) => (saved ? "Saved." : undefined)))
+          }
+        />
+      ) : null}
+    </div>
+  );
+}
+
+export function Banners() {
+  const trouble = useDrafts((s) => s.trouble);
+  const server = useServer();
+  return (
+    <>
+      {trouble ? <StoreBanner trouble={trouble} /> : null}
+      {server === "down" ? (
+        <div className="banner calm" role="status">
+          {isKept()
+            ? "Cut Fold's server has stopped. The whole app and your drafts are kept in this browser: go on as you like."
+            : "Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print or to see things fold."}
+        </div>
+      ) : null}
+    </>
+  );
+}
