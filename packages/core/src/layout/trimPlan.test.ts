@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { solve } from "../solve.ts";
 import { specOf, runs } from "../test/randomSpec.ts";
-import { blanksIn, cutsOf, paperNeed, type Part, perSheet, trimPlans } from "./trimPlan.ts";
+import { blanksIn, cutsOf, paperNeed, type Part, perSheet, trimPlans, workFor } from "./trimPlan.ts";
 
 const plansOf = (given: object) => trimPlans(solve(specOf(given)));
 
@@ -55,6 +55,20 @@ describe("against plain counting", () => {
         expect(found * w * h).toBeLessThanOrEqual(W * H);
       }),
       { numRuns: runs(400) },
+    );
+  });
+
+  it("looks at so many rectangles at most, however narrow the blank and large the sheet", () => {
+    // a strip of the narrowest on the largest sheet took 43 seconds
+    expect(workFor({ width: 1.08, height: 280 }, { width: 1229, height: 2000 })).toBeLessThan(15_000);
+    expect(perSheet({ width: 1.08, height: 280 }, { width: 1229, height: 2000 })).toBeGreaterThanOrEqual(1137 * 7);
+    const side = fc.double({ min: 1, max: 600, noNaN: true });
+    const long = fc.double({ min: 40, max: 2000, noNaN: true });
+    fc.assert(
+      fc.property(side, side, long, long, (w, h, W, H) => {
+        expect(workFor({ width: w, height: h }, { width: W, height: H })).toBeLessThan(15_000);
+      }),
+      { numRuns: runs(150) },
     );
   });
 

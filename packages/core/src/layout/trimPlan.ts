@@ -66,6 +66,10 @@ const SAME = 1e-6;
 const MANY = 24;
 /** With more than this, the first of equally good patterns is taken: trying them all would be felt. */
 const VERY_MANY = 60;
+/** A sheet with more rectangles to look at than this is cut in rows one way and then the other, without trying mixtures. */
+const MOST_RECTANGLES = 12_000;
+/** How many rows from none and from all are tried there, where thousands would fit. */
+const ROWS_TRIED = 8;
 /** Strips narrower than this (mm) are waste, no offcuts. */
 const WORTH_KEEPING_MM = 15;
 
@@ -86,13 +90,28 @@ interface Best {
 const AXES = ["width", "height"] as const;
 const across = (along: Cut["along"]): Cut["along"] => (along === "width" ? "height" : "width");
 
+/** How many lengths up to `room` can be made up of whole ones of two lengths. */
+function lengthsIn(room: number, a: number, b: number): number {
+  let count = 0;
+  for (let rest = room; rest >= 0; rest -= Math.max(a, b)) count += Math.floor(rest / Math.min(a, b)) + 1;
+  return count;
+}
+
 /** The best way to cut rectangles into blanks of one size; remembers every rectangle it has looked at. */
 class Filling {
   private readonly known = new Map<number, Best>();
   private readonly blank: Size;
+  /** whether only rows are tried: the sheet is so large, or the blank so narrow, that mixtures would be without end */
+  private readonly inRows: boolean;
 
-  constructor(blank: Size) {
+  constructor(blank: Size, inRows: boolean) {
     this.blank = blank;
+    this.inRows = inRows;
+  }
+
+  /** How many rectangles have been looked at: the work that was done. */
+  get looked(): number {
+    return this.known.size;
   }
 
   best({ width, height }: Size): Best {
@@ -121,7 +140,7 @@ class Filling {
     const fits = (a: number, b: number): boolean => a <= part.width + SAME && b <= part.height + SAME;
     let best: Best = { count: 0, spare: part.width * part.height };
     if (!fits(w, h) && !fits(h, w)) return best;
-    for (const cut of this.bound(part) > MANY ? this.rowCut(part) : this.cuts(part)) {
+    for (const cut of this.inRows || this.bound(part) > MANY ? this.rowCut(part) : this.cuts(part)) {
       const [near, far] = this.split(part, cut);
       if (this.bound(near) + this.bound(far) < best.count) continue;
       const [first, rest] = [this.best(near), this.best(far)];
@@ -159,7 +178,9 @@ class Filling {
         [this.blank.width, this.blank.height],
         [this.blank.height, this.blank.width],
       ] as const) {
-        for (let rows = 0; rows <= whole(part[along], a); rows += 1) {
+        const all = whole(part[along], a);
+        for (let rows = 0; rows <= all; rows += 1) {
+          if (this.inRows && rows === ROWS_TRIED) rows = Math.max(rows, all - ROWS_TRIED);
           const count = rows * whole(other, b) + whole(part[along] - rows * a, b) * whole(other, a);
           const cut: Cut = { along, at: rows > 0 ? a : b };
           // a single row has nothing to take off along its own width
@@ -170,7 +191,7 @@ class Filling {
         }
       }
     }
-    return this.bound(part) > VERY_MANY ? best.slice(0, 1) : best;
+    return this.inRows || this.bound(part) > VERY_MANY ? best.slice(0, 1) : best;
   }
 
   /** Cuts a part into at most `most` blanks. */
@@ -188,21 +209,31 @@ class Filling {
 
 const fillings = new Map<string, Filling>();
 const FILLINGS_KEPT = 60;
-/** The filling for a blank, kept: the same blank is asked for again and again. */
-function fillingOf({ width, height }: Size): Filling {
-  const key = `${width.toFixed(4)}/${height.toFixed(4)}`;
+/** The filling of a sheet with a blank, kept: the same blank is asked for again and again. */
+function fillingOf({ width, height }: Size, sheet: Size): Filling {
+  const [across, up] = [sheet.width, sheet.height].map((side) => lengthsIn(side, width, height)) as [number, number];
+  const inRows = across * up > MOST_RECTANGLES;
+  const key = `${width.toFixed(4)}/${height.toFixed(4)}/${String(inRows)}`;
   const known = fillings.get(key);
   if (known) return known;
   if (fillings.size >= FILLINGS_KEPT) fillings.clear();
-  const filling = new Filling({ width, height });
+  const filling = new Filling({ width, height }, inRows);
   fillings.set(key, filling);
   return filling;
 }
 
 /** Blanks that come out of a sheet by straight cuts; one that fits only across the corner counts. */
 export function perSheet(blank: Size, sheet: Size): number {
-  const { count } = fillingOf(blank).best(sheet);
+  const { count } = fillingOf(blank, sheet).best(sheet);
   return count > 0 ? count : fitsIn(blank.width, blank.height, sheet.width, sheet.height) ? 1 : 0;
+}
+
+/** How many rectangles are looked at to fill a sheet with a blank, from nothing: what bounds the work of any plan. */
+export function workFor(blank: Size, sheet: Size): number {
+  fillings.clear();
+  const filling = fillingOf(blank, sheet);
+  filling.best(sheet);
+  return filling.looked;
 }
 
 const offcutsOf = (part: Part): Part[] =>
@@ -236,17 +267,19 @@ function filled(
 
 /** Takes so many blanks out of a group of like sheets: some are filled, one perhaps in part, the others stay as they were. */
 function takeFrom(group: SheetGroup, filling: Filling, piece: string, wanted: number) {
-  const whole = filled(group.root, filling, piece, Infinity);
-  if (whole.made === 0 || wanted <= 0) return { groups: [group], made: 0 };
-  const full = Math.min(group.count, Math.floor(wanted / whole.made));
-  const over = wanted - full * whole.made;
+  const each = offcutsOf(group.root).reduce((sum, free) => sum + filling.best(free).count, 0);
+  if (each === 0 || wanted <= 0) return { groups: [group], made: 0 };
+  const full = Math.min(group.count, Math.floor(wanted / each));
+  // only what is wanted is laid out: a sheet may hold thousands
+  const whole = full > 0 ? filled(group.root, filling, piece, each) : undefined;
+  const over = wanted - full * each;
   const partly = over > 0 && full < group.count ? filled(group.root, filling, piece, over) : undefined;
   const groups = [
-    { count: full, root: whole.part },
+    ...(whole ? [{ count: full, root: whole.part }] : []),
     ...(partly ? [{ count: 1, root: partly.part }] : []),
     { count: group.count - full - (partly ? 1 : 0), root: group.root },
   ].filter((g) => g.count > 0);
-  return { groups, made: full * whole.made + (partly?.made ?? 0) };
+  return { groups, made: full * each + (partly?.made ?? 0) };
 }
 
 /** The angle at which a blank lies across the sheet's corner, found by trying: to a tenth of a degree. */
@@ -272,7 +305,7 @@ function planFor(stock: string, sheet: Size, needed: readonly Needed[]): TrimPla
   const left: { piece: string; quantity: number }[] = [];
   const bare: Part = { x: 0, y: 0, ...sheet };
   for (const { piece, quantity, ...blank } of [...needed].sort(largestFirst)) {
-    const filling = fillingOf(blank);
+    const filling = fillingOf(blank, sheet);
     let wanted = quantity;
     groups = groups.flatMap((group) => {
       const taken = takeFrom(group, filling, piece, wanted);
