@@ -97,6 +97,13 @@ describe("the command line", () => {
     const cells = json() as { form: string; contents: string; blank: { width: number } }[];
     const cell = cells.find((c) => c.form === "square-blank-envelope" && c.contents === "us-a2");
     expect(cell?.blank.width).toBe(203.2);
+    const onSheet = run(["table", "--sheet", "iso-a4"]).json() as { contents: string; fits: boolean }[];
+    expect(onSheet.filter((c) => c.contents === "iso-a6").some((c) => c.fits)).toBe(true);
+    expect(onSheet.some((c) => !c.fits)).toBe(true);
+  });
+
+  it("knows its own commands, and no words that every object has", () => {
+    for (const word of ["constructor", "__proto__", "toString"]) expect(run([word]).status).toBe(2);
   });
 
   it("proves", () => {

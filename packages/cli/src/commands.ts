@@ -275,7 +275,8 @@ export const commands: Readonly<Record<string, Command>> = {
         "sheet",
         catalogue.sheets.map((s) => s.id),
       );
-      const sheet = sheetId === undefined ? undefined : find(catalogue.sheets, sheetId);
+      const known = sheetId === undefined ? undefined : find(catalogue.sheets, sheetId);
+      const sheet = known && { preset: known.id, width: known.width, height: known.height };
       return [...tableCells({ unit, sheet })].map(({ form, contents, blank, firstScore, fits }) => ({
         form,
         contents: contents.id,

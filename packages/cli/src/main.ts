@@ -40,7 +40,7 @@ function readArguments(given: readonly string[]): {
 
 async function run(given: readonly string[]): Promise<void> {
   const [name, ...others] = given;
-  const command = name === undefined ? undefined : commands[name];
+  const command = name !== undefined && Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (!command)
     throw new BadInput([`command: '${name ?? ""}' is not known; there are: ${Object.keys(commands).join(", ")}`]);
   const { flags, rest } = readArguments(others);

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { createApp } from "./app.ts";
 
 const environment = z.object({
-  PORT: z.coerce.number().int().min(0).max(65535).default(4173),
+  PORT: z.string().trim().regex(/^\d+$/u).transform(Number).pipe(z.number().max(65535)).default(4173),
   // another built app than our own: the empty page that measurements are compared with
   APP_FOLDER: z.string().default(path.resolve(import.meta.dirname, "../../app/dist")),
 });

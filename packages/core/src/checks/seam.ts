@@ -1,9 +1,7 @@
 import { tapes } from "../catalogue/papers.ts";
-import { settingsOf } from "../forms/form.ts";
 import type { Laid } from "../fittings/lay.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
-import type { ChangePath, Glue } from "../model/piece.ts";
-import { settingMeta } from "../model/setting.ts";
+import type { Glue } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import type { Contents, Spec } from "../model/spec.ts";
 import { draftOf } from "../paper/said.ts";
@@ -46,26 +44,17 @@ function widestWith({ spec }: Checked, part: Laid, seam: Glue, value: number) {
   return glue?.widestTape;
 }
 
-/** What the form's schema says of the setting that widens a seam; undefined where none does. */
-function boundsOf(
-  { form }: Laid,
-  at: ChangePath | undefined,
-): { readonly min: number; readonly max: number } | undefined {
-  const schema = form && at && settingsOf(form).find(([name]) => name === at.at(-1))?.[1];
-  return schema && { min: settingMeta(schema).min ?? 0, max: settingMeta(schema).max ?? 0 };
-}
-
 /** How often a strip is widened further, where what it is glued to tapers. */
 const TRIES = 4;
 
 /** The setting that makes a seam wide enough for the tape; undefined where none within its bounds does. */
 function widened(checked: Checked, part: Laid, glue: Glue, tape: number): number | undefined {
-  const bounds = boundsOf(part, glue.widens);
-  if (!bounds || !glue.widens) return undefined;
+  if (!glue.widens) return undefined;
   let [value, widest] = [Number(valueAt(checked.spec, glue.widens)), glue.widestTape];
   for (let i = 0; i < TRIES; i += 1) {
     value = roundUp(value + tape - widest, HALF_MM);
-    const made = value <= bounds.max ? widestWith(checked, part, glue, value) : undefined;
+    // past what the form allows there is none
+    const made = widestWith(checked, part, glue, value);
     if (made === undefined || made <= widest) return undefined;
     if (made >= tape - 1e-9) return value;
     widest = made;

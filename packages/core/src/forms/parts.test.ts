@@ -133,6 +133,10 @@ describe("envelope liner", () => {
       const up = boundsOf(turned).top > 1 ? 1 : -1;
       const flap = turned.map(([x, y]) => [x * up, y * up] as const);
       const score = boundsOf(lined).bottom;
+      // it ends on a mark of the millimetre board
+      const deep = boundsOf(lined).top - score;
+      expect(Math.abs(deep - Math.round(deep))).toBeLessThan(0.06);
+      expect(liner.blank.height).toBeCloseTo(boundsOf(flatten(liner.outline[0] ?? [])).top, 1);
       const centre = liner.blank.width / 2;
       const laid = lined.map(([x, y]) => [x - centre, y - score] as const);
       const area = Math.abs(areaOf(liner.panels.find((p) => p.id === "flap")?.outline ?? []));

@@ -28,5 +28,7 @@ export function readFormSettings(
     field,
     entries.map(([name]) => name),
   );
-  return raw && readSettings(raw, entries, reader, field);
+  const settings = raw && readSettings(raw, entries, reader, field);
+  // forms are asked with all of their settings or not at all
+  return settings && entries.every(([name]) => name in settings) ? settings : undefined;
 }

@@ -62,8 +62,9 @@ export class Reader {
 
   within(value: number, field: string, { min, max }: { min: number; max: number }, bare = false): number | undefined {
     const facts: Problem["facts"] = bare ? { minCount: min, maxCount: max, given: value } : { min, max, given: value };
-    if (value < min - 1e-9) return this.report(field, "too-small", facts);
-    if (value > max + 1e-9) return this.report(field, "too-large", facts);
+    // asked this way round, what is no number at all is outside as well
+    if (!(value >= min - 1e-9)) return this.report(field, "too-small", facts);
+    if (!(value <= max + 1e-9)) return this.report(field, "too-large", facts);
     return value;
   }
 
@@ -90,7 +91,7 @@ export class Reader {
     if (!record(value)) return this.report(field, "wrong-type", { wants: "an object" });
     for (const key of Object.keys(value)) {
       if (!keys.includes(key))
-        this.report(field ? `${field}.${key}` : key, "unknown-key", { allowed: keys.join(", ") });
+        this.report(field ? `${field}.${told(key)}` : told(key), "unknown-key", { allowed: keys.join(", ") });
     }
     return value;
   }

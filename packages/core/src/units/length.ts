@@ -8,18 +8,18 @@ export type Unit = "mm" | "cm" | "m" | "in";
 /** Millimetres in one of each unit. The inch is exactly 25.4 mm (ISO 31-1; international yard agreement, 1959). */
 export const MM_PER: Readonly<Record<Unit, number>> = { mm: 1, cm: 10, m: 1000, in: 25.4 };
 
-const UNIT_WORDS: Readonly<Record<string, Unit>> = {
-  mm: "mm",
-  cm: "cm",
-  m: "m",
-  in: "in",
-  inch: "in",
-  inches: "in",
-  '"': "in",
-  "″": "in",
-  "”": "in",
-  "''": "in",
-};
+const UNIT_WORDS: ReadonlyMap<string, Unit> = new Map([
+  ["mm", "mm"],
+  ["cm", "cm"],
+  ["m", "m"],
+  ["in", "in"],
+  ["inch", "in"],
+  ["inches", "in"],
+  ['"', "in"],
+  ["″", "in"],
+  ["”", "in"],
+  ["''", "in"],
+]);
 
 const VULGAR: Readonly<Record<string, string>> = {
   "¼": "1/4",
@@ -62,10 +62,12 @@ export function readLength(text: string, unit: Unit): ReadLength {
   const [, sign, whole, above, below, decimal, word] = match;
   // "4 5.5" is two numbers, not a mixed number
   if (whole !== undefined && above === undefined) return { ok: false, problem: "not-a-length", text };
-  const given = word === undefined || word === "" ? unit : UNIT_WORDS[word];
+  const given = word === undefined || word === "" ? unit : UNIT_WORDS.get(word);
   if (given === undefined) return { ok: false, problem: "unknown-unit", text };
   if (below !== undefined && Number(below) === 0) return { ok: false, problem: "zero-denominator", text };
   const count =
     decimal !== undefined ? Number(decimal.replace(",", ".")) : Number(whole ?? 0) + Number(above) / Number(below);
+  // hundreds of digits are a number no ruler knows
+  if (!Number.isFinite(count)) return { ok: false, problem: "not-a-length", text };
   return { ok: true, mm: (sign === "-" ? -1 : 1) * count * MM_PER[given] };
 }

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { checks } from "../checks/index.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { forms } from "../forms/all.ts";
+import type { Place } from "../model/fitting.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import {
@@ -13,11 +14,29 @@ import {
   sayCut,
   sayDimension,
   sayFinding,
+  sayPlace,
   sayProblem,
   sayStep,
 } from "./en.ts";
 
 const MM = { unit: "mm" } as const;
+
+describe("where a thing lies", () => {
+  const at = (x: Place["x"], y: Place["y"], turn = 0) => sayPlace({ x, y, turn }, undefined, MM);
+
+  it("is said by its rule, from the edge or the middle, to the side that it is moved to", () => {
+    expect(at({ from: "centre", by: 3 }, { from: "centre", by: -2 })).toMatch(
+      /2.mm below the middle, 3.mm right of the middle/u,
+    );
+    expect(at({ from: "centre", by: -3 }, { from: "centre", by: 2 })).toMatch(
+      /2.mm above the middle, 3.mm left of the middle/u,
+    );
+    expect(at({ from: "right", by: 0 }, { from: "top", by: 8 }, 6)).toMatch(
+      /8.mm from the top, at the right, turned 6°/u,
+    );
+    expect(at({ from: "centre", by: 0 }, { from: "centre", by: 0 })).toBe("centred");
+  });
+});
 
 describe("words", () => {
   it("has a sentence for every code of every check, and none that no check uses", () => {
