@@ -46,6 +46,7 @@ describe("working back from an envelope", () => {
     expect(readBack(asked)).toMatchObject({
       value: { envelope: { width: 162, height: 114, caliper: 0.2, room }, card: { units: "mm", layers: [] } },
     });
+    expect(readBack({ envelope: { width: 162, height: 114 }, card: { colour: 1 } }).ok).toBe(false);
     const wrong = readBack({ envelope: { width: 3, height: 114 }, card: { colour: 1 } });
     expect(!wrong.ok && wrong.problems.map((p) => p.field)).toEqual(["envelope.width", "card.colour"]);
   });
