@@ -41,7 +41,8 @@ function placesIn(value: unknown, path: readonly string[] = []): (readonly strin
 function damaged(value: unknown, [key, ...rest]: readonly string[], by: unknown, added: string | undefined): unknown {
   if (key === undefined)
     return added !== undefined && typeof value === "object" && value !== null ? { ...value, [added]: by } : by;
-  if (Array.isArray(value)) return value.map((part, i) => (String(i) === key ? damaged(part, rest, by, added) : part));
+  if (Array.isArray(value))
+    return value.map((part: unknown, i) => (String(i) === key ? damaged(part, rest, by, added) : part));
   const given = value as Record<string, unknown>;
   return { ...given, [key]: damaged(given[key], rest, by, added) };
 }
@@ -101,7 +102,7 @@ describe("what is damaged or hostile", () => {
     const file = writeProject([draft, { ...draft, id: "b" }]);
     fc.assert(
       fc.property(fc.array(harm, { minLength: 1, maxLength: 3 }), (harms) => {
-        readProject(JSON.stringify(spoiled(JSON.parse(file), harms)) ?? "");
+        readProject(JSON.stringify(spoiled(JSON.parse(file), harms)));
         readBack(spoiled({ units: "in", envelope: { width: "5", height: "4" }, card: {} }, harms));
       }),
       { numRuns: runs(300) },
