@@ -23,11 +23,22 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
   });
 
   await page.getByRole("link", { name: "Drafts" }).click();
-  const chooser = page.waitForEvent("filechooser");
-  await page.getByRole("button", { name: "Take in a file" }).click();
-  await (await chooser).setFiles({ name: "again.cutfold.json", mimeType: "application/json", buffer: file });
-  await expect(page.getByText("Taken in: Open-day invitation, envelope")).toBeVisible();
-  await expect(page.getByRole("link", { name: "Open Open-day invitation, envelope" })).toHaveCount(2);
+  const takeIn = async (text: string): Promise<void> => {
+    const chooser = page.waitForEvent("filechooser");
+    await page.getByRole("button", { name: "Take in a file" }).click();
+    const buffer = Buffer.from(text);
+    await (await chooser).setFiles({ name: "again.cutfold.json", mimeType: "application/json", buffer });
+  };
+  const links = page.getByRole("link", { name: "Open Open-day invitation, envelope" });
+  await takeIn(file.toString());
+  await expect(page.getByText(/Nothing new in it. 1 is here already/u)).toBeVisible();
+  await expect(links).toHaveCount(1);
+  // one that differs stands beside ours, and can be taken back
+  await takeIn(file.toString().replace('"quantity": 40', '"quantity": 41'));
+  await expect(page.getByText(/Taken in: Open-day invitation, envelope. It differs from yours/u)).toBeVisible();
+  await expect(links).toHaveCount(2);
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(links).toHaveCount(1);
 });
 
 for (const [what, content, sentence] of [
@@ -73,6 +84,29 @@ test("what is typed is kept while the field has the focus: through a reload, Bac
   await expect(width).toHaveValue("148 mm");
   await page.keyboard.press("Control+y");
   await expect(width).toHaveValue("171 mm");
+});
+
+test("two windows on one draft show each other's changes, and neither writes over the other's", async ({
+  page,
+  context,
+}) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  const other = await context.newPage();
+  await other.goto(page.url());
+  const width = (of: typeof page) => of.getByLabel("Width", { exact: true });
+  await expect(width(other)).toHaveValue("148 mm");
+  await width(page).fill("160");
+  await expect(width(other)).toHaveValue("160 mm");
+  // both at work at once, on different parts
+  await width(page).fill("165");
+  await other.getByLabel("Height", { exact: true }).fill("110");
+  await expect(width(other)).toHaveValue("165 mm");
+  await expect(page.getByLabel("Height", { exact: true })).toHaveValue("110 mm");
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await other.close();
+  await page.reload();
+  await expect(width(page)).toHaveValue("165 mm");
+  await expect(page.getByLabel("Height", { exact: true })).toHaveValue("110 mm");
 });
 
 test("duplicate, delete, and put back", async ({ page }) => {

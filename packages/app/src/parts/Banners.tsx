@@ -81,10 +81,23 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
 
 export function Banners() {
   const trouble = useDrafts((s) => s.trouble);
+  const clash = useDrafts((s) => s.clash);
   const server = useServer();
   return (
     <>
       {trouble ? <StoreBanner trouble={trouble} /> : null}
+      {clash ? (
+        <div className="banner calm" role="status">
+          “{clash.theirs}” was changed in another window, in the same place. Nothing is lost: theirs is kept as it is,
+          and yours stands beside it as “{clash.ours}”.
+          <Action
+            text="Good"
+            onPress={() => {
+              useDrafts.setState({ clash: undefined });
+            }}
+          />
+        </div>
+      ) : null}
       {server === "down" ? (
         <div className="banner calm" role="status">
           {isKept()

@@ -1,7 +1,9 @@
 /** Short notes at the window's foot. What shows them comes with the first note: the first screen has nothing to tell. */
 import type { OptionsObject, SnackbarKey } from "notistack";
+import Button from "@mui/material/Button";
 import { lazy, Suspense } from "react";
 import { create } from "zustand";
+import type { Told } from "../store/files.ts";
 
 const NOTE_MS = 5_000;
 /** Long enough to read why something was refused. */
@@ -50,11 +52,33 @@ export const untell = (key: SnackbarKey): void =>
     closeSnackbar(key);
   });
 
+/** Long enough to think better of it. */
+const BACK_MS = 9_000;
+
+/** A note on what was done, with a button that takes it back. */
+export function tellDone(text: string, label: string, back: () => void): void {
+  tell(text, {
+    autoHideDuration: BACK_MS,
+    action: (key) => (
+      <Button
+        color="inherit"
+        onClick={() => {
+          back();
+          untell(key);
+        }}
+      >
+        {label}
+      </Button>
+    ),
+  });
+}
+
 /** Runs a piece of work and tells how it went: what it returns is said, what it throws is said as trouble. */
-export async function told(work: Promise<string | undefined>): Promise<void> {
+export async function told(work: Promise<string | Told | undefined>): Promise<void> {
   try {
     const said = await work;
-    if (said) tell(said);
+    if (typeof said === "object" && said.back) tellDone(said.text, "Take it back", said.back);
+    else if (said) tell(typeof said === "string" ? said : said.text);
   } catch (error) {
     tellTrouble(error instanceof Error ? error.message : "That did not work.");
   }

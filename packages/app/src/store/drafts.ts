@@ -3,7 +3,7 @@
  * or full the mirror goes on, the screen says so, and nothing typed is lost while the window is open. What could not be
  * read is never written over: until the store has been read, nothing is written to it.
  */
-import { type Draft, readDraft, type Spec } from "@cut-fold/core";
+import { type Draft, NAME_LONGEST, readDraft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
 import { db, isOfLaterApp } from "./db.ts";
@@ -25,6 +25,8 @@ interface DraftsState {
   readonly trouble: StoreTrouble;
   /** whether the store has been read: only then is anything written to it */
   readonly isRead: boolean;
+  /** a draft that two windows changed in one place: theirs under its own name, ours beside it */
+  readonly clash: { readonly theirs: string; readonly ours: string } | undefined;
   /** what was typed last waits for a pause of the hand: it is not on its way yet */
   readonly waiting: boolean;
   /** writes on their way to the browser's store */
@@ -127,6 +129,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     loading: true,
     trouble: undefined,
     isRead: false,
+    clash: undefined,
     waiting: false,
     writing: 0,
     load: async () => {
@@ -174,7 +177,22 @@ const newId = (): string => `draft-${crypto.randomUUID()}`;
 /** A new draft round a recipe. */
 export function makeDraft(name: string, spec: Spec, rest: Partial<Pick<Draft, "tags" | "note">> = {}): Draft {
   const now = new Date().toISOString();
-  return { id: newId(), name, tags: rest.tags ?? [], note: rest.note ?? "", made: now, changed: now, step: 1, spec };
+  return {
+    id: newId(),
+    name: name.slice(0, NAME_LONGEST),
+    tags: rest.tags ?? [],
+    note: rest.note ?? "",
+    made: now,
+    changed: now,
+    step: 1,
+    spec,
+  };
+}
+
+/** A draft as it is in this window, kept beside what another window has made of it. */
+export function besideOf(draft: Draft): Draft {
+  const END = ", from this window";
+  return { ...draft, id: newId(), name: draft.name.slice(0, NAME_LONGEST - END.length) + END };
 }
 
 /** The same draft again under a new name. */
@@ -197,6 +215,54 @@ export function versionOf(draft: Draft, spec: Spec, difference: string): Draft {
   return { ...version, family: familyOf(draft), ...(holds !== undefined && { holds }) };
 }
 
-/** Drafts from a file, each with a new id where one of ours already has it: an import never writes over anything. */
-export const adopt = (drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Draft[] =>
-  drafts.map((d) => (known.has(d.id) ? { ...d, id: newId() } : d));
+/** What taking in drafts comes to. */
+export interface Adopted {
+  /** drafts to put: what is new, and what differs from ours under an id of its own */
+  readonly fresh: readonly Draft[];
+  /** how many of them stand beside one of ours that they differ from */
+  readonly beside: number;
+  /** how many are here already, just the same */
+  readonly same: number;
+}
+
+/** A draft as a text that is the same for the same draft, wherever the maker stands in it and however its fields are ordered. */
+const saying = (draft: Draft): string =>
+  JSON.stringify({ ...draft, step: 1 }, (_key, value: unknown) =>
+    typeof value === "object" && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
+
+/**
+ * Drafts from a file as they can stand beside ours: none writes over anything, none that is here already comes twice, and
+ * of several with one id none is lost. What belongs together in the file stays together under new ids.
+ */
+export function adopt(drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Adopted {
+  const taken = new Set(known.keys());
+  const ids = new Map<string, string>();
+  const coming: { readonly draft: Draft; readonly id: string }[] = [];
+  let [beside, same] = [0, 0];
+  for (const draft of drafts) {
+    const ours = known.get(draft.id);
+    if (ours && saying(ours) === saying(draft)) {
+      same += 1;
+      continue;
+    }
+    if (ours) beside += 1;
+    const id = taken.has(draft.id) ? newId() : draft.id;
+    taken.add(id);
+    if (!ids.has(draft.id)) ids.set(draft.id, id);
+    coming.push({ draft, id });
+  }
+  const moved = (id: string): string => ids.get(id) ?? id;
+  const fresh = coming.map(({ draft, id }): Draft => {
+    const { family, holds } = draft;
+    return {
+      ...draft,
+      id,
+      ...(family !== undefined && { family: moved(family) }),
+      ...(holds !== undefined && { holds: moved(holds) }),
+    };
+  });
+  return { fresh, beside, same };
+}

@@ -20,9 +20,15 @@ import { adopt, useDrafts } from "./drafts.ts";
 import { loadFormsOf } from "./forms.ts";
 import { useSettings } from "./settings.ts";
 
+/** What was done, in a sentence, and how to take it back. */
+export interface Told {
+  readonly text: string;
+  readonly back?: () => void;
+}
+
 const EXTENSION = ".cutfold.json";
 /** A file that takes longer than this to read is not one of ours. */
-const IMPORT_MS = 10_000;
+const IMPORT_MS = 30_000;
 
 const fileName = (name: string): string =>
   name
@@ -110,8 +116,11 @@ async function readInWorker(file: Blob): Promise<ReadProject> {
   }
 }
 
-/** Takes drafts from a file the maker chooses. Gives what to say; undefined when they called it off. @throws with a sentence when the file is refused */
-export async function importProject(): Promise<string | undefined> {
+/**
+ * Takes drafts from a file the maker chooses. Gives what to say, and how to take it back; undefined when they called it off.
+ * @throws with a sentence when the file is refused
+ */
+export async function importProject(): Promise<Told | undefined> {
   let file: Blob;
   try {
     file = await fileOpen({ description: "Cut Fold drafts", extensions: [".json"] });
@@ -122,9 +131,37 @@ export async function importProject(): Promise<string | undefined> {
   const read = await readInWorker(file);
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
   await loadFormsOf(read.drafts.map((d) => d.spec));
-  const { drafts, put } = useDrafts.getState();
-  put(adopt(read.drafts, drafts));
-  return read.drafts.length === 1
-    ? `Taken in: ${read.drafts[0]?.name ?? ""}`
-    : `${String(read.drafts.length)} drafts taken in.`;
+  const { drafts, put, remove } = useDrafts.getState();
+  const { fresh, beside, same } = adopt(read.drafts, drafts);
+  if (fresh.length > 0) put(fresh);
+  const [first] = fresh;
+  const many = (count: number): string => (count === 1 ? "1 draft" : `${String(count)} drafts`);
+  const text = [
+    first
+      ? fresh.length === 1
+        ? `Taken in: ${first.name}.`
+        : `${many(fresh.length)} taken in.`
+      : "Nothing new in it.",
+    beside === 0
+      ? ""
+      : fresh.length === 1
+        ? "It differs from yours, and stands beside it."
+        : `${String(beside)} of them ${beside === 1 ? "differs" : "differ"} from yours, and ${beside === 1 ? "stands" : "stand"} beside.`,
+    same > 0
+      ? same === 1
+        ? "1 is here already, just the same."
+        : `${String(same)} are here already, just the same.`
+      : "",
+    read.unread.length > 0 ? `Could not be read: ${read.unread.map((u) => u.name || u.where).join(", ")}.` : "",
+  ];
+  return {
+    text: text.filter(Boolean).join(" "),
+    ...(first && {
+      back: () => {
+        fresh.forEach((d) => {
+          remove(d.id);
+        });
+      },
+    }),
+  };
 }

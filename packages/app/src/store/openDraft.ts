@@ -2,8 +2,9 @@
 import { changed, type Draft, type Problem, type SpecChange } from "@cut-fold/core";
 import { temporal } from "zundo";
 import { create } from "zustand";
-import { useDrafts } from "./drafts.ts";
+import { besideOf, useDrafts } from "./drafts.ts";
 import { contentsFrom, isSameThing } from "./following.ts";
+import { merged } from "./merge.ts";
 import { KEPT_STEPS, keepSteps, recallSteps } from "./steps.ts";
 
 interface OpenState {
@@ -20,10 +21,13 @@ export const ENTRY_MS = 500;
 /** A drag, or what is typed in one go, is one step of undo: history records its first change and then waits. */
 let hand: "rests" | "types" | "drags" = "rests";
 let entry: ReturnType<typeof setTimeout> | undefined;
+/** The open draft as this window and the store knew it last: what another window has made of it since is told by it. */
+let base: Draft | undefined;
 
 /** Opens a draft, with the steps of undo that were kept with it. */
 export function openDraft(draft: Draft): void {
   endGesture();
+  base = draft;
   useOpenDraft.setState({ draft });
   history.getState().clear();
   void recallSteps(draft).then(({ past, future }) => {
@@ -64,11 +68,44 @@ export function endGesture(): void {
 function save(): void {
   const { draft } = useOpenDraft.getState();
   useDrafts.setState({ waiting: false });
-  if (!draft || useDrafts.getState().drafts.get(draft.id) === draft) return;
+  const there = draft && useDrafts.getState().drafts.get(draft.id);
+  if (!draft || there === draft) return;
+  if (base && there && isNews(there) && base.id === draft.id) {
+    saveBeside(base, draft, there);
+    return;
+  }
+  base = draft;
   useDrafts.getState().put([draft]);
   const { pastStates, futureStates } = history.getState();
   const drafts = (states: readonly Partial<OpenState>[]): Draft[] => states.flatMap((s) => s.draft ?? []);
   keepSteps(draft, drafts(pastStates), drafts(futureStates));
+}
+
+/** Whether a row is something else than this window knew: every change has its own time. */
+const isNews = (row: Draft): boolean => row !== base && row.changed !== base?.changed;
+
+/** Saves what another window has changed meanwhile as well: both together, or, where they clash, ours beside theirs. */
+function saveBeside(was: Draft, ours: Draft, theirs: Draft): void {
+  const both = merged(was, ours, theirs);
+  const kept = both ?? besideOf(ours);
+  base = kept;
+  history.getState().pause();
+  useOpenDraft.setState({ draft: kept });
+  history.getState().resume();
+  useDrafts.getState().put([kept]);
+  if (!both) useDrafts.setState({ clash: { theirs: theirs.name, ours: kept.name } });
+}
+
+/**
+ * Takes over what another window has made of the open draft, as a step that can be undone. While the hand is at work here
+ * it waits: the two come together when this window saves.
+ */
+export function meet(row: Draft): void {
+  const { draft } = useOpenDraft.getState();
+  if (!draft || draft.id !== row.id || row === draft || !isNews(row)) return;
+  if (hand === "drags" || useDrafts.getState().waiting) return;
+  base = row;
+  useOpenDraft.setState({ draft: row });
 }
 
 function replace(draft: Draft): void {

@@ -1,4 +1,4 @@
-import type { Draft } from "@cut-fold/core";
+import { type Draft, readDraft } from "@cut-fold/core";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { db, everythingIn } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
@@ -13,6 +13,7 @@ import {
   endGesture,
   ENTRY_MS,
   follow,
+  meet,
   openDraft,
   redo,
   standAt,
@@ -160,6 +161,60 @@ describe("the open draft", () => {
   });
 });
 
+describe("two windows", () => {
+  /** What another window does: it writes to the store, and this one hears of it. */
+  const elsewhere = async (draft: Draft): Promise<void> => {
+    await db.drafts.put(draft);
+    await vi.waitFor(() => expect(useDrafts.getState().drafts.get(draft.id)?.changed).toBe(draft.changed));
+  };
+  const later = (s: number): string => new Date(Date.UTC(2026, 9, 1, 10, 0, s)).toISOString();
+  const begin = async (): Promise<void> => {
+    await db.kept.put({ key: "demo-seeded", value: true });
+    await db.drafts.put(sample());
+    await useDrafts.getState().load();
+    openDraft(useDrafts.getState().drafts.get(sample().id) as Draft);
+  };
+  const rowNow = (): Draft => useDrafts.getState().drafts.get(sample().id) as Draft;
+
+  it("show the newer row, as a step of undo", async () => {
+    await begin();
+    await elsewhere({ ...sample(), name: "Renamed elsewhere", changed: later(1) });
+    meet(rowNow());
+    expect(useOpenDraft.getState().draft?.name).toBe("Renamed elsewhere");
+    change({ quantity: 3 });
+    await settled();
+    expect(await db.drafts.get(sample().id)).toMatchObject({ name: "Renamed elsewhere", spec: { quantity: 3 } });
+  });
+
+  it("have both their changes kept where they are of different parts, though one was at work", async () => {
+    await begin();
+    beginGesture();
+    change({ contents: { width: 155, preset: undefined } });
+    await elsewhere({ ...sample(), spec: { ...sample().spec, quantity: 9 }, changed: later(2) });
+    meet(rowNow());
+    expect(widthNow()).toBe(155);
+    endGesture();
+    await settled();
+    expect((await db.drafts.get(sample().id))?.spec).toMatchObject({ quantity: 9, contents: { width: 155 } });
+    expect(useDrafts.getState().clash).toBeUndefined();
+  });
+
+  it("lose nothing where both changed one place: ours is kept beside theirs, and told", async () => {
+    await begin();
+    beginGesture();
+    change({ quantity: 5 });
+    await elsewhere({ ...sample(), spec: { ...sample().spec, quantity: 9 }, changed: later(3) });
+    endGesture();
+    await settled();
+    expect((await db.drafts.get(sample().id))?.spec.quantity).toBe(9);
+    const ours = (await db.drafts.toArray()).filter((d) => d.name.endsWith(", from this window"));
+    expect(ours.map((d) => d.spec.quantity)).toEqual([5]);
+    expect(useDrafts.getState().clash).toEqual({ theirs: sample().name, ours: ours[0]?.name });
+    expect(useOpenDraft.getState().draft?.id).toBe(ours[0]?.id);
+    useDrafts.setState({ clash: undefined });
+  });
+});
+
 describe("the drawer of drafts", () => {
   it("holds the demo scenario on a first visit, and only then", async () => {
     await db.kept.clear();
@@ -278,12 +333,29 @@ describe("the drawer of drafts", () => {
     expect(useDrafts.getState().drafts.get(sample().id)).toBe(before.get(sample().id));
   });
 
-  it("never writes over a draft when a file is taken in", () => {
+  it("takes in a file without writing over anything, twice over, or losing one of several with one id", () => {
     const mine = sample();
-    const [same, other] = adopt([mine, { ...mine, id: "other" }], new Map([[mine.id, mine]]));
-    expect(same?.id).not.toBe(mine.id);
-    expect(other?.id).toBe("other");
-    expect(duplicateDraft(mine)).toMatchObject({ name: `${mine.name}, again`, spec: mine.spec });
+    const known = new Map([[mine.id, mine]]);
+    // restoring everything twice brings nothing
+    expect(adopt([{ ...mine, step: 4 }], known)).toEqual({ fresh: [], beside: 0, same: 1 });
+    const theirs = { ...mine, name: "Theirs", changed: "2026-10-01T10:00:00.000Z" };
+    const envelope = { ...mine, id: "envelope", holds: mine.id, family: "envelope" };
+    const { fresh, beside, same } = adopt([theirs, { ...theirs, name: "Twice" }, envelope], known);
+    expect([beside, same, fresh.length]).toEqual([2, 0, 3]);
+    expect(new Set([...fresh.map((d) => d.id), mine.id]).size).toBe(4);
+    expect(fresh.map((d) => d.name)).toEqual(["Theirs", "Twice", mine.name]);
+    // an envelope follows the card it came with
+    expect(fresh[2]).toMatchObject({ id: "envelope", holds: fresh[0]?.id, family: "envelope" });
+    // fields in another order are the same draft
+    const turned = Object.fromEntries(Object.entries(mine).reverse()) as unknown as Draft;
+    expect(adopt([turned], known).same).toBe(1);
+  });
+
+  it("makes no name that cannot be read again", () => {
+    let draft = { ...sample(), name: "x".repeat(118) };
+    for (let i = 0; i < 3; i += 1) draft = duplicateDraft(draft);
+    expect(readDraft(draft).ok).toBe(true);
+    expect(duplicateDraft(sample())).toMatchObject({ name: `${sample().name}, again`, spec: sample().spec });
   });
 });
 

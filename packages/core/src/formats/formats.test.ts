@@ -237,13 +237,28 @@ describe("project files", () => {
     expect(readProject(writeProject([draft, { ...draft, id: "draft-2" }]))).toEqual({
       ok: true,
       drafts: [draft, { ...draft, id: "draft-2" }],
+      unread: [],
     });
+  });
+
+  it("come back without the one that is damaged, which is named; and however many they are", () => {
+    const odd = { ...draft, id: "odd", name: "From another time", spec: { ...draft.spec, form: "hat" } };
+    const read = readProject(writeProject([draft, odd as Draft, { ...draft, id: "draft-2" }]));
+    expect(read).toMatchObject({ ok: true, drafts: [{ id: draft.id }, { id: "draft-2" }] });
+    expect(read.ok && read.unread).toEqual([{ name: "From another time", where: "drafts.1.spec.form" }]);
+    const many = Array.from({ length: 2500 }, (_, i) => ({ ...draft, id: `draft-${String(i)}` }));
+    const back = readProject(writeProject(many));
+    expect(back.ok && back.drafts.length).toBe(2500);
   });
 
   it("come back whatever the draft", () => {
     fc.assert(
       fc.property(randomSpec(formOf("square-blank-envelope")), (spec) => {
-        expect(readProject(writeProject([{ ...draft, spec }]))).toEqual({ ok: true, drafts: [{ ...draft, spec }] });
+        expect(readProject(writeProject([{ ...draft, spec }]))).toEqual({
+          ok: true,
+          drafts: [{ ...draft, spec }],
+          unread: [],
+        });
       }),
       { numRuns: runs(200) },
     );

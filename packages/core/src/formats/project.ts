@@ -1,6 +1,6 @@
 /**
- * The project file: drafts as recipes, never geometry. Versioned, and read back strictly: a file that is not ours, newer
- * than we are, or damaged is refused with the reason, and nothing of it is taken.
+ * The project file: drafts as recipes, never geometry. Versioned, and read back strictly: a file that is not ours, or newer
+ * than we are, is refused with the reason. A draft in it that cannot be read is named; the others are taken.
  */
 import { z } from "zod";
 import { readSpec } from "../recipe/readSpec.ts";
@@ -10,9 +10,10 @@ import type { Spec } from "../model/spec.ts";
 export const PROJECT_KIND = "cut-fold project";
 /** 1 had layers where 2 has fittings: both are read, the newer is written. */
 export const PROJECT_VERSION = 2;
-/** Larger files are not ours: a draft is about 1 kB. */
-export const PROJECT_MAX_BYTES = 4 * 1024 * 1024;
-const MAX_DRAFTS = 2000;
+/** Larger files are not ours: a draft is about 1 kB, and nobody keeps thirty thousand. */
+export const PROJECT_MAX_BYTES = 32 * 1024 * 1024;
+/** How long a draft's name may be. */
+export const NAME_LONGEST = 120;
 
 const draftId = z
   .string()
@@ -27,7 +28,7 @@ export const draftSchema = z.strictObject({
   family: draftId.optional(),
   /** the card draft it was made to hold: its size and thickness follow that card */
   holds: draftId.optional(),
-  name: z.string().trim().min(1).max(120),
+  name: z.string().trim().min(1).max(NAME_LONGEST),
   tags: z.array(z.string().trim().min(1).max(40)).max(20),
   note: z.string().max(2000),
   /** ISO 8601 */
@@ -44,7 +45,7 @@ export type Draft = Omit<z.infer<typeof draftSchema>, "spec"> & { readonly spec:
 const fileSchema = z.strictObject({
   kind: z.literal(PROJECT_KIND),
   version: z.number().int(),
-  drafts: z.array(z.unknown()).max(MAX_DRAFTS),
+  drafts: z.array(z.unknown()),
 });
 
 /** Why a file cannot be taken in, and where in it. */
@@ -52,9 +53,15 @@ export type ProjectProblem = {
   readonly code: "too-large" | "not-json" | "foreign" | "newer" | "damaged";
   readonly where: string;
 };
-/** The drafts of a file, or the first thing that is wrong with it. */
+/** A draft in a file that cannot be read: what it is called, where that can be told, and what in it is wrong. */
+export interface Unread {
+  readonly name: string;
+  readonly where: string;
+}
+/** The drafts of a file with those that cannot be read, or what is wrong with all of it. */
 export type ReadProject =
-  { readonly ok: true; readonly drafts: readonly Draft[] } | { readonly ok: false; readonly problem: ProjectProblem };
+  | { readonly ok: true; readonly drafts: readonly Draft[]; readonly unread: readonly Unread[] }
+  | { readonly ok: false; readonly problem: ProjectProblem };
 
 /**
  * Reads one draft as a browser or a file kept it. What a later version of a form has come to ask for is filled in with what
@@ -91,19 +98,27 @@ export function readProject(text: string): ReadProject {
   const file = fileSchema.safeParse(data);
   if (!file.success) return refuse("damaged", file.error.issues[0]?.path.join(".") ?? "");
   const drafts: Draft[] = [];
+  const unread: Unread[] = [];
   for (const [i, kept] of file.data.drafts.entries()) {
     const read = readDraft(kept);
-    if (!read.ok) return refuse("damaged", `drafts.${String(i)}.${read.where}`);
-    drafts.push(read.draft);
+    if (read.ok) drafts.push(read.draft);
+    else unread.push({ name: nameIn(kept), where: `drafts.${String(i)}.${read.where}` });
   }
-  return { ok: true, drafts };
+  const [first] = unread;
+  return first && drafts.length === 0 ? refuse("damaged", first.where) : { ok: true, drafts, unread };
+}
+
+/** What a draft that cannot be read is called, as far as that can be told. */
+function nameIn(kept: unknown): string {
+  const named = z.object({ name: z.string() }).safeParse(kept);
+  return named.success ? named.data.name.trim().slice(0, NAME_LONGEST) : "";
 }
 
 /** Why a project file was refused, and what to do. */
 export function sayProjectProblem({ code, where }: ProjectProblem): string {
   switch (code) {
     case "too-large":
-      return "This file is larger than 4 MB, and a project file never is. Nothing was taken from it.";
+      return "This file is larger than 32 MB, and a project file never is. Nothing was taken from it.";
     case "not-json":
       return "This file is broken or not a project file: it cannot be read as text of ours. Nothing was taken from it.";
     case "foreign":

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
-import { dropDraft } from "../../parts/dropDraft.tsx";
+import { dropDraft } from "../../parts/dropDraft.ts";
 import type { Version } from "./lines.ts";
 
 export interface Size {

@@ -2,12 +2,12 @@ import Button from "@mui/material/Button";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { Columns2 } from "lucide-react";
-import { memo, useCallback, useEffect } from "react";
+import { memo, useCallback, useEffect, useRef } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { chooseNothing } from "../../store/chosen.ts";
 import { useDrafts, versionsOf } from "../../store/drafts.ts";
-import { endEntry, endGesture, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
+import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
 import { Keep } from "./Keep.tsx";
@@ -44,11 +44,14 @@ export function DraftPlace() {
   );
 
   useEffect(() => {
-    if (known && useOpenDraft.getState().draft?.id !== known.id) {
+    if (!known) return;
+    if (useOpenDraft.getState().draft?.id === known.id) meet(known);
+    else {
       openDraft(known);
       chooseNothing();
     }
   }, [known]);
+  useMovedOn(id, draft?.id);
 
   useUndoKeys();
   useSavedOnLeaving();
@@ -131,6 +134,17 @@ const ViewTabs = memo(function ViewTabs({ id, view, stage }: ViewTabsProps) {
     </Tabs>
   );
 });
+
+/** Where the open draft has become another (two windows clashed, and ours stands beside theirs), the address follows. */
+function useMovedOn(id: string, open: string | undefined): void {
+  const navigate = useNavigate();
+  const was = useRef(open);
+  useEffect(() => {
+    if (was.current === id && open !== undefined && open !== id)
+      void navigate(`/draft/${open}/flat`, { replace: true });
+    was.current = open;
+  }, [id, open, navigate]);
+}
 
 /** Saves what was typed last when the place is left, the window closes, or another comes before it. */
 function useSavedOnLeaving(): void {

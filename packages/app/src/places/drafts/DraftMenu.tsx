@@ -3,7 +3,7 @@ import type { Draft } from "@cut-fold/core";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { Link } from "react-router";
-import { dropDraft } from "../../parts/dropDraft.tsx";
+import { dropDraft } from "../../parts/dropDraft.ts";
 import { told } from "../../parts/tell.tsx";
 import { duplicateDraft, useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";

@@ -124,9 +124,9 @@ export function SettingsPlace() {
           <Button
             variant="outlined"
             onClick={() => {
-              const demo = adopt(demoDrafts(), drafts);
-              useDrafts.getState().put(demo);
-              tell(`${String(demo.length)} demo drafts added.`);
+              const { fresh } = adopt(demoDrafts(), drafts);
+              useDrafts.getState().put(fresh);
+              tell(fresh.length > 0 ? `${String(fresh.length)} demo drafts added.` : "The demo drafts are all here.");
             }}
           >
             Add the demo drafts
