@@ -243,7 +243,7 @@ describe("project files", () => {
 
   it("come back without the one that is damaged, which is named; and however many they are", () => {
     const odd = { ...draft, id: "odd", name: "From another time", spec: { ...draft.spec, form: "hat" } };
-    const read = readProject(writeProject([draft, odd as Draft, { ...draft, id: "draft-2" }]));
+    const read = readProject(writeProject([draft, odd, { ...draft, id: "draft-2" }]));
     expect(read).toMatchObject({ ok: true, drafts: [{ id: draft.id }, { id: "draft-2" }] });
     expect(read.ok && read.unread).toEqual([{ name: "From another time", where: "drafts.1.spec.form" }]);
     const many = Array.from({ length: 2500 }, (_, i) => ({ ...draft, id: `draft-${String(i)}` }));
