@@ -241,10 +241,16 @@ describe("settings", () => {
 
   it("add the demo drafts beside what is there, never over it", async () => {
     const maker = await visit("/settings");
-    const before = new Map(useDrafts.getState().drafts);
+    // one is gone, one is the maker's own by now, the others are as they came
+    const [gone, mine, ...rest] = demoDrafts();
+    if (!gone || !mine) throw new Error("no demo drafts");
+    const before = new Map([{ ...mine, name: "Mine" }, ...rest].map((d) => [d.id, d]));
+    useDrafts.setState({ drafts: before });
     await maker.click(screen.getByRole("button", { name: "Add the demo drafts" }));
     const after = useDrafts.getState().drafts;
-    expect(after.size).toBe(2 * before.size);
+    expect(after.size).toBe(before.size + 2);
+    expect(after.has(gone.id)).toBe(true);
     for (const [id, draft] of before) expect(after.get(id)).toBe(draft);
+    expect([...after.values()].map((d) => d.name)).toContain(mine.name);
   });
 });
