@@ -65,9 +65,14 @@ export function endGesture(): void {
   endEntry();
 }
 
+/** Told only when it changes: a drag comes through here with every frame, and all who watch the drafts would look again. */
+function setWaiting(waiting: boolean): void {
+  if (useDrafts.getState().waiting !== waiting) useDrafts.setState({ waiting });
+}
+
 function save(): void {
   const { draft } = useOpenDraft.getState();
-  useDrafts.setState({ waiting: false });
+  setWaiting(false);
   const there = draft && useDrafts.getState().drafts.get(draft.id);
   if (!draft || there === draft) return;
   if (base && there && isNews(there) && base.id === draft.id) {
@@ -116,7 +121,7 @@ function replace(draft: Draft): void {
   }
   // while the hand is at it, history keeps the first state only, and the store waits for a pause
   history.getState().pause();
-  useDrafts.setState({ waiting: true });
+  setWaiting(true);
   clearTimeout(entry);
   if (hand === "types") entry = setTimeout(endEntry, ENTRY_MS);
 }
