@@ -48,11 +48,12 @@ function Action({ text, onPress }: ActionProps) {
 function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> }) {
   const drafts = useDrafts((s) => s.drafts);
   const load = useDrafts((s) => s.load);
+  const isRead = useDrafts((s) => s.isRead);
   const isThere = trouble === "unread" || trouble === "later";
   return (
     <div className="banner" role="alert">
       {SENTENCES[trouble]}
-      {trouble === "unread" ? <Action text="Try again" onPress={() => void load()} /> : null}
+      {!isRead && trouble !== "later" ? <Action text="Try again" onPress={() => void load()} /> : null}
       {trouble === "later" ? (
         <Action
           text="Reload"

@@ -49,9 +49,7 @@ async function readRows(
   rows: readonly Draft[],
   known: ReadonlyMap<string, Draft>,
 ): Promise<Pick<DraftsState, "drafts" | "aside">> {
-  const specs = rows.map((row) => row.spec);
-  rememberForms(specs);
-  await loadFormsOf(specs);
+  await loadFormsOf(rows.map((row) => row.spec));
   const drafts = new Map<string, Draft>();
   const aside: Draft[] = [];
   for (const row of rows) {
@@ -144,6 +142,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         // what was made while the store could not be read is kept now
         const made = get().isRead ? [] : [...get().drafts.values()];
         const isFirst = !seeded && rows.length === 0;
+        rememberForms(isFirst ? demoSpecs : rows.map((row) => row.spec));
         const read = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readRows(rows, get().drafts);
         const drafts = new Map([...read.drafts, ...byId(made)]);
         set({ ...read, drafts, loading: false, isRead: true, trouble: undefined });
@@ -154,8 +153,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         followStore();
       } catch (error) {
         // nothing is shown in place of what could not be read, and nothing is written where it lies
-        if (get().isRead) set({ trouble: troubleOf(error) });
-        else set({ loading: false, trouble: troubleOf(error) });
+        set({ loading: false, trouble: db.isOpen() && isOfLaterApp() ? "later" : troubleOf(error) });
       }
     },
     put: (given) => {

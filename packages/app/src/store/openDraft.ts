@@ -75,30 +75,26 @@ function save(): void {
   setWaiting(false);
   const there = draft && useDrafts.getState().drafts.get(draft.id);
   if (!draft || there === draft) return;
-  if (base && there && isNews(there) && base.id === draft.id) {
-    saveBeside(base, draft, there);
-    return;
-  }
-  base = draft;
-  useDrafts.getState().put([draft]);
+  const kept = base?.id === draft.id && there && isNews(there) ? withTheirs(base, draft, there) : draft;
+  base = kept;
+  useDrafts.getState().put([kept]);
   const { pastStates, futureStates } = history.getState();
   const drafts = (states: readonly Partial<OpenState>[]): Draft[] => states.flatMap((s) => s.draft ?? []);
-  keepSteps(draft, drafts(pastStates), drafts(futureStates));
+  keepSteps(kept, drafts(pastStates), drafts(futureStates));
 }
 
 /** Whether a row is something else than this window knew: every change has its own time. */
 const isNews = (row: Draft): boolean => row !== base && row.changed !== base?.changed;
 
-/** Saves what another window has changed meanwhile as well: both together, or, where they clash, ours beside theirs. */
-function saveBeside(was: Draft, ours: Draft, theirs: Draft): void {
+/** The open draft with what another window has changed meanwhile; where the two clash, ours as a draft beside theirs. */
+function withTheirs(was: Draft, ours: Draft, theirs: Draft): Draft {
   const both = merged(was, ours, theirs);
   const kept = both ?? besideOf(ours);
-  base = kept;
+  if (!both) useDrafts.setState({ clash: { theirs: theirs.name, ours: kept.name } });
   history.getState().pause();
   useOpenDraft.setState({ draft: kept });
   history.getState().resume();
-  useDrafts.getState().put([kept]);
-  if (!both) useDrafts.setState({ clash: { theirs: theirs.name, ours: kept.name } });
+  return kept;
 }
 
 /**

@@ -382,19 +382,20 @@ function coverOf(laid: Laid, piece: PieceDraft): Cover {
   return cover;
 }
 
-function coverFresh(laid: Laid, { id, root, folds }: PieceDraft): Cover {
+function coverFresh(laid: Laid, piece: PieceDraft): Cover {
   const { pieces, grounds, contents } = laid;
-  const down = pieces.some((p) => p.id === id && faceDown(p));
+  const { id, root, folds } = piece;
+  const down = faceDown(piece);
   const own: Cover = { on: { piece: id, panel: root, face: down ? "back" : "front" }, toPiece: HERE };
   if (down || folds.length === 0) return own;
   const { caliper } = laid.stock;
   const poses = foldedPanels(laid, { progress: lastOrder(laid), caliper, filled: filledWith(contents) });
-  const over = pieces.flatMap((piece) =>
-    piece.panels.flatMap((panel) => {
-      const pose = poses.get(`${piece.id}/${panel.id}`);
+  const over = pieces.flatMap(({ id: other, panels }) =>
+    panels.flatMap((panel) => {
+      const pose = poses.get(`${other}/${panel.id}`);
       const toPiece = pose && flatPose(pose);
       if (!toPiece || pose.t[2] < caliper / 2) return [];
-      const on: PanelFace = { piece: piece.id, panel: panel.id, face: toPiece.flip ? "back" : "front" };
+      const on: PanelFace = { piece: other, panel: panel.id, face: toPiece.flip ? "back" : "front" };
       // what the form offers to lay things on is asked first: a tab that is tucked in may reach higher
       return [{ on, toPiece, rank: pose.t[2] + (grounds.some((g) => g.panel === panel.id) ? 1e6 : 0) }];
     }),
