@@ -4,7 +4,7 @@ import { memo, useMemo } from "react";
 import { colour } from "../theme/theme.ts";
 import { strokeOf } from "./language.ts";
 import { light, useLit } from "./lit.ts";
-import type { View } from "./view.ts";
+import { inMm, type View } from "./view.ts";
 
 /**
  * The paper's shadow, as broad pale strokes under its lower edge: a blurred filter looks the same and costs a machine
@@ -36,11 +36,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
     [piece],
   );
   return (
-    <g
-      transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`}
-      strokeLinejoin="round"
-      strokeLinecap="round"
-    >
+    <g transform={inMm(view)} strokeLinejoin="round" strokeLinecap="round">
       {SHADOWS.map(({ width, opacity }) => (
         <path
           key={width}

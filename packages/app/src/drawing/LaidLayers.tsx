@@ -6,7 +6,7 @@ import { colour } from "../theme/theme.ts";
 import { paperColours, type PaperColours } from "./colours.ts";
 import { light, useLit } from "./lit.ts";
 import { useThingDrag } from "./useThingDrag.ts";
-import type { View } from "./view.ts";
+import { inMm, type View } from "./view.ts";
 
 const STILL = { cursor: "default" } as const;
 const MOVED = { cursor: "move", touchAction: "none" } as const;
@@ -30,7 +30,7 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold
   const lit = useLit((s) => s.ids);
   const chosen = useChosen((s) => s.fitting);
   return (
-    <g transform={`matrix(${String(view.k)} 0 0 ${String(-view.k)} ${String(view.x0)} ${String(view.y0)})`}>
+    <g transform={inMm(view)}>
       {laid.map(({ fitting, side, shape }) => {
         const inside = side === "back";
         const isLit =

@@ -14,3 +14,7 @@ export const toScreen = ({ k, x0, y0 }: View, [x, y]: Point): Point => [x0 + x *
 
 /** A place on the screen as the drawing writes it: hundredths of a pixel, so that what stands still stays the same text. */
 export const px = (value: number): string => String(Math.round(value * 100) / 100);
+
+/** The transform under which a drawing is in mm, y up. */
+export const inMm = ({ k, x0, y0 }: View): string =>
+  `matrix(${String(k)} 0 0 ${String(-k)} ${String(x0)} ${String(y0)})`;

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type StoreTrouble, useDrafts } from "../store/drafts.ts";
 import { saveProject, saveStore } from "../store/files.ts";
 import { isKept } from "../store/keeper.ts";
-import { told } from "./tell.tsx";
+import { toldSaved } from "./tell.tsx";
 
 const HEALTH_MS = 8_000;
 
@@ -63,17 +63,12 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
         />
       ) : null}
       {isThere ? (
-        <Action
-          text="Save what is stored to a file"
-          onPress={() => void told(saveStore().then((saved) => (saved ? "Saved as it is." : undefined)))}
-        />
+        <Action text="Save what is stored to a file" onPress={() => void toldSaved(saveStore(), "Saved as it is.")} />
       ) : null}
       {drafts.size > 0 ? (
         <Action
           text="Save all to a file"
-          onPress={() =>
-            void told(saveProject([...drafts.values()], "all-drafts").then((saved) => (saved ? "Saved." : undefined)))
-          }
+          onPress={() => void toldSaved(saveProject([...drafts.values()], "all-drafts"), "Saved.")}
         />
       ) : null}
     </div>

@@ -73,6 +73,10 @@ export function tellDone(text: string, label: string, back: () => void): void {
   });
 }
 
+/** Tells what became of a file that was to be saved; nothing where the maker called it off. */
+export const toldSaved = (saving: Promise<boolean>, text: string): Promise<void> =>
+  told(saving.then((saved) => (saved ? text : undefined)));
+
 /** Runs a piece of work and tells how it went: what it returns is said, what it throws is said as trouble. */
 export async function told(work: Promise<string | Told | undefined>): Promise<void> {
   try {

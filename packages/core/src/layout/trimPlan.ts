@@ -167,6 +167,14 @@ class Filling {
     );
   }
 
+  /** How many rows one way are tried, of so many that fit. */
+  private rowsTried(all: number): number[] {
+    const counts = Array.from({ length: all + 1 }, (_, rows) => rows);
+    return this.inRows && all > 2 * ROWS_TRIED
+      ? [...counts.slice(0, ROWS_TRIED), ...counts.slice(-ROWS_TRIED)]
+      : counts;
+  }
+
   /** The first cuts of the best patterns of rows one way and, in what is left, the other way: all that are equally good. */
   private rowCut(part: Size): Cut[] {
     let most = 0;
@@ -178,9 +186,7 @@ class Filling {
         [this.blank.width, this.blank.height],
         [this.blank.height, this.blank.width],
       ] as const) {
-        const all = whole(part[along], a);
-        for (let rows = 0; rows <= all; rows += 1) {
-          if (this.inRows && rows === ROWS_TRIED) rows = Math.max(rows, all - ROWS_TRIED);
+        for (const rows of this.rowsTried(whole(part[along], a))) {
           const count = rows * whole(other, b) + whole(part[along] - rows * a, b) * whole(other, a);
           const cut: Cut = { along, at: rows > 0 ? a : b };
           // a single row has nothing to take off along its own width
@@ -209,10 +215,13 @@ class Filling {
 
 const fillings = new Map<string, Filling>();
 const FILLINGS_KEPT = 60;
+/** Whether a sheet holds more rectangles than are looked at. */
+const isWithoutEnd = ({ width, height }: Size, sheet: Size): boolean =>
+  lengthsIn(sheet.width, width, height) * lengthsIn(sheet.height, width, height) > MOST_RECTANGLES;
+
 /** The filling of a sheet with a blank, kept: the same blank is asked for again and again. */
 function fillingOf({ width, height }: Size, sheet: Size): Filling {
-  const [across, up] = [sheet.width, sheet.height].map((side) => lengthsIn(side, width, height)) as [number, number];
-  const inRows = across * up > MOST_RECTANGLES;
+  const inRows = isWithoutEnd({ width, height }, sheet);
   const key = `${width.toFixed(4)}/${height.toFixed(4)}/${String(inRows)}`;
   const known = fillings.get(key);
   if (known) return known;
@@ -230,8 +239,7 @@ export function perSheet(blank: Size, sheet: Size): number {
 
 /** How many rectangles are looked at to fill a sheet with a blank, from nothing: what bounds the work of any plan. */
 export function workFor(blank: Size, sheet: Size): number {
-  fillings.clear();
-  const filling = fillingOf(blank, sheet);
+  const filling = new Filling(blank, isWithoutEnd(blank, sheet));
   filling.best(sheet);
   return filling.looked;
 }

@@ -117,12 +117,13 @@ function zonesAgain(
 ): readonly Glue[] {
   const was = looked.get(seam);
   const [own, other] = [seam.piece, seam.onto.piece].map((id) => pieces.find((p) => p.id === id));
-  const { carry } = meetingOf(seam, pieces, poses);
+  const meeting = meetingOf(seam, pieces, poses);
+  const { carry } = meeting;
   const same = (a: readonly number[], b: readonly number[]): boolean =>
     a.every((n, i) => Math.abs(n - (b[i] as number)) <= SAME_MM);
   const stays = was?.own === own && was?.other === other && was?.caliper === caliper;
   if (stays && same(was.carry.r, carry.r) && same(was.carry.t, carry.t)) return was.zones;
-  const zones = zonesOf(seam, pieces, poses, caliper);
+  const zones = zonesOf(seam, pieces, meeting, caliper);
   if (own && other) looked.set(seam, { own, other, caliper, carry, zones });
   return zones;
 }
@@ -145,14 +146,8 @@ function meetingOf({ piece, panel, onto }: Seam, pieces: readonly PieceDraft[], 
   return { own: own.outline, other: other.outline, carry: after(undo(own.pose), other.pose) } satisfies Meeting;
 }
 
-function zonesOf(
-  seam: Seam,
-  pieces: readonly PieceDraft[],
-  poses: ReadonlyMap<string, Rigid>,
-  caliper: number,
-): Glue[] {
+function zonesOf(seam: Seam, pieces: readonly PieceDraft[], meeting: Meeting, caliper: number): Glue[] {
   const { piece, panel, onto, strip, web, widens } = seam;
-  const meeting = meetingOf(seam, pieces, poses);
   const { carry } = meeting;
   const flat = ([x, y]: Point): Point => {
     const [u, v] = move(carry, [x, y, 0]);

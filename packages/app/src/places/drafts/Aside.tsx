@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { told } from "../../parts/tell.tsx";
+import { toldSaved } from "../../parts/tell.tsx";
 import { useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";
 
@@ -18,7 +18,7 @@ export function Aside() {
         color="inherit"
         variant="outlined"
         onClick={() => {
-          void told(saveProject(aside, "unread-drafts").then((kept) => (kept ? "Saved as they are." : undefined)));
+          void toldSaved(saveProject(aside, "unread-drafts"), "Saved as they are.");
         }}
       >
         Save to a file

@@ -4,7 +4,7 @@ import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { Link } from "react-router";
 import { dropDraft } from "../../parts/dropDraft.ts";
-import { told } from "../../parts/tell.tsx";
+import { toldSaved } from "../../parts/tell.tsx";
 import { duplicateDraft, useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";
 
@@ -33,7 +33,7 @@ export function DraftMenu({ draft, anchor, onClose }: DraftMenuProps) {
       </MenuItem>
       <MenuItem
         onClick={then(() => {
-          void told(saveProject([draft], draft.name).then((kept) => (kept ? "Draft saved as a file." : undefined)));
+          void toldSaved(saveProject([draft], draft.name), "Draft saved as a file.");
         })}
       >
         Save as a file
