@@ -19,8 +19,17 @@ class Store extends Dexie {
 
 export const db = new Store();
 
-/** Whether a later version of the app has shaped the store, which is open: we would not know what we write into. */
-export const isOfLaterApp = (): boolean => db.backendDB().version > db.verno * 10;
+/** What browsers are told of our version 1: the library counts in tens, and in ones what it adds by itself. */
+const NEXT_VERSION = 20;
+
+/**
+ * Whether a later version of the app has shaped the store. Asked before it is opened: opening alone would add our tables to
+ * it. Browsers that do not tell are taken to hold none.
+ */
+export async function isOfLaterApp(): Promise<boolean> {
+  const all = (await (indexedDB as Partial<IDBFactory>).databases?.()) ?? [];
+  return all.some(({ name, version = 0 }) => name === db.name && version >= NEXT_VERSION);
+}
 
 /** Everything that a store holds, table by table, as it is: read without knowing its shape. */
 export function everythingIn(name: string = db.name): Promise<{ version: number; tables: Record<string, unknown[]> }> {

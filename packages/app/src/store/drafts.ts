@@ -134,11 +134,11 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       // not waited for: what is missing is fetched when it is read, and whether that can be is told there
       loadRemembered(demoSpecs).catch(() => undefined);
       try {
-        const [seeded, rows] = await Promise.all([db.kept.get(SEEDED), db.drafts.toArray()]);
-        if (isOfLaterApp()) {
+        if (await isOfLaterApp()) {
           set({ loading: false, trouble: "later" });
           return;
         }
+        const [seeded, rows] = await Promise.all([db.kept.get(SEEDED), db.drafts.toArray()]);
         // what was made while the store could not be read is kept now
         const made = get().isRead ? [] : [...get().drafts.values()];
         const isFirst = !seeded && rows.length === 0;
@@ -153,7 +153,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         followStore();
       } catch (error) {
         // nothing is shown in place of what could not be read, and nothing is written where it lies
-        set({ loading: false, trouble: db.isOpen() && isOfLaterApp() ? "later" : troubleOf(error) });
+        set({ loading: false, trouble: troubleOf(error) });
       }
     },
     put: (given) => {

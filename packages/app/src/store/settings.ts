@@ -2,7 +2,7 @@
 import type { Display } from "@cut-fold/core";
 import { z } from "zod";
 import { create } from "zustand";
-import { db } from "./db.ts";
+import { db, isOfLaterApp } from "./db.ts";
 
 const settingsSchema = z.object({
   unit: z.enum(["in", "in-decimal", "mm", "cm"]).default("mm"),
@@ -26,6 +26,7 @@ export const useSettings = create<SettingsState>()((set, get) => ({
   settings: settingsSchema.parse({}),
   load: async () => {
     try {
+      if (await isOfLaterApp()) return;
       const kept = await db.kept.get("settings");
       const read = settingsSchema.safeParse(kept?.value ?? {});
       if (read.success) set({ settings: read.data });

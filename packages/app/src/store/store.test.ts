@@ -298,7 +298,7 @@ describe("the drawer of drafts", () => {
   it("leaves a store alone that a later version has shaped, and hands out all that is in it", async () => {
     useDrafts.setState({ isRead: false, drafts: new Map() });
     await db.drafts.put(sample());
-    vi.spyOn(db, "backendDB").mockReturnValue({ version: 990 } as IDBDatabase);
+    vi.spyOn(indexedDB, "databases").mockResolvedValue([{ name: db.name, version: 990 }]);
     await useDrafts.getState().load();
     expect(useDrafts.getState()).toMatchObject({ trouble: "later", isRead: false, drafts: new Map() });
     useDrafts.getState().put([{ ...sample(), id: "new" }]);
