@@ -37,7 +37,9 @@ export const useSettings = create<SettingsState>()((set, get) => ({
   set: (change) => {
     const settings = { ...get().settings, ...change };
     set({ settings });
-    void db.kept.put({ key: "settings", value: settings }).catch(() => undefined);
+    void isOfLaterApp()
+      .then((later) => (later ? undefined : db.kept.put({ key: "settings", value: settings })))
+      .catch(() => undefined);
   },
 }));
 

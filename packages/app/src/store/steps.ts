@@ -27,6 +27,7 @@ export function keepSteps({ id, changed }: Draft, past: readonly Draft[], future
 
 /** The steps that were kept with a draft as it is now; none where it was changed elsewhere since. */
 export async function recallSteps({ id, changed }: Draft): Promise<Pick<Steps, "past" | "future">> {
+  if (!useDrafts.getState().isRead) return NONE;
   try {
     const kept = (await db.kept.get(keyOf(id)))?.value as Steps | undefined;
     if (kept?.changed !== changed) return NONE;
