@@ -18,7 +18,7 @@ const app = project("app");
 export default defineConfig({
   test: {
     projects: [
-      { test: { ...project("core").test, ...shared } },
+      { test: { ...project("core").test, ...shared, setupFiles: ["src/test/setup.ts"] } },
       ...["cli", "server"].map(project),
       // the browser's store has to be there before anything asks for it
       { test: { ...app.test, setupFiles: ["src/test/setup.ts"] } },

@@ -16,6 +16,9 @@ for (const file of [unitReport, browserReport]) rmSync(file, { force: true });
 let passed = 0;
 let failed = 0;
 
+/** No tool may take longer: what hangs is told as failed, with what it had said by then. */
+const LONGEST_MINUTES = 25;
+
 /** Runs one tool; a tool without a report counts as one check. */
 function check(name, script, args, env = {}) {
   const began = Date.now();
@@ -23,6 +26,8 @@ function check(name, script, args, env = {}) {
   const { status } = spawnSync(process.execPath, [path.join(root, "node_modules", script), ...args], {
     cwd: root,
     stdio: "inherit",
+    timeout: LONGEST_MINUTES * 60_000,
+    killSignal: "SIGKILL",
     env: { ...process.env, NO_COLOR: "1", ...env },
   });
   console.log(`— ${name}: ${status === 0 ? "ok" : "failed"}, ${((Date.now() - began) / 1000).toFixed(0)} s`);

@@ -66,8 +66,8 @@ const SAME = 1e-6;
 const MANY = 24;
 /** With more than this, the first of equally good patterns is taken: trying them all would be felt. */
 const VERY_MANY = 60;
-/** A sheet with more rectangles to look at than this is cut in rows one way and then the other, without trying mixtures. */
-const MOST_RECTANGLES = 12_000;
+/** A sheet that would take more tries than this is cut in rows one way and then the other: counted, not searched. */
+const MOST_TRIES = 1_200_000;
 /** How many rows from none and from all are tried there, where thousands would fit. */
 const ROWS_TRIED = 8;
 /** Strips narrower than this (mm) are waste, no offcuts. */
@@ -97,21 +97,26 @@ function lengthsIn(room: number, a: number, b: number): number {
   return count;
 }
 
+/** Rows of blanks lying one way, and what is left of the part filled with rows lying the other way. */
+interface Pattern {
+  readonly count: number;
+  readonly cut: Cut;
+  /** mm² of the largest rest */
+  readonly spare: number;
+}
+
 /** The best way to cut rectangles into blanks of one size; remembers every rectangle it has looked at. */
 class Filling {
   private readonly known = new Map<number, Best>();
   private readonly blank: Size;
-  /** whether only rows are tried: the sheet is so large, or the blank so narrow, that mixtures would be without end */
+  /** whether rows are counted and nothing is searched: mixtures of so many blanks would be without end */
   private readonly inRows: boolean;
+  /** How many cuts and rows have been tried: the work that was done. */
+  tried = 0;
 
   constructor(blank: Size, inRows: boolean) {
     this.blank = blank;
     this.inRows = inRows;
-  }
-
-  /** How many rectangles have been looked at: the work that was done. */
-  get looked(): number {
-    return this.known.size;
   }
 
   best({ width, height }: Size): Best {
@@ -140,7 +145,10 @@ class Filling {
     const fits = (a: number, b: number): boolean => a <= part.width + SAME && b <= part.height + SAME;
     let best: Best = { count: 0, spare: part.width * part.height };
     if (!fits(w, h) && !fits(h, w)) return best;
-    for (const cut of this.inRows || this.bound(part) > MANY ? this.rowCut(part) : this.cuts(part)) {
+    // a part's first strip and its rest hold at least what the pattern has in them: it need not be followed to be true
+    if (this.inRows) return this.patterns(part)[0] ?? best;
+    for (const { cut } of this.bound(part) > MANY ? this.patterns(part) : this.cuts(part)) {
+      this.tried += 1;
       const [near, far] = this.split(part, cut);
       if (this.bound(near) + this.bound(far) < best.count) continue;
       const [first, rest] = [this.best(near), this.best(far)];
@@ -160,25 +168,24 @@ class Filling {
   }
 
   /** A side of the blank taken off, along either axis. */
-  private cuts(part: Size): Cut[] {
+  private cuts(part: Size): { readonly cut: Cut }[] {
     const { width: w, height: h } = this.blank;
-    return AXES.flatMap((along) => [w, h].map((at) => ({ along, at }))).filter(
-      ({ along, at }) => at < part[along] - SAME,
+    return AXES.flatMap((along) => [w, h].map((at) => ({ cut: { along, at } }))).filter(
+      ({ cut: { along, at } }) => at < part[along] - SAME,
     );
   }
 
-  /** How many rows one way are tried, of so many that fit. */
-  private rowsTried(all: number): number[] {
-    const counts = Array.from({ length: all + 1 }, (_, rows) => rows);
-    return this.inRows && all > 2 * ROWS_TRIED
-      ? [...counts.slice(0, ROWS_TRIED), ...counts.slice(-ROWS_TRIED)]
-      : counts;
+  /** The rows one way that are tried, of so many that fit: all, or the fewest and the most where nothing is searched. */
+  private *rowsTried(all: number): Generator<number> {
+    const few = this.inRows && all > 2 * ROWS_TRIED ? ROWS_TRIED : all;
+    for (let rows = 0; rows <= few; rows += 1) yield rows;
+    for (let rows = Math.max(few, all - ROWS_TRIED) + 1; rows <= all; rows += 1) yield rows;
   }
 
-  /** The first cuts of the best patterns of rows one way and, in what is left, the other way: all that are equally good. */
-  private rowCut(part: Size): Cut[] {
+  /** The best patterns of a part, one for each first cut: all that are equally good, or the first found where they are many. */
+  private patterns(part: Size): Pattern[] {
     let most = 0;
-    let best: Cut[] = [];
+    let best: Pattern[] = [];
     const whole = (room: number, size: number): number => Math.floor(room / size + SAME);
     for (const along of AXES) {
       const other = part[across(along)];
@@ -187,13 +194,22 @@ class Filling {
         [this.blank.height, this.blank.width],
       ] as const) {
         for (const rows of this.rowsTried(whole(part[along], a))) {
-          const count = rows * whole(other, b) + whole(part[along] - rows * a, b) * whole(other, a);
+          this.tried += 1;
+          const rest = part[along] - rows * a;
+          const [inRow, restRows, inRestRow] = [whole(other, b), whole(rest, b), whole(other, a)];
+          const count = rows * inRow + restRows * inRestRow;
           const cut: Cut = { along, at: rows > 0 ? a : b };
           // a single row has nothing to take off along its own width
           if (count < most || cut.at >= part[along] - SAME) continue;
           if (count > most) best = [];
           most = count;
-          if (!best.some((known) => known.along === along && same(known.at, cut.at))) best.push(cut);
+          if (best.some((known) => known.cut.along === along && same(known.cut.at, cut.at))) continue;
+          const spare = Math.max(
+            (other - inRow * b) * rows * a,
+            (other - inRestRow * a) * restRows * b,
+            (rest - restRows * b) * other,
+          );
+          best.push({ count, cut, spare });
         }
       }
     }
@@ -215,9 +231,12 @@ class Filling {
 
 const fillings = new Map<string, Filling>();
 const FILLINGS_KEPT = 60;
-/** Whether a sheet holds more rectangles than are looked at. */
-const isWithoutEnd = ({ width, height }: Size, sheet: Size): boolean =>
-  lengthsIn(sheet.width, width, height) * lengthsIn(sheet.height, width, height) > MOST_RECTANGLES;
+/** Whether a sheet asks for more tries than are made: rectangles that may have to be looked at, times rows in each. */
+function isWithoutEnd({ width, height }: Size, sheet: Size): boolean {
+  const rectangles = lengthsIn(sheet.width, width, height) * lengthsIn(sheet.height, width, height);
+  const rows = (2 * (sheet.width + sheet.height)) / Math.min(width, height);
+  return rectangles * (rows + 4) > MOST_TRIES;
+}
 
 /** The filling of a sheet with a blank, kept: the same blank is asked for again and again. */
 function fillingOf({ width, height }: Size, sheet: Size): Filling {
@@ -237,11 +256,11 @@ export function perSheet(blank: Size, sheet: Size): number {
   return count > 0 ? count : fitsIn(blank.width, blank.height, sheet.width, sheet.height) ? 1 : 0;
 }
 
-/** How many rectangles are looked at to fill a sheet with a blank, from nothing: what bounds the work of any plan. */
+/** How many cuts and rows are tried to fill a sheet with a blank, from nothing: what bounds the work of any plan. */
 export function workFor(blank: Size, sheet: Size): number {
   const filling = new Filling(blank, isWithoutEnd(blank, sheet));
   filling.best(sheet);
-  return filling.looked;
+  return filling.tried;
 }
 
 const offcutsOf = (part: Part): Part[] =>

@@ -11,8 +11,7 @@ import { settingMeta } from "../model/setting.ts";
 import { type Spec, specSchema } from "../model/spec.ts";
 import type { z } from "zod";
 
-/** How many random recipes a property is asked of: so many in every test run, many times as many in `npm run soak`. */
-export const runs = (few: number): number => Math.max(1, Math.round(few * Number(process.env["SOAK"] ?? 1)));
+export { runs } from "./runs.ts";
 
 const oneOf = <T>(items: readonly T[]): fc.Arbitrary<T> => fc.constantFrom(...items);
 /** A length to a hundredth of a mm: what people type. */
