@@ -13,7 +13,7 @@ import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
 import { coloursOf } from "../drawing/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
-import type { PrintApi } from "../workers/print.worker.ts";
+import type { PrintApi, PrintJob } from "../workers/print.worker.ts";
 import { solutionOf } from "./solutions.ts";
 import { everythingIn } from "./db.ts";
 import { adopt, useDrafts } from "./drafts.ts";
@@ -66,7 +66,8 @@ export const saveSvg = (draft: Draft): Promise<boolean> =>
     ".svg",
   );
 
-export async function printPdf(draft: Draft): Promise<Blob> {
+/** A draft as a PDF, whole or a part of it. */
+export async function printPdf(draft: Draft, parts: PrintJob["parts"]): Promise<Blob> {
   const { unit, fraction, paper: paperId } = useSettings.getState().settings;
   const paper = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
   const worker = new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" });
@@ -84,6 +85,7 @@ export async function printPdf(draft: Draft): Promise<Blob> {
         display,
         paper: { width: paper.width, height: paper.height },
         colours: coloursOf(draft.spec),
+        parts,
       }),
       failed,
     ]);
@@ -94,7 +96,7 @@ export async function printPdf(draft: Draft): Promise<Blob> {
 }
 
 export const savePdf = async (draft: Draft): Promise<boolean> =>
-  save(await printPdf(draft), fileName(draft.name), ".pdf");
+  save(await printPdf(draft, ["template", "steps"]), fileName(draft.name), ".pdf");
 
 /** Reads a file in a worker with a limit on its size and its time. */
 async function readInWorker(file: Blob): Promise<ReadProject> {

@@ -2,7 +2,7 @@
 import regular from "@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url";
 import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url";
 import { type Display, readSpec, solve } from "@cut-fold/core";
-import { writePdf } from "@cut-fold/core/pdf";
+import { type PdfPart, writePdf } from "@cut-fold/core/pdf";
 import { expose } from "comlink";
 import { loadFormsOf } from "../store/forms.ts";
 
@@ -11,6 +11,7 @@ export interface PrintJob {
   readonly title: string;
   readonly display: Display;
   readonly paper: { readonly width: number; readonly height: number };
+  readonly parts: readonly PdfPart[];
   readonly colours: { readonly face: string; readonly back: string };
 }
 
@@ -21,7 +22,7 @@ const load = async (url: string): Promise<Uint8Array> => {
 };
 
 const api = {
-  /** A draft as PDF bytes: templates at true size, then the steps. */
+  /** A draft as PDF bytes: templates at true size, the cut list and the steps, or one of them. */
   async print(job: PrintJob): Promise<Uint8Array> {
     await loadFormsOf([job.spec]);
     const read = readSpec(job.spec);
@@ -34,6 +35,7 @@ const api = {
       fonts,
       date: new Date(),
       colours: job.colours,
+      parts: job.parts,
     });
   },
 };

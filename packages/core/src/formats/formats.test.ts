@@ -11,7 +11,9 @@ import { boundsOf } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
-import { MARGIN_MM, OVERLAP_MM, tilesOf, writePdf } from "./pdf.ts";
+import { writePdf } from "./pdf.ts";
+import { MARGIN_MM } from "./print/ink.ts";
+import { FOOT_MM, OVERLAP_MM, tilesOf } from "./print/templates.ts";
 import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
 import { writeSvg } from "./svg.ts";
 
@@ -126,7 +128,8 @@ describe("PDF", () => {
     const head = /^P5\s+(\d+)\s+(\d+)\s+255\s/u.exec(pgm.subarray(0, 40).toString("latin1"));
     const [width, height] = [Number(head?.[1]), Number(head?.[2])];
     const pixels = pgm.subarray(head?.[0].length ?? 0);
-    return { width, height, dark: (x: number, y: number): boolean => (pixels[y * width + x] ?? 255) < 140 };
+    const grey = (x: number, y: number): number => pixels[y * width + x] ?? 255;
+    return { width, height, grey, dark: (x: number, y: number): boolean => grey(x, y) < 140 };
   };
 
   it("prints a card base at true size, measured in the picture poppler makes", async () => {
@@ -162,7 +165,7 @@ describe("PDF", () => {
     const px = 600 / 25.4;
     const page = render(file, 1, 600);
     // the first upright tick stands at the margin, the last 100 mm further
-    const y = Math.round((page.height / px - 22 + 10 + 1) * px);
+    const y = Math.round((page.height / px - FOOT_MM + 11 + 1) * px);
     const ticks: number[] = [];
     for (let x = 0; x < Math.round(112 * px); x += 1) if (page.dark(x, y) && !page.dark(x - 1, y)) ticks.push(x / px);
     expect(ticks.length).toBe(11);
@@ -177,17 +180,93 @@ describe("PDF", () => {
       method: { board: "one-millimetre" },
     });
     const info = execFileSync("pdfinfo", [file], { encoding: "utf8" });
-    // 281 mm of side on 190 × 265 mm of page: 2 columns × 2 rows, or lying 2 × 2; then 8 steps to a page
-    const tiles = tilesOf(s.pieces[0]?.blank.width ?? 0, s.pieces[0]?.blank.height ?? 0, { width: 190, height: 265 })
+    // 281 mm of side on 190 × 261 mm of page: 2 columns × 2 rows, or lying 2 × 2; then at most 8 steps to a page
+    const tiles = tilesOf(s.pieces[0]?.blank.width ?? 0, s.pieces[0]?.blank.height ?? 0, { width: 190, height: 261 })
       .tiles.length;
-    expect(tiles).toBeGreaterThan(1);
-    expect(Number(/Pages:\s+(\d+)/u.exec(info)?.[1])).toBe(tiles + Math.ceil(s.steps.length / 8));
+    expect(tiles).toBe(4);
+    expect(Number(/Pages:\s+(\d+)/u.exec(info)?.[1])).toBe(tiles + Math.ceil((s.steps.length + 1) / 8));
     expect(info).toMatch(/Page size:\s+(595\.\d+ x 841\.\d+|841\.\d+ x 595\.\d+) pts/u);
     expect(execFileSync("pdffonts", [file], { encoding: "utf8" })).toMatch(/yes yes/u);
     const words = execFileSync("pdftotext", [file, "-"], { encoding: "utf8" });
     expect(words).toContain("100 mm");
     expect(words).toContain("tile 2 of");
     for (const step of s.steps) expect(words, step.code).toMatch(new RegExp(`\\b${String(step.n)}\\s`, "u"));
+  });
+
+  it("joins up: what runs over the line of one tile runs over the line of its neighbour at the same height", async () => {
+    const { file } = await write(
+      // its flaps run to a point: solid slanted edges over the join
+      { form: "pointed-envelope", contents: { width: 230, height: 160 }, method: { board: "scoring-millimetre" } },
+      ["template"],
+    );
+    const px = 300 / 25.4;
+    // tiles 1 and 2 are neighbours across: the line is the column that is inked nearly all the way
+    const crossings = [1, 2].map((number) => {
+      const page = render(file, number, 300);
+      const [top, bottom] = [MARGIN_MM, page.height / px - FOOT_MM].map((mm) => Math.round(mm * px)) as [
+        number,
+        number,
+      ];
+      const inked = (x: number): number =>
+        Array.from({ length: bottom - top }, (_, i) => page.grey(x, top + i)).filter((g) => g < 215).length;
+      const lines = Array.from({ length: page.width }, (_, x) => x).filter((x) => inked(x) > 0.9 * (bottom - top));
+      expect(lines.length).toBeGreaterThan(0);
+      // tile 2 has a further line to its right
+      const beside = Math.min(...lines) + (number === 1 ? -3 : 5);
+      const heights: number[] = [];
+      for (let y = top + 40; y < bottom - 40; y += 1)
+        if (page.dark(beside, y) && !page.dark(beside, y - 1)) heights.push((y - top) / px);
+      return heights;
+    });
+    // the first from above is the upper flap's edge, a solid slant; scores are dashed and may be met in a gap
+    const [[left = NaN], [right = NaN]] = crossings as [number[], number[]];
+    expect(Math.abs(left - right)).toBeLessThan(0.6);
+  });
+
+  it("prints nothing nearer to the paper's edge than printers reach, says which face is up, and how to join", async () => {
+    const { file } = await write({
+      form: "square-blank-envelope",
+      contents: { preset: "iso-a5" },
+      settings: { closure: "tab" },
+      method: { board: "one-millimetre" },
+    });
+    const pages = Number(/Pages:\s+(\d+)/u.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
+    for (let number = 1; number <= pages; number += 1) {
+      const page = render(file, number, 100);
+      const edge = Math.floor((6 * 100) / 25.4);
+      let near = 0;
+      for (let y = 0; y < page.height; y += 1)
+        for (let x = 0; x < page.width; x += 1)
+          if (Math.min(x, y, page.width - 1 - x, page.height - 1 - y) < edge && page.grey(x, y) < 250) near += 1;
+      expect(near, `page ${String(number)}`).toBe(0);
+    }
+    const words = execFileSync("pdftotext", ["-layout", file, "-"], { encoding: "utf8" });
+    expect(words).toContain("inside up");
+    expect(words).toContain("lay that edge on the line with the same letter");
+    expect(words).toMatch(/Double-sided tape|Wet glue/u);
+  });
+
+  it("puts small pieces on one page together, each with its name, and prints the steps alone", async () => {
+    const { s, file } = await write(
+      {
+        form: "card-base",
+        contents: { width: 60, height: 40 },
+        fittings: [
+          { kind: "mat", border: 3 },
+          { kind: "panel", width: 20, height: 20, id: "photo", name: "Photo" },
+        ],
+      },
+      ["template"],
+    );
+    const info = (): number =>
+      Number(/Pages:\s+(\d+)/u.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
+    expect(s.pieces.length).toBe(3);
+    expect(info()).toBe(1);
+    const words = execFileSync("pdftotext", [file, "-"], { encoding: "utf8" });
+    for (const { name } of s.pieces) expect(words).toContain(name);
+    await write({ form: "card-base", contents: { width: 60, height: 40 } }, ["steps"]);
+    expect(info()).toBe(1);
+    expect(execFileSync("pdftotext", [file, "-"], { encoding: "utf8" })).not.toContain("check with a ruler");
   });
 
   it("writes the same bytes for the same draft and date", async () => {
@@ -201,7 +280,7 @@ describe("tiles", () => {
   it("cover the whole piece, each neighbour sharing the overlap", () => {
     fc.assert(
       fc.property(fc.integer({ min: 10, max: 900 }), fc.integer({ min: 10, max: 900 }), (width, height) => {
-        const area = { width: 190, height: 265 };
+        const area = { width: 190, height: 261 };
         const { tiles, columns, rows } = tilesOf(width, height, area);
         expect(tiles).toHaveLength(columns * rows);
         const last = tiles.at(-1);

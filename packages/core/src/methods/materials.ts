@@ -8,7 +8,7 @@ import type { Spec } from "../model/spec.ts";
 const FOAM_WIDE = 12;
 
 /** What holds the pieces: zones for tape, and runs of foam (mm) by how far it lifts. */
-function held(pieces: readonly Piece[], joins: readonly Join[]) {
+function heldBy(pieces: readonly Piece[], joins: readonly Join[]) {
   const foamed = new Map<number, number>();
   const taped = pieces.flatMap((piece) => {
     const raised = joins.find((j) => j.piece === piece.id)?.raised ?? 0;
@@ -20,6 +20,14 @@ function held(pieces: readonly Piece[], joins: readonly Join[]) {
   return { foamed, taped };
 }
 
+const held = (code: string, item: string, run: number, wide: number, { quantity }: Spec): Material => ({
+  item,
+  code,
+  quantity,
+  size: { width: run, height: wide },
+  stock: "",
+});
+
 /** What one of it takes: every piece with its paper, tape and foam by length, mm. */
 export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], spec: Spec): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
@@ -30,7 +38,7 @@ export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], sp
     size: piece.blank,
     stock: piece.stock?.title ?? stock,
   }));
-  const { foamed, taped } = held(pieces, joins);
+  const { foamed, taped } = heldBy(pieces, joins);
   const foam = [...foamed].map(([raised, run]): Material => ({
     item: "Foam tape",
     code: "foam",
@@ -39,18 +47,12 @@ export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], sp
     stock: String(raised),
   }));
   if (taped.length === 0) return [...cut, ...foam];
-  const width = Math.min(...taped.map((g) => g.widestTape), spec.tape ?? Infinity);
-  // a zone is widestTape across: its area over that is the run of tape
+  // a zone is widestTape across: its area over that is the run of tape, or of glue where the maker has no tape in hand
   const run = taped.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0);
-  return [
-    ...cut,
-    ...foam,
-    {
-      item: "Double-sided tape",
-      code: "tape",
-      quantity: spec.quantity,
-      size: { width: run, height: width },
-      stock: "",
-    },
-  ];
+  const narrowest = Math.min(...taped.map((g) => g.widestTape));
+  const holding: Material =
+    spec.tape === undefined
+      ? held("glue", "Wet glue", run, narrowest, spec)
+      : held("tape", "Double-sided tape", run, Math.min(narrowest, spec.tape), spec);
+  return [...cut, ...foam, holding];
 }

@@ -4,11 +4,11 @@
  * one table, or the three would drift apart.
  */
 import type { Dimension } from "../model/piece.ts";
-import type { Cannot, Finding, Lying, Reason, Step } from "../model/solution.ts";
+import type { Cannot, Finding, Lying, Material, Reason, Step } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
 import type { Problem } from "../recipe/reader.ts";
 import type { TrimCut } from "../layout/trimPlan.ts";
-import { type Display, formatLength, formatSize } from "../units/format.ts";
+import { type Display, formatLength, formatRun, formatSize } from "../units/format.ts";
 
 type Facts = Readonly<Record<string, number | string>>;
 type Say = (mm: (value: number) => string) => string;
@@ -311,6 +311,25 @@ export function sayCannot(cannot: Cannot, display: Display): string {
 export function sayCut({ along, measure, times }: TrimCut, display: Display): string {
   const often = times === 1 ? "" : times === 2 ? ", twice" : `, ${String(times)} times`;
   return `${formatLength(measure, display)} ${along === "width" ? "across" : "down"}${often}`;
+}
+
+/** An entry of the cut list: what, how much of it, and from what. */
+export function sayMaterial(material: Material, display: Display): { item: string; amount: string; note: string } {
+  const { item, code, quantity, size, stock } = material;
+  const run = formatRun(size.width * quantity, display);
+  const sized = formatSize(size.width, size.height, display);
+  switch (code) {
+    case "tape":
+      return { item, amount: run, note: `${formatLength(size.height, display)} wide` };
+    case "glue":
+      return { item, amount: run, note: "a thin line" };
+    case "foam":
+      return { item, amount: run, note: `${formatLength(Number(stock), display)} thick` };
+    case "within":
+      return { item, amount: String(quantity), note: `${sized}, drops out of the other piece` };
+    default:
+      return { item, amount: String(quantity), note: `${sized}, ${stock}` };
+  }
 }
 
 /** A short head for the step's picture. */

@@ -32,8 +32,8 @@ export const Keep = memo(function Keep() {
         setBusy(false);
       });
   };
-  const openPrint = async (): Promise<void> => {
-    const url = URL.createObjectURL(await printPdf(draftNow()));
+  const openPrint = async (parts: Parameters<typeof printPdf>[1]): Promise<void> => {
+    const url = URL.createObjectURL(await printPdf(draftNow(), parts));
     if (!window.open(url, "_blank"))
       throw new Error("The browser kept the page from opening: allow windows for this address, or save the PDF.");
   };
@@ -57,9 +57,13 @@ export const Keep = memo(function Keep() {
           setAnchor(undefined);
         }}
       >
-        <MenuItem onClick={doing(openPrint, undefined)}>Open to print, at true size</MenuItem>
+        <MenuItem onClick={doing(() => openPrint(["template", "steps"]), undefined)}>
+          Print the template, the cut list and the steps
+        </MenuItem>
+        <MenuItem onClick={doing(() => openPrint(["template"]), undefined)}>Print the template alone</MenuItem>
+        <MenuItem onClick={doing(() => openPrint(["steps"]), undefined)}>Print the cut list and the steps</MenuItem>
         <MenuItem onClick={doing(() => savePdf(draftNow()), "PDF saved: print it at 100 %.")}>
-          Save PDF: template and steps
+          Save PDF: all of it
         </MenuItem>
         <MenuItem onClick={doing(() => saveSvg(draftNow()), "SVG saved, in true millimetres.")}>
           Save SVG: the outline, in true mm

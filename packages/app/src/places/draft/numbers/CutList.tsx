@@ -1,4 +1,4 @@
-import { formatLength, formatRun, formatSize, type Material, paperNeed, type Solution } from "@cut-fold/core";
+import { paperNeed, sayMaterial, type Solution } from "@cut-fold/core";
 import { useMemo, memo } from "react";
 import { useDisplay } from "../../../store/settings.ts";
 
@@ -12,33 +12,20 @@ export const CutList = memo(function CutList({ solution }: { readonly solution: 
       <h3>{quantity === 1 ? "For one" : `For ${String(quantity)}`}</h3>
       <table className="cut-list">
         <tbody>
-          {[...solution.materials, ...sheets].map((m, i) => (
-            <tr key={`${m.item} ${String(i)}`}>
-              <th scope="row">
-                {m.item}
-                <small>{noteOf(m, display)}</small>
-              </th>
-              <td>
-                {m.code === "tape" || m.code === "foam" ? (
-                  formatRun(m.size.width * m.quantity, display)
-                ) : (
-                  <>
-                    {m.quantity}
-                    <small>{formatSize(m.size.width, m.size.height, display)}</small>
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
+          {[...solution.materials, ...sheets].map((m, i) => {
+            const { item, amount, note } = sayMaterial(m, display);
+            return (
+              <tr key={`${m.item} ${String(i)}`}>
+                <th scope="row">
+                  {item}
+                  <small>{note}</small>
+                </th>
+                <td>{amount}</td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
     </section>
   );
 });
-
-function noteOf({ code, size, stock }: Material, display: ReturnType<typeof useDisplay>): string {
-  if (code === "tape") return `${formatLength(size.height, display)} wide`;
-  if (code === "foam") return `${formatLength(Number(stock), display)} thick`;
-  if (code === "within") return "drops out of the other piece";
-  return stock;
-}

@@ -1,0 +1,47 @@
+/** How things are put on a printed page: page space is mm from the upper left, y down, inside `scale(POINTS)`. */
+import type PDFDocument from "pdfkit";
+import { type Path, pathData } from "../../geometry/path.ts";
+import { MM_PER } from "../../units/length.ts";
+import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
+
+export type Doc = InstanceType<typeof PDFDocument>;
+
+/** Points in a mm. */
+export const POINTS = 72 / MM_PER.in;
+/** mm left free at the upper edge and at both sides. */
+export const MARGIN_MM = 10;
+
+export const INK = "#1d2a44";
+export const ACCENT = "#b4441f";
+export const PALE = "#8a8577";
+
+/** Words at a place, in lines of a width where one is given. Gives the lower edge of what was written, mm. */
+export function text(
+  doc: Doc,
+  words: string,
+  x: number,
+  y: number,
+  size: number,
+  options: { readonly strong?: boolean; readonly colour?: string; readonly width?: number } = {},
+): number {
+  doc
+    .font(options.strong ? "strong" : "regular")
+    .fontSize(size)
+    .fillColor(options.colour ?? INK);
+  // fontkit takes features by tag; the types want booleans
+  const features = ["frac"] as unknown as PDFKit.Mixins.OpenTypeFeatures[];
+  if (options.width === undefined) doc.text(words, x * POINTS, y * POINTS, { lineBreak: false, features });
+  else doc.text(words, x * POINTS, y * POINTS, { width: options.width * POINTS, features, lineGap: 1 });
+  return doc.y / POINTS;
+}
+
+/** A path as its role is drawn. */
+export function stroke(doc: Doc, path: Path, role: StrokeRole, colour = INK): void {
+  const dash = dashOf(role);
+  doc.lineWidth(WEIGHT_MM[role]).strokeColor(colour);
+  if (dash) {
+    // pdfkit takes a whole pattern; its types know only one length
+    (doc as unknown as { dash(pattern: readonly number[]): void }).dash(dash);
+  } else doc.undash();
+  doc.path(pathData(path)).stroke();
+}

@@ -1,0 +1,160 @@
+/** The steps on paper: the recipe, what is cut from which paper, then a picture and a sentence for each, two across. */
+import { pictureOf, type Shape } from "../../folding/picture.ts";
+import { pathData } from "../../geometry/path.ts";
+import { paperNeed } from "../../layout/trimPlan.ts";
+import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
+import { type Display, formatLength, formatSize } from "../../units/format.ts";
+import { sayFinding, sayMaterial, sayStep, stepHeads } from "../../words/en.ts";
+import type { PdfOptions } from "../pdf.ts";
+import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
+import { yDown } from "../svg.ts";
+import { ACCENT, type Doc, INK, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
+
+const CELL_GAP = 6;
+/** Rows of steps on a page that has nothing else. */
+const ROWS = 4;
+/** mm at the head of every page for its title and the recipe. */
+const HEAD_MM = 20;
+
+/** The steps with their pictures; the findings and the cut list stand before the first. */
+export function stepPages(doc: Doc, solution: Solution, options: PdfOptions): void {
+  const { paper, display, title } = options;
+  const whole = paper.width - 2 * MARGIN_MM;
+  const width = (whole - CELL_GAP) / 2;
+  const top = MARGIN_MM + HEAD_MM + CELL_GAP;
+  const height = (paper.height - MARGIN_MM - top - (ROWS - 1) * CELL_GAP) / ROWS;
+  const page = (): void => {
+    doc.addPage({ size: [paper.width * POINTS, paper.height * POINTS], margin: 0 });
+    text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: whole });
+    text(doc, recipeLine(solution, display), MARGIN_MM, MARGIN_MM + 9, 11);
+  };
+  page();
+  let y = MARGIN_MM + HEAD_MM - 3;
+  for (const worry of solution.findings.filter((f) => f.severity !== "advice"))
+    y = text(doc, sayFinding(worry, display), MARGIN_MM, y, 9, { colour: ACCENT, width: whole }) + 1;
+  y = cutList(doc, solution, { x: MARGIN_MM, y, width, height: 0 }, display) + 2 * CELL_GAP;
+  solution.steps.forEach((step, i) => {
+    const isLeft = i % 2 === 0;
+    if (isLeft && y + height > paper.height - MARGIN_MM + 0.01) {
+      page();
+      y = top;
+    }
+    stepCell(doc, solution, step, { x: MARGIN_MM + (isLeft ? 0 : width + CELL_GAP), y, width, height }, options);
+    if (!isLeft) y += height + CELL_GAP;
+  });
+}
+
+/** Everything the whole run takes, in two columns. Gives its lower edge, mm. */
+function cutList(doc: Doc, solution: Solution, box: Box, display: Display): number {
+  const list = [...solution.materials, ...paperNeed(solution)].map((m) => sayMaterial(m, display));
+  const perColumn = Math.ceil(list.length / 2);
+  const tops = [box.y, box.y];
+  list.forEach(({ item, amount, note }, i) => {
+    const column = i < perColumn ? 0 : 1;
+    const x = box.x + column * (box.width + CELL_GAP);
+    const y = tops[column] ?? box.y;
+    const width = box.width;
+    tops[column] = text(doc, `${amount}  ${item}${note === "" ? "" : ` · ${note}`}`, x, y, 9, { width }) + 0.8;
+  });
+  return Math.max(...tops);
+}
+
+/** The whole job in one line: what to cut and where the first score goes. */
+export function recipeLine(solution: Solution, display: Display): string {
+  const blank = mainPiece(solution)?.blank;
+  const first = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
+  const cut = blank ? `Cut ${formatSize(blank.width, blank.height, display)}` : "";
+  const score = first?.measure === undefined ? "" : ` · first score at ${formatLength(first.measure, display)}`;
+  return `${cut}${score} · make ${String(solution.spec.quantity)}`;
+}
+
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+function stepCell(doc: Doc, solution: Solution, step: Step, box: Box, { display, colours }: PdfOptions): void {
+  const pictureWidth = box.width * 0.46;
+  doc
+    .save()
+    .scale(POINTS)
+    .lineWidth(0.15)
+    .strokeColor(PALE)
+    .undash()
+    .moveTo(box.x, box.y - CELL_GAP / 2)
+    .lineTo(box.x + box.width, box.y - CELL_GAP / 2)
+    .stroke()
+    .restore();
+  drawPicture(
+    doc,
+    solution,
+    step,
+    { x: box.x, y: box.y, width: pictureWidth, height: box.height },
+    colours ?? { face: "#efe6d2", back: "#e2d3b4" },
+  );
+  const left = box.x + pictureWidth + 4;
+  text(doc, `${String(step.n)}  ${stepHeads[step.kind]}`, left, box.y, 12, { strong: true });
+  const down = step.measure === undefined ? 6.5 : 16;
+  if (step.measure !== undefined)
+    text(doc, formatLength(step.measure, display), left, box.y + 5.5, 20, { strong: true, colour: ACCENT });
+  text(doc, sayStep(step, display), left, box.y + down, 9.5, { width: box.width - pictureWidth - 4 });
+}
+
+const ROLE_OF: Readonly<Record<string, StrokeRole>> = {
+  cut: "cut",
+  edge: "pen",
+  fence: "cut",
+  groove: "guide",
+  "guide-line": "guide",
+  measure: "pen",
+  stop: "cut",
+  guide: "guide",
+  pen: "pen",
+  foil: "foil",
+  perforate: "perforate",
+};
+
+function drawPicture(
+  doc: Doc,
+  solution: Solution,
+  step: Step,
+  box: Box,
+  colours: { readonly face: string; readonly back: string },
+): void {
+  const { shapes, bounds } = pictureOf(solution, step);
+  const wide = Math.max(1, bounds.right - bounds.left);
+  const tall = Math.max(1, bounds.top - bounds.bottom);
+  const scale = Math.min(box.width / wide, box.height / tall);
+  doc.save().scale(POINTS);
+  doc.rect(box.x - 1, box.y - 1, box.width + 2, box.height + 2).clip();
+  doc
+    .translate(box.x + (box.width - wide * scale) / 2, box.y + (box.height - tall * scale) / 2)
+    .scale(scale)
+    .translate(-bounds.left, 0);
+  for (const shape of shapes) drawShape(doc, shape, bounds.top, scale, colours);
+  doc.restore();
+}
+
+function drawShape(
+  doc: Doc,
+  shape: Shape,
+  top: number,
+  scale: number,
+  colours: { readonly face: string; readonly back: string },
+): void {
+  const path = yDown(shape.path, 0, top);
+  const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "#e7b9a3" } as const;
+  const whole = [path, ...(shape.holes ?? []).map((hole) => yDown(hole, 0, top))].map(pathData).join("");
+  if (shape.fill) doc.path(whole).fill(fills[shape.fill], "even-odd");
+  if (!shape.role) return;
+  const role: StrokeRole = shape.role === "score" ? (shape.fold ?? "valley") : (ROLE_OF[shape.role] ?? "pen");
+  const dash = dashOf(role);
+  doc
+    .lineWidth((shape.now ? 0.6 : WEIGHT_MM[role]) / scale)
+    .strokeColor(shape.now ? ACCENT : role === "guide" ? PALE : INK);
+  if (dash) (doc as unknown as { dash(pattern: readonly number[]): void }).dash(dash.map((d) => (d * 0.6) / scale));
+  else doc.undash();
+  doc.path(pathData(path)).stroke();
+}
