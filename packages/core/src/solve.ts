@@ -5,7 +5,7 @@ import { labelOf } from "./forms/form.ts";
 import { formById } from "./forms/index.ts";
 import { stepsOf } from "./methods/index.ts";
 import { materialsOf } from "./methods/materials.ts";
-import type { Solution } from "./model/solution.ts";
+import type { Finding, Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
 import { type Assembly, joinedUp } from "./paper/assembly.ts";
 import { derivePiece } from "./paper/derive.ts";
@@ -13,6 +13,7 @@ import { asFarAsTheyGo } from "./paper/motion.ts";
 import { filledWith, foldedPanels, heightsOf, lastOrder } from "./paper/pose.ts";
 import { draftOf } from "./paper/said.ts";
 import { withGlue } from "./paper/seam.ts";
+import { changed } from "./recipe/change.ts";
 import { packOf } from "./recipe/pack.ts";
 import { rowOf } from "./recipe/readFittings.ts";
 import { setupOf } from "./recipe/readMethod.ts";
@@ -23,16 +24,10 @@ import { freeFigures, thingsLying } from "./recipe/things.ts";
  * @throws when the recipe names a form that is not there; `readSpec` never gives such a one
  */
 export function solve(spec: Spec): Solution {
-  const { form, setup, whole } = drafted(spec);
-  const { caliper } = spec.stock;
-  // the paper is folded up once: where glue goes and how thick a card is both read that
-  const state = { progress: lastOrder(whole), caliper };
-  const poses = foldedPanels(whole, { ...state, filled: filledWith(whole.contents), unbent: true });
-  const pieces = withGlue(whole, whole.seams, caliper, poses).map(derivePiece);
+  const made = madeOf(spec);
+  const { form, setup, whole, pieces, motions, poses, state } = made;
   const isBent = pieces.some((p) => p.folds.some((f) => f.path));
   const [own] = whole.parts as readonly [Laid, ...Laid[]];
-  const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
-  const made = { ...whole, spec, form, setup, pieces, asked: whole.motions, motions };
   const solution = {
     spec,
     form: form.id,
@@ -55,10 +50,50 @@ export function solve(spec: Spec): Solution {
   };
   // what is read of a solution at rest is worked out when it is first asked for: a drag asks for the drawing only
   return atWish(solution, {
-    findings: () => checks.flatMap((check) => check.run(made)),
+    findings: () => foundIn(made).map((found, _, all) => tried(spec, found, all)),
     materials: () => materialsOf(pieces, whole.joins, spec),
-    steps: () => stepsOf(made).map((step, i) => ({ n: i + 1, ...step })),
+    steps: () => stepsOf(checkedOf(made)).map((step, i) => ({ n: i + 1, ...step })),
   });
+}
+
+/** All that follows from folding the paper up once: where glue goes and how thick a card is both read that. */
+function madeOf(spec: Spec) {
+  const { form, setup, whole } = drafted(spec);
+  const { caliper } = spec.stock;
+  const state = { progress: lastOrder(whole), caliper };
+  const poses = foldedPanels(whole, { ...state, filled: filledWith(whole.contents), unbent: true });
+  const pieces = withGlue(whole, whole.seams, caliper, poses).map(derivePiece);
+  const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
+  return { spec, form, setup, whole, pieces, motions, poses, state };
+}
+type Made = ReturnType<typeof madeOf>;
+
+/** What checks and methods look at. */
+const checkedOf = ({ spec, form, setup, whole, pieces, motions }: Made) => ({
+  ...whole,
+  ...{ spec, form, setup, pieces, motions },
+  asked: whole.motions,
+});
+
+/** What the checks say, remedies untried. */
+function foundIn(made: Made): Finding[] {
+  const checked = checkedOf(made);
+  return checks.flatMap((check) => check.run(checked));
+}
+
+/** A finding keeps its remedy only where that mends it and breaks nothing else: it is tried before it is offered. */
+function tried(spec: Spec, found: Finding, all: readonly Finding[]): Finding {
+  const { remedy, ...bare } = found;
+  if (!remedy) return found;
+  const read = changed(spec, remedy.changes);
+  if (!read.ok) return bare;
+  const of = ({ check, code, piece = "", panel = "", facts }: Finding): string =>
+    [check, code, piece, panel, facts?.["name"], facts?.["axis"]].join(" ");
+  const known = new Set(all.map(of));
+  const after = foundIn(madeOf(read.value));
+  const stands = after.some((f) => of(f) === of(found));
+  const breaks = after.some((f) => f.severity === "error" && !known.has(of(f)));
+  return stands || breaks ? bare : found;
 }
 
 /** An object with further fields, each worked out when it is first read and kept from then on. */

@@ -24,6 +24,7 @@ const isShown = ({ fitting, outside, code }: Dimension, chosen: string | undefin
 /** The figures of one piece, each where it is clear. What they all share is asked for once. */
 export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }: FiguresProps) {
   const display = useDisplay();
+  const ruled = useDisplay(grid);
   const lit = useLit((s) => s.ids);
   const chosen = useChosen((s) => s.fitting);
   const [held, setHeld] = useState<ReadonlyMap<string, Choice>>();
@@ -32,9 +33,9 @@ export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }:
     () =>
       withoutEchoes(dimensions.filter((d) => isShown(d, chosen))).map((dimension) => ({
         dimension,
-        text: formatLength(dimension.value, display),
+        text: formatLength(dimension.value, dimension.ruled ? ruled : display),
       })),
-    [dimensions, chosen, display],
+    [dimensions, chosen, display, ruled],
   );
   const placed = useMemo(
     () => placeFigures(piece, shown, view, { held: isHeld ? held : undefined }),
@@ -57,7 +58,7 @@ export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }:
         dimension={dimension}
         placed={at}
         view={view}
-        display={display}
+        display={dimension.ruled ? ruled : display}
         isLit={isLit}
         grid={grid}
         onHold={onHold}

@@ -1,5 +1,5 @@
 /** What the maker prefers, kept in the browser and checked when it is read back. */
-import type { Display } from "@cut-fold/core";
+import { type Display, onRuler } from "@cut-fold/core";
 import { z } from "zod";
 import { create } from "zustand";
 import { db, isOfLaterApp } from "./db.ts";
@@ -45,13 +45,13 @@ export const useSettings = create<SettingsState>()((set, get) => ({
 
 const DISPLAYS = new Map<string, Display>();
 
-/** How lengths are shown now. The same object for the same choice, so that memoised parts keep still. */
-export function useDisplay(): Display {
+/** How lengths are shown now; those on a mark of a ruler as it has them, where one is given. The same object for the same choice, so that memoised parts keep still. */
+export function useDisplay(grid?: number): Display {
   const { unit, fraction } = useSettings((s) => s.settings);
-  const key = `${unit}/${String(fraction)}`;
+  const key = `${unit}/${String(fraction)}/${String(grid)}`;
   const known = DISPLAYS.get(key);
   if (known) return known;
-  const display: Display = { unit, fraction };
+  const display: Display = grid === undefined ? { unit, fraction } : onRuler({ unit, fraction }, grid);
   DISPLAYS.set(key, display);
   return display;
 }

@@ -1,25 +1,34 @@
+import type { Laid } from "../fittings/lay.ts";
+import { furthestScore } from "../methods/scoringBoard.ts";
+import type { Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { type Check, piecesOf } from "./check.ts";
 
-/** The board in use can hold each blank that is scored on it, and set its measure. */
+/** A punch board's ruler ends somewhere, and a small square cannot be held on it. */
+function onPunchBoard({ setup: { board: tool }, firstScore = 0 }: Laid, { id, blank }: Piece): Finding[] {
+  if (tool.kind !== "punch-board") return [];
+  const at = { check: "board", severity: "error", piece: id, facts: { board: tool.title } } as const;
+  if (firstScore > tool.reach + 1e-6) return [{ ...at, code: "past-ruler", figure: firstScore, limit: tool.reach }];
+  const least = Math.min(blank.width, blank.height);
+  return least < tool.smallest ? [{ ...at, code: "too-small", figure: least, limit: tool.smallest }] : [];
+}
+
+/** The board in use can hold each blank that is scored on it, and set its measure from one edge or the other. */
 export const board: Check = {
   id: "board",
   codes: ["past-ruler", "too-small", "too-long"],
   run: ({ pieces, parts }) =>
     parts.flatMap((part): Finding[] => {
       const { board: tool } = part.setup;
-      const main = piecesOf(part, pieces).find((p) => p.id === part.main);
       // paper that is only cut needs no board
-      if (!main || !part.form) return [];
-      const { width, height } = main.blank;
-      const first = part.firstScore ?? 0;
-      const at = { check: "board", severity: "error", piece: main.id, facts: { board: tool.title } } as const;
-      if (first > tool.reach + 1e-6) return [{ ...at, code: "past-ruler", figure: first, limit: tool.reach }];
-      const [least, most] = [Math.min(width, height), Math.max(width, height)];
-      if (tool.kind === "punch-board" && least < tool.smallest)
-        return [{ ...at, code: "too-small", figure: least, limit: tool.smallest }];
-      if (tool.kind === "scoring-board" && most > tool.reach)
-        return [{ ...at, code: "too-long", severity: "warning", figure: most, limit: tool.reach }];
-      return [];
+      if (!part.form) return [];
+      const own = piecesOf(part, pieces);
+      if (tool.kind === "punch-board")
+        return own.filter((p) => p.id === part.main).flatMap((p) => onPunchBoard(part, p));
+      return own.flatMap((piece): Finding[] => {
+        const figure = furthestScore(piece);
+        const at = { check: "board", severity: "warning", piece: piece.id, facts: { board: tool.title } } as const;
+        return figure > tool.reach + 1e-6 ? [{ ...at, code: "too-long", figure, limit: tool.reach }] : [];
+      });
     }),
 };

@@ -107,6 +107,82 @@ describe.each<[string, Given, { figure?: number; limit?: number; severity: strin
   });
 });
 
+describe("what measuring found", () => {
+  it("says that there is hardly room, and offers the usual", () => {
+    const tight = {
+      ...ENVELOPE,
+      contents: { preset: "iso-a6" },
+      settings: { play: 0 },
+      method: { board: "one-millimetre" },
+    };
+    const snug = [0, 0.1, 0.2, 0.3, 0.5]
+      .map((play) => solve(specOf({ ...tight, settings: { play } })))
+      .find((s) => Math.min(s.gap.width, s.gap.height) < 0.9);
+    expect(snug?.findings.find((f) => f.code === "snug")).toMatchObject({ severity: "warning", limit: 1 });
+  });
+
+  it("says that gates stay apart on a coarse ruler, and offers the ruler on which they meet", () => {
+    const gate = {
+      form: "card-base",
+      contents: { width: "5 1/2 in", height: "4 1/4 in" },
+      settings: { fold: "gate" },
+      method: { board: "scoring-eighth" },
+    };
+    // half of 44 eighths, less half a mm: 21 eighths each, 2 eighths open
+    expect(found(gate, "overlap.apart")).toMatchObject({ figure: expect.closeTo(6.35, 6) as number, limit: 2 });
+    const mended = solve(pressed(specOf(gate), found(gate, "overlap.apart")));
+    expect(mended.findings.map((f) => f.code)).not.toContain("apart");
+    expect(mended.grid).toBeCloseTo(25.4 / 32, 9);
+    expect(
+      found(
+        { ...gate, contents: { width: 140, height: 108 }, method: { board: "scoring-millimetre" } },
+        "overlap.apart",
+      ),
+    ).toBeUndefined();
+  });
+
+  it("says that a tab wants more trimmed than was set", () => {
+    const tabbed = {
+      ...ENVELOPE,
+      contents: { preset: "us-a2" },
+      settings: { closure: "tab", tipTrim: "1/2 in" },
+      method: { board: "eighth-inch" },
+    };
+    expect(found(tabbed, "refused.tab-trim")).toMatchObject({ figure: expect.closeTo(15.875, 6) as number });
+    expect(found({ ...tabbed, settings: { closure: "tab" } }, "refused.tab-trim")).toBeUndefined();
+  });
+
+  it("offers glue where no tape is narrow enough, and says it once for both webs", () => {
+    const webs = solve(
+      specOf({
+        form: "deep-envelope",
+        contents: { preset: "iso-a6", thickness: 6 },
+        settings: { corners: "web" },
+        method: { board: "scoring-millimetre" },
+        tape: 6,
+      }),
+    ).findings.filter((f) => f.check === "seam" && f.code === "tape");
+    expect(new Set(webs.map((f) => f.limit.toFixed(3))).size).toBe(webs.length);
+  });
+
+  it("takes back a button that would break something else", () => {
+    // the card that fits the sheet is so low that a flap set by hand runs past it
+    const flapped = {
+      form: "side-seam-envelope",
+      contents: { width: 300, height: 200 },
+      settings: { topFlap: 190 },
+      sheet: { width: 210, height: 297 },
+      method: { board: "scoring-millimetre" },
+    };
+    for (const finding of solve(specOf(flapped)).findings) {
+      if (!finding.remedy) continue;
+      const before = solve(specOf(flapped)).findings.filter((f) => f.severity === "error").length;
+      const after = solve(pressed(specOf(flapped), finding)).findings.filter((f) => f.severity === "error").length;
+      expect(after, finding.code).toBeLessThanOrEqual(before);
+    }
+  });
+});
+
 describe("rules without a button", () => {
   it("advises walls above 6 mm", () => {
     expect(found({ ...ENVELOPE, contents: { preset: "iso-a6", thickness: 6.5 } }, "thickness.bulky")).toMatchObject({
@@ -128,12 +204,18 @@ describe("rules without a button", () => {
       found(
         {
           form: "card-base",
-          contents: { width: 200, height: 150, thickness: 1 },
+          contents: { width: 310, height: 150, thickness: 1 },
           method: { board: "scoring-millimetre" },
         },
         "board.too-long",
       ),
-    ).toMatchObject({ figure: 400, limit: 300 });
+    ).toMatchObject({ figure: 310, limit: 300 });
+    // 400 mm of sheet, its score at 200: every board reaches that
+    const long = { form: "card-base", contents: { width: 200, height: 150 }, method: { board: "scoring-millimetre" } };
+    expect(found(long, "board.too-long")).toBeUndefined();
+    // paper that is not scored needs no board
+    const mask = { form: "mask", contents: { width: 320, height: 310 }, method: { board: "scoring-millimetre" } };
+    expect(found(mask, "board.too-long")).toBeUndefined();
   });
 
   it("asks for a score first on card, and says nothing of text paper", () => {

@@ -4,14 +4,17 @@ import type { Laid } from "../fittings/lay.ts";
 import type { ChangePath, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { valueAt } from "../recipe/change.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
+import { roundDown, roundUp, rulers } from "../units/ruler.ts";
 import { type Check, type Checked, panelName, remedy } from "./check.ts";
+import { draftedWith } from "./trial.ts";
 
 /** A figure smaller than the ruler shows is arithmetic, not paper. */
 const SEEN_MM = 0.05;
 
+type Folding = Pick<Piece, "fitting" | "folds" | "panels">;
+
 /** How far a flap's outline stands off the fold it hangs on, mm. */
-function reachOf(pieces: readonly Piece[], panel: string, part: Laid) {
+function reachOf(pieces: readonly Folding[], panel: string, part: Laid) {
   const own = pieces.filter((p) => p.fitting === part.fitting);
   const fold = own.flatMap((p) => p.folds).find((f) => f.panels[1] === panel);
   const outline = own.flatMap((p) => p.panels).find((p) => p.id === panel)?.outline;
@@ -30,24 +33,47 @@ function sharper({ spec }: Checked, at: ChangePath, missing: number): Pick<Findi
   return radius >= 0 ? remedy("rounding", at, radius, { mm: radius }) : {};
 }
 
+/** mm that two flaps of a draft share, folded. */
+function sharedIn(pieces: readonly Folding[], over: Laid["overlaps"][number], part: Laid) {
+  const [a, b] = [reachOf(pieces, over.panels[0], part), reachOf(pieces, over.panels[1], part)];
+  const across = over.apart ?? Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
+  return { a, b, across, shared: a.reach + b.reach - across };
+}
+
+/** The coarsest ruler on which what should meet does: of the same unit where there is one. */
+function finer(checked: Checked, part: Laid, over: Laid["overlaps"][number]): Pick<Finding, "remedy"> {
+  const unit = rulers.find((r) => r.step === part.setup.grid)?.unit;
+  const tried = rulers
+    .filter((r) => r.step < part.setup.grid)
+    .sort((r, s) => Number(s.unit === unit) - Number(r.unit === unit) || s.step - r.step);
+  for (const { id, title } of tried) {
+    const drafted = draftedWith(checked, part, ["method", "ruler"], id);
+    if (!drafted || sharedIn(drafted.pieces, over, part).shared < over.least - SEEN_MM) continue;
+    return remedy("ruler", ["method", "ruler"], id, { ruler: title });
+  }
+  return {};
+}
+
 /** Flaps that close over one another: they share enough paper, and neither runs past the fold across. */
 export const overlap: Check = {
   id: "overlap",
-  codes: ["short", "past-fold", "shallow", "too-deep"],
+  codes: ["short", "past-fold", "shallow", "too-deep", "apart"],
   run: (checked) => checked.parts.flatMap((part) => part.overlaps.flatMap((over) => overlapped(checked, part, over))),
 };
 
 function overlapped(checked: Checked, part: Laid, over: Laid["overlaps"][number]): Finding[] {
   const { pieces, spec } = checked;
-  const { piece: id, panels, least, clear, apart, trims, depth, rounds } = over;
-  const [a, b] = [reachOf(pieces, panels[0], part), reachOf(pieces, panels[1], part)];
-  const across = apart ?? Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
-  const shared = a.reach + b.reach - across;
+  const { piece: id, panels, least, clear, trims, depth, rounds } = over;
+  const { a, b, across, shared } = sharedIn(pieces, over, part);
   const at = { check: "overlap", severity: "error", piece: id } as const;
   const setting = trims ?? depth;
   const path = (name: string): ChangePath => [...part.settings, name];
   const free = (code: string, facts?: Readonly<Record<string, number>>): Pick<Finding, "remedy"> =>
     setting === undefined ? {} : remedy(code, path(setting), "auto", facts);
+  if (shared < least - SEEN_MM && least < 0)
+    return [
+      { ...at, severity: "warning", code: "apart", figure: -shared, limit: -least, ...finer(checked, part, over) },
+    ];
   if (shared < least - SEEN_MM) {
     const short = { ...at, panel: panels[1], figure: shared, limit: least } as const;
     if (trims === undefined) return [{ ...short, code: "shallow", ...free("follow") }];

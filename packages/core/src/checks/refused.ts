@@ -1,9 +1,9 @@
-import type { Check } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
 
 /** What was asked for and could not be made: said, never left out in silence. */
 export const refused: Check = {
   id: "refused",
-  codes: ["no-tab", "low-wall"],
+  codes: ["no-tab", "low-wall", "tab-trim"],
   run: ({ parts }) =>
     parts.flatMap((part) =>
       part.refused.map(({ setting, instead, code }) => {
@@ -13,9 +13,9 @@ export const refused: Check = {
           code,
           severity: "warning",
           piece: part.main,
-          figure: depth > 0 ? depth : Math.min(width, height),
+          figure: typeof instead === "number" ? instead : depth > 0 ? depth : Math.min(width, height),
           limit: 0,
-          remedy: { code: `instead-${code}`, changes: [{ at: [...part.settings, setting], value: instead }] },
+          ...remedy(`instead-${code}`, [...part.settings, setting], instead, { mm: Number(instead) }),
         };
       }),
     ),

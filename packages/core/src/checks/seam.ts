@@ -3,13 +3,11 @@ import type { Laid } from "../fittings/lay.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
 import type { Glue } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
-import type { Contents, Spec } from "../model/spec.ts";
-import { draftOf } from "../paper/said.ts";
 import { TAPE_MARGIN, withGlue } from "../paper/seam.ts";
-import { changed, valueAt } from "../recipe/change.ts";
-import { packOf } from "../recipe/pack.ts";
+import { valueAt } from "../recipe/change.ts";
 import { roundUp } from "../units/ruler.ts";
 import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
+import { draftedWith } from "./trial.ts";
 
 /** A shorter seam (mm of glue along the strip) lets the side open when the contents are pushed in. */
 const LEAST_SEAM_MM = 15;
@@ -23,20 +21,10 @@ const seamLength = (all: readonly Glue[], { panel, onto }: Glue): number =>
     .reduce((sum, { polygon: zone, widestTape }) => sum + Math.abs(areaOf(polygon(zone))) / widestTape, 0);
 
 /** The widest tape a seam would take with another setting; undefined where that cannot be set, or leaves no such seam. */
-function widestWith({ spec }: Checked, part: Laid, seam: Glue, value: number) {
-  const { fitting, form, setup } = part;
-  const read = seam.widens && form ? changed(spec, { at: seam.widens, value }) : undefined;
-  if (!form || !read?.ok) return undefined;
-  const path = fitting === undefined ? [] : ["fittings", fitting];
-  const contents = packOf(valueAt(read.value, [...path, "contents"]) as Contents);
-  const settings = valueAt(read.value, [...path, "settings"]) as Spec["settings"];
-  const { stock } = part;
-  const sheet = fitting === undefined ? spec.sheet : undefined;
-  const drafted = draftOf(form.draft({ contents, stock, sheet, setup, settings }), {
-    contents,
-    label: () => undefined,
-  });
-  const all = withGlue(drafted, drafted.seams, stock.caliper).flatMap((p) => p.glue);
+function widestWith(checked: Checked, part: Laid, seam: Glue, value: number) {
+  const drafted = seam.widens && draftedWith(checked, part, seam.widens, value);
+  if (!drafted) return undefined;
+  const all = withGlue(drafted, drafted.seams, part.stock.caliper).flatMap((p) => p.glue);
   // the tightest of those that join the same two panels
   const glue = all
     .filter((g) => g.panel === seam.panel && g.onto.panel === seam.onto.panel)
@@ -62,13 +50,18 @@ function widened(checked: Checked, part: Laid, glue: Glue, tape: number): number
   return undefined;
 }
 
-/** A strip wide enough for the tape where the form can widen it; else the widest tape on the shelf that goes on it. */
+/** A strip wide enough for the tape where the form can widen it; else the widest tape on the shelf that goes on it, or glue. */
 function tapeRemedy(checked: Checked, part: Laid, glue: Glue, tape: number): Pick<Finding, "remedy"> {
   const wider = widened(checked, part, glue, tape);
   if (wider !== undefined && glue.widens) return remedy("widen", glue.widens, wider, { mm: wider });
   const narrower = tapes.filter((t) => t.width <= glue.widestTape).sort((a, b) => b.width - a.width)[0];
-  return narrower ? remedy("tape", ["tape"], narrower.width, { mm: narrower.width }) : {};
+  return narrower
+    ? remedy("tape", ["tape"], narrower.width, { mm: narrower.width })
+    : remedy("glue", ["tape"], undefined);
 }
+
+const saysTheSame = (f: Finding, g: Finding): boolean =>
+  f.code === g.code && f.piece === g.piece && (f.panel === g.panel || Math.abs(f.limit - g.limit) < HALF_MM / 10);
 
 /** Seams are long enough, and the maker's tape is no wider than the strip it goes on. */
 export const seam: Check = {
@@ -95,9 +88,7 @@ export const seam: Check = {
           }),
         ),
       )
-      // both ends of a seam say the same: once is enough, and the tighter one
+      // both ends of a seam say the same, and so do twin flaps: once is enough, and the tighter one
       .sort((f, g) => f.limit - g.limit)
-      .filter(
-        (f, i, all) => all.findIndex((g) => g.code === f.code && g.panel === f.panel && g.piece === f.piece) === i,
-      ),
+      .filter((f, i, all) => all.findIndex((g) => saysTheSame(f, g)) === i),
 };

@@ -47,7 +47,7 @@ describe("layers, worked by hand", () => {
       ["Plum mat", "piece"],
       ["Plum mat", "piece"],
       ["Foam tape", "foam"],
-      ["Double-sided tape", "tape"],
+      ["Wet glue", "glue"],
     ]);
   });
 

@@ -5,7 +5,7 @@
 import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../model/solution.ts";
-import type { Display } from "../units/format.ts";
+import { type Display, onRuler } from "../units/format.ts";
 import { type Doc, POINTS } from "./print/ink.ts";
 import { stepPages } from "./print/steps.ts";
 import { templatePages } from "./print/templates.ts";
@@ -55,8 +55,10 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   doc.registerFont("strong", fonts.strong);
   printAtTrueSize(doc);
   const parts = options.parts ?? PDF_PARTS;
-  if (parts.includes("template")) templatePages(doc, solution, options);
-  if (parts.includes("steps")) stepPages(doc, solution, options);
+  // printed sheets are worked from with the ruler in hand
+  const ruled = { ...options, display: onRuler(options.display, solution.grid) };
+  if (parts.includes("template")) templatePages(doc, solution, ruled);
+  if (parts.includes("steps")) stepPages(doc, solution, ruled);
   doc.end();
   return await bytes;
 }

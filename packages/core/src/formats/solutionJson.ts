@@ -6,7 +6,7 @@ import { flatten, pathData } from "../geometry/path.ts";
 import { paperNeed } from "../layout/trimPlan.ts";
 import { travelOf } from "../paper/motion.ts";
 import type { Remedy, Solution } from "../model/solution.ts";
-import type { Display } from "../units/format.ts";
+import { type Display, onRuler } from "../units/format.ts";
 import { sayFinding, sayStep } from "../words/en.ts";
 
 /** Drops the last bits' noise: a millionth of a mm is nobody's measure. */
@@ -74,6 +74,6 @@ export function solutionJson(solution: Solution, display: Display): unknown {
       ...(f.remedy && { remedy: { ...f.remedy, ...asParts(f.remedy) } }),
     })),
     materials: [...solution.materials, ...paperNeed(solution)],
-    steps: solution.steps.map((s) => ({ ...s, text: sayStep(s, display) })),
+    steps: solution.steps.map((s) => ({ ...s, text: sayStep(s, onRuler(display, solution.grid)) })),
   });
 }

@@ -40,6 +40,9 @@ const INNER_SHORT = 1;
 /** Each gate stays this much short of the middle. */
 const GATE_SHORT = 0.5;
 
+/** Further apart than this (mm) gates no longer look as if they met. */
+const GATES_APART = 2;
+
 /** A panel that folds behind the back: the drawn face is the outside. */
 const leaf = (id: string, name: string, on: Rectangle["left"], deep: number, order: number) =>
   flap(id, name, on, tapered({ deep }), { order, angle: -180 });
@@ -72,6 +75,8 @@ function draft({ contents, stock, settings: set, setup }: Input): Said {
   const [w, h] = [roundDown(contents.width, setup.grid), roundDown(contents.height, setup.grid)];
   const back = panel("back", "Back", w, h);
   const leaves = LEAVES[set.fold](back, setup.grid);
+  const [first, second] = leaves;
+  const gates = set.fold === "gate" && first && second ? ([first, second] as const) : undefined;
   // a rounding ends before the nearest score: on a narrow gate it is the gate that limits it
   const beside = set.fold === "top" ? w : h;
   const most = Math.min(beside / 2 - 1, back.width - 1, ...leaves.map((l) => l.deep - 1));
@@ -79,6 +84,7 @@ function draft({ contents, stock, settings: set, setup }: Input): Said {
   return {
     sheets: [sheet("card", "Card base", [back, ...leaves], { round, rounding: set.cornerRadius })],
     motions: openings(leaves),
+    overlaps: gates ? [{ flaps: [gates[0], gates[1]], least: -GATES_APART, clear: 0 }] : [],
     finished: { width: w, height: h, thickness: (set.fold === "tri" ? 3 : 2) * stock.caliper },
     sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.75) },
     figures: { cornerRadius: leaves[0] && roundingOf(leaves[0], { corner: 2, radius: round }) },

@@ -53,7 +53,7 @@ export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid 
   const bottom = Math.min(asked === "auto" ? needed(short - SHORT_OF_FOLD, 0) : asked, most);
   // a deep notch on a small square leaves side flaps that reach past the fold across from them
   const sides = Math.min(needed(long - SHORT_OF_FOLD, 0, short / 2 + rim), roundDown(short / 2 - 1, grid));
-  const plain = { bottom, sides, top: bottom, tab: undefined };
+  const plain = { bottom, sides, top: bottom, trimmedFor: undefined, tab: undefined };
   if (!tab) return plain;
 
   const [width, glued, tall] = [TAB.width, TAB.glued, TAB.glued + TAB.free].map((size) => roundUp(size, grid)) as [
@@ -74,5 +74,7 @@ export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid 
     slitAt >= TAB.clear &&
     apex - bottom - Math.max(1.5, bend) >= slitAt + TAB.clear &&
     long / 2 - Math.max(0, slitAt - rim) >= slit / 2 + TAB.clear;
-  return roomy ? { bottom, sides, top, tab: { width, glued, tall, slit, slitAt } satisfies Tab } : plain;
+  // what a tab needs is more than was asked for, and that is said
+  const trimmedFor = asked !== "auto" && own > asked ? own : undefined;
+  return roomy ? { bottom, sides, top, trimmedFor, tab: { width, glued, tall, slit, slitAt } satisfies Tab } : plain;
 }

@@ -1,9 +1,11 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import { closedPicture } from "../folding/picture.ts";
 import { solve } from "../solve.ts";
-import { formOf, pressed, specOf } from "../test/randomSpec.ts";
+import { formOf, pressed, runs, specOf } from "../test/randomSpec.ts";
+import { fitsIn } from "../geometry/fit.ts";
 import { largestCard } from "../recipe/largestCard.ts";
 import { setupOf } from "../recipe/readMethod.ts";
 
@@ -207,5 +209,37 @@ describe("the largest card a sheet can serve", () => {
     const card = { width: finding?.facts?.["cardWidth"], height: finding?.facts?.["cardHeight"] };
     const mended = solve(specOf({ ...given, contents: { ...card, thickness: 1 } }));
     expect(mended.findings.filter((f) => f.check === "sheet")).toEqual([]);
+  });
+});
+
+describe("the largest card for a sheet", () => {
+  it("has no mark to spare, on any ruler, for any form", () => {
+    const asked = fc.record({
+      form: fc.constantFrom("square-blank-envelope", "side-seam-envelope", "card-base", "pointed-envelope", "tag"),
+      width: fc.integer({ min: 60, max: 200 }),
+      height: fc.integer({ min: 60, max: 200 }),
+      sheet: fc.constantFrom("iso-a4", "us-letter", "square-12in"),
+      isInches: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(asked, ({ form: id, width, height, sheet, isInches }) => {
+        const board = { true: ["eighth-inch", "scoring-eighth"], false: ["one-millimetre", "scoring-millimetre"] }[
+          isInches ? "true" : "false"
+        ].find((b) => formOf(id).methods.includes(b.startsWith("scoring") ? "scoring-board" : "punch-board"));
+        const spec = specOf({ form: id, contents: { width, height }, method: { board }, sheet: { preset: sheet } });
+        const setup = setupOf(spec);
+        const inHand = spec.sheet ?? { width: 0, height: 0 };
+        const largest = largestCard({ ...spec, form: formOf(id), setup, sheet: inHand });
+        if (!largest) return;
+        const fits = (size: { width: number; height: number }): boolean =>
+          solve({ ...spec, contents: { ...spec.contents, ...size } }).pieces.every(({ blank }) =>
+            fitsIn(blank.width, blank.height, inHand.width, inHand.height),
+          );
+        expect(fits(largest)).toBe(true);
+        const { grid } = setup;
+        expect(fits({ width: largest.width + grid, height: largest.height + grid })).toBe(false);
+      }),
+      { numRuns: runs(100) },
+    );
   });
 });

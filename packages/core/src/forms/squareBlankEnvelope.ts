@@ -112,7 +112,10 @@ function draft(input: Input): Said {
       tipTrim: [bottom, top].map((f) => trimOf(f, { id: `trim-${f.id}` })),
     },
     square: true,
-    refused: set.closure === "tab" && !tab ? [{ setting: "closure", instead: "none", code: "no-tab" }] : [],
+    refused: [
+      ...(set.closure === "tab" && !tab ? [{ setting: "closure", instead: "none", code: "no-tab" }] : []),
+      ...(cut.trimmedFor === undefined ? [] : [{ setting: "tipTrim", instead: cut.trimmedFor, code: "tab-trim" }]),
+    ],
   };
 }
 

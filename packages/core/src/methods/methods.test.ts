@@ -159,9 +159,9 @@ describe("punch board", () => {
   });
 });
 
-/** A sheet on a scoring board: it knows how it lies, and scores go right across it at a distance from the stop. */
+/** A sheet on a scoring board: it knows how far it has been turned to the left, and scores go right across it. */
 class ScoringBoardSim {
-  private turned = false;
+  private turned = 0;
   readonly scores: (readonly [Point, Point])[] = [];
   private readonly blank: { readonly width: number; readonly height: number };
   private readonly faceDown: boolean;
@@ -175,24 +175,35 @@ class ScoringBoardSim {
   private scoreAt(measure: number): void {
     const { width, height } = this.blank;
     // face down the sheet is seen mirrored: what is left on the board is its right edge as drawn
-    const x = this.faceDown ? width - measure : measure;
-    this.scores.push(
-      this.turned
-        ? [
-            [0, height - measure],
-            [width, height - measure],
-          ]
-        : [
-            [x, 0],
-            [x, height],
-          ],
-    );
+    const across = (x: number): number => (this.faceDown ? width - x : x);
+    const upright = (x: number): readonly [Point, Point] => [
+      [across(x), 0],
+      [across(x), height],
+    ];
+    const level = (y: number): readonly [Point, Point] => [
+      [0, y],
+      [width, y],
+    ];
+    const made = {
+      0: () => upright(measure),
+      90: () => level(height - measure),
+      180: () => upright(width - measure),
+      270: () => level(measure),
+    }[this.turned];
+    if (!made) throw new Error(`turned by ${String(this.turned)}°`);
+    this.scores.push(made());
   }
 
   follow(steps: readonly Step[]): void {
+    let begun = false;
     for (const step of steps) {
-      if (step.code === "turn-left" || step.code === "score-from-top") this.turned = true;
-      if (step.kind === "score") this.scoreAt(step.measure ?? Number.NaN);
+      const by = { "turn-left": 90, "turn-half": 180, "turn-right": 270 }[step.code];
+      if (by !== undefined) this.turned = (this.turned + by) % 360;
+      if (step.kind !== "score") continue;
+      // the first is laid on as its sentence says; from then on only what a turn brings is known
+      if (!begun) this.turned = { left: 0, top: 90, right: 180, bottom: 270 }[String(step.facts?.["edge"])] ?? NaN;
+      begun = true;
+      this.scoreAt(step.measure ?? Number.NaN);
     }
   }
 }
@@ -201,7 +212,7 @@ const byHand = forms.filter((f) => f.methods.includes("scoring-board"));
 
 describe("scoring board", () => {
   it.each(byHand.map((f) => [f.id, f] as const))(
-    "reads every score of %s from one edge, in order: blindly followed it makes the drawn scores",
+    "reads every score of %s within the board's reach, in order: blindly followed it makes the drawn scores",
     (_, form) => {
       fc.assert(
         fc.property(randomSpec(form), (spec) => {
@@ -232,6 +243,8 @@ describe("scoring board", () => {
             // ascending from the stop, and on a mark of the ruler
             if (step.code === "score-on") expect(step.measure).toBeGreaterThanOrEqual(last);
             last = step.measure ?? 0;
+            const reach = catalogue.boards.find((b) => b.id === spec.method.board)?.reach ?? 0;
+            if (!s.findings.some((f) => f.code === "too-long")) expect(last).toBeLessThanOrEqual(reach + 1e-6);
             expect(Math.abs(last / s.grid - Math.round(last / s.grid))).toBeLessThan(1e-6);
             // the picture lays the score where the groove is: at the measure to the right of the stop
             const shown = pictureOf(s, step).shapes.find((shape) => shape.role === "score" && shape.now)
@@ -244,6 +257,25 @@ describe("scoring board", () => {
       );
     },
   );
+});
+
+it("reads from the other edge what the board does not reach, and says so only where no edge does", () => {
+  // back 320, each gate 159 (160 less half a mm, on the ruler): 638 of sheet, the second score at 479, 159 from the right edge
+  const s = solve(
+    specOf({
+      form: "card-base",
+      contents: { width: 320, height: 100, thickness: 1 },
+      settings: { fold: "gate" },
+      method: { board: "scoring-millimetre" },
+    }),
+  );
+  const scores = s.steps.filter((step) => step.kind === "score");
+  expect(scores.map((step) => [step.facts?.["edge"], step.measure])).toEqual([
+    ["left", 159],
+    ["right", 159],
+  ]);
+  expect(s.steps.map((step) => step.code)).toContain("turn-half");
+  expect(s.findings.filter((f) => f.check === "board")).toEqual([]);
 });
 
 describe("pictures", () => {

@@ -1,14 +1,15 @@
 /**
- * The scoring board: the sheet lies against the fence and the edge stop, and every score is read from that one edge.
+ * The scoring board: the sheet lies against the fence and the edge stop, and scores are read from that edge.
  *
  *   ├── stop (x = 0) ───────── fence (y = 0)
- *   │  │   │    │   grooves, read from the stop
+ *   │  │   │    │   grooves, read from the stop, as far as the board reaches
  *
  * The outside is up, so that every ridge ends inside: a piece drawn from its inside lies face down. Scores that stand
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
+ * What lies past the board's reach is read from the opposite edge, after half a turn.
  */
 import { boundsOf, flatten, type Line, type Segment } from "../geometry/path.ts";
-import { distance, type Pose } from "../geometry/point.ts";
+import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
@@ -20,30 +21,67 @@ const isUpright = (fold: Fold): boolean => Math.abs(fold.from[0] - fold.to[0]) <
 /** Folds towards the drawn face are scored from the other one. */
 const liesFaceDown = (piece: Piece): boolean => piece.folds.every((f) => f.angle >= 0);
 
-/** How the sheet lies: as it is, or after a quarter turn to the left with its top edge at the stop. */
-export function lieAtStop({ width, height }: Piece["blank"], faceDown: boolean, turned: boolean): Pose {
-  if (faceDown)
-    return turned ? { x: height, y: 0, rotation: 90, flip: true } : { x: width, y: -height, rotation: 0, flip: true };
-  return turned ? { x: height, y: -width, rotation: 90, flip: false } : { x: 0, y: -height, rotation: 0, flip: false };
+/** The edge of the sheet that lies at the stop, as one sees it with its outside up. */
+const STOPS = ["left", "right", "top", "bottom"] as const;
+type Stop = (typeof STOPS)[number];
+/** Degrees the sheet is turned to the left to bring it there. */
+const TURNED: Readonly<Record<Stop, number>> = { left: 0, top: 90, right: 180, bottom: 270 };
+
+/** How the sheet lies with an edge at the stop and the next one at the fence. */
+export function lieAtStop({ width, height }: Piece["blank"], faceDown: boolean, stop: Stop): Pose {
+  const turned: Pose = { x: 0, y: 0, rotation: TURNED[stop], flip: false };
+  const lies = compose(turned, { x: faceDown ? width : 0, y: 0, rotation: 0, flip: faceDown });
+  const corners = ([0, width] as const).flatMap((x) => ([0, height] as const).map((y) => place([x, y], lies)));
+  const { left, top } = boundsOf(corners);
+  return { ...lies, x: lies.x - left, y: lies.y - top };
 }
 
 /** One reading: every score that lies there is made in the same stroke. */
 interface Reading {
+  readonly stop: Stop;
   readonly folds: readonly string[];
   /** mm from the stop */
   readonly measure: number;
 }
 
-/** The scores of one direction in the order they are read. */
-function readings(piece: Piece, faceDown: boolean, upright: boolean): Reading[] {
-  const { width, height } = piece.blank;
-  const from = (fold: Fold): number =>
-    Math.round((upright ? (faceDown ? width - fold.from[0] : fold.from[0]) : height - fold.from[1]) * 1e6) / 1e6;
-  const found = new Map<number, string[]>();
-  for (const fold of piece.folds)
-    if (!fold.path && isUpright(fold) === upright)
-      found.set(from(fold), [...(found.get(from(fold)) ?? []), idIn(piece, fold.id)]);
-  return [...found].map(([measure, folds]) => ({ measure, folds })).sort((a, b) => a.measure - b.measure);
+/** mm from an edge to a score that runs along it. */
+function fromEdge({ width, height }: Piece["blank"], { from: [x, y] }: Fold, stop: Stop, faceDown: boolean): number {
+  const seen = faceDown ? width - x : x;
+  const measure = { left: seen, right: width - seen, top: height - y, bottom: y }[stop];
+  return Math.round(measure * 1e6) / 1e6;
+}
+
+/** All straight scores of a piece in the order they are read: each from the first edge that reaches it, else from the first. */
+function readingsOf(piece: Piece, reach: number): Reading[] {
+  const faceDown = liesFaceDown(piece);
+  const found = new Map<string, Reading>();
+  for (const fold of piece.folds) {
+    if (fold.path) continue;
+    const stops: readonly [Stop, Stop] = isUpright(fold) ? ["left", "right"] : ["top", "bottom"];
+    const measured = (stop: Stop): number => fromEdge(piece.blank, fold, stop, faceDown);
+    const stop = stops.find((s) => measured(s) <= reach + SAME_POINT_MM) ?? stops[0];
+    const measure = measured(stop);
+    const folds = [...(found.get(`${stop} ${String(measure)}`)?.folds ?? []), idIn(piece, fold.id)];
+    found.set(`${stop} ${String(measure)}`, { stop, measure, folds });
+  }
+  return [...found.values()].sort((a, b) => STOPS.indexOf(a.stop) - STOPS.indexOf(b.stop) || a.measure - b.measure);
+}
+
+/** The furthest a score lies from either of its edges, mm: no board that reaches less can score it. 0 where nothing is scored. */
+export const furthestScore = (piece: Piece): number =>
+  Math.max(
+    0,
+    ...piece.folds.map((fold) => {
+      if (fold.path) return 0;
+      const stops: readonly [Stop, Stop] = isUpright(fold) ? ["left", "right"] : ["top", "bottom"];
+      return Math.min(...stops.map((stop) => fromEdge(piece.blank, fold, stop, false)));
+    }),
+  );
+
+/** How the sheet is turned from one edge at the stop to another. */
+function turnBetween(from: Stop, to: Stop): string {
+  const left = (TURNED[to] - TURNED[from] + 360) % 360;
+  return left === 180 ? "turn-half" : left === 90 ? "turn-left" : "turn-right";
 }
 
 /** Steps on a scoring board: scores from one edge, then turn. */
@@ -71,28 +109,23 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
       scene: flatOnTable(piece, [], [here("blank")]),
     },
   ];
-  const onBoard = (turned: boolean, now: readonly string[]) =>
+  const onBoard = (stop: Stop, now: readonly string[]) =>
     ({
       on: "board",
       piece: piece.id,
-      pose: lieAtStop(piece.blank, faceDown, turned),
+      pose: lieAtStop(piece.blank, faceDown, stop),
       done: [...done],
       now,
       folded: 0,
     }) as const;
-  const upright = readings(piece, faceDown, true);
-  const level = readings(piece, faceDown, false);
-  for (const [turned, group] of [
-    [false, upright],
-    [true, level],
-  ] as const) {
-    if (turned && group.length > 0 && upright.length > 0)
-      steps.push({ kind: "turn", code: "turn-left", scene: onBoard(true, []) });
-    group.forEach(({ folds, measure }, i) => {
-      const code = i > 0 ? "score-on" : turned ? "score-from-top" : "score-from-left";
-      steps.push({ kind: "score", code, measure, scene: onBoard(turned, folds) });
-      done.push(...folds);
-    });
+  let at: Stop | undefined;
+  for (const { stop, measure, folds } of readingsOf(piece, part.setup.board.reach)) {
+    if (at !== undefined && at !== stop)
+      steps.push({ kind: "turn", code: turnBetween(at, stop), facts: { edge: stop }, scene: onBoard(stop, []) });
+    const code = at === stop ? "score-on" : `score-from-${stop}`;
+    steps.push({ kind: "score", code, measure, facts: { edge: stop }, scene: onBoard(stop, folds) });
+    done.push(...folds);
+    at = stop;
   }
   return [...steps, ...curvedScores(piece, done), ...finishing(piece, done)];
 }

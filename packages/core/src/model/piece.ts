@@ -231,6 +231,8 @@ export interface Dimension {
   readonly lights: readonly string[];
   /** outside the paper, beside the sheet's edge; others stand where they are measured */
   readonly outside?: true;
+  /** set or cut by the ruler in use */
+  readonly ruled?: true;
   /** mm by which the whole line may be moved, there and back, and still measure the same: the drawing takes a free place */
   readonly slides?: Point;
   /** the fitting it belongs to: shown while that is chosen */

@@ -46,7 +46,7 @@ export interface Laid {
 /** Two flaps that must reach over one another once folded; the second is the one that closes last. */
 export interface Over {
   readonly flaps: readonly [Flap, Flap];
-  /** mm they must share */
+  /** mm they must share; negative for what only has to meet, the mm it may stay apart */
   readonly least: number;
   /** mm a flap may not come nearer than to the fold across */
   readonly clear: number;
@@ -253,7 +253,7 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
 /** The sheet's own figures: above it and to its right; one where it is a square. */
 export function sheetSizes({ id: piece, blank }: Pick<Sheet, "id" | "blank">, square = false): Dimension[] {
   const { width, height } = blank;
-  const shared = { piece, outside: true, lights: [`${piece}/outline`] } as const;
+  const shared = { piece, outside: true, ruled: true, lights: [`${piece}/outline`] } as const;
   const wide = { ...shared, from: [width, height], to: [0, height], value: width, key: true } as const;
   if (square) return [{ ...wide, id: "blank", code: "blank", sets: ["blank"] }];
   return [
@@ -277,7 +277,7 @@ function firstScores({ id: piece, blank, folds }: PieceDraft): Dimension[] {
       .filter((f) => Math.abs(f.from[upright ? 0 : 1] - f.to[upright ? 0 : 1]) < 1e-6)
       .map((f) => ({ value: exact(read(f.from)), lights: [`${piece}/${f.id}`] }))
       .sort((a, b) => a.value - b.value)[0];
-  const shared = { piece, outside: true, key: true } as const;
+  const shared = { piece, outside: true, ruled: true, key: true } as const;
   const first = { ...shared, id: "first-score", code: "first-score" } as const;
   const left = near(true, ([x]) => x);
   const top = near(false, ([, y]) => height - y);

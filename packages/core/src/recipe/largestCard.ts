@@ -1,7 +1,7 @@
 import { fitsIn } from "../geometry/fit.ts";
 import type { Form, Setup } from "../forms/form.ts";
 import { type Contents, SIZE_MM, type Stock } from "../model/spec.ts";
-import { roundDown } from "../units/ruler.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
 import { packOf } from "./pack.ts";
 
 /** What is asked backwards: the largest contents of these proportions that a sheet serves. */
@@ -31,28 +31,42 @@ export function largestCard({
   stock,
   sheet,
 }: Reverse): { width: number; height: number } | undefined {
-  const sized = (k: number): Contents => ({ ...contents, width: contents.width * k, height: contents.height * k });
+  // what fits is what would be made: a size on the ruler's marks, and not the one between them
+  const sized = (k: number): Contents => ({
+    ...contents,
+    width: roundDown(contents.width * k, setup.grid),
+    height: roundDown(contents.height * k, setup.grid),
+  });
   const fits = (tried: Contents): boolean => {
+    if (Math.min(tried.width, tried.height) < SIZE_MM.min || Math.max(tried.width, tried.height) > SIZE_MM.max)
+      return false;
     const input = { contents: packOf(tried), stock, settings, setup, sheet };
     return form.draft(input).sheets.every(({ blank }) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
   };
   // a board that cannot hold a blank of this size makes nothing out of it
   if (setup.board.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.board.smallest)
     return undefined;
-  const least = SIZE_MM.min / Math.min(contents.width, contents.height);
+  const [shortest, longest] = [Math.min(contents.width, contents.height), Math.max(contents.width, contents.height)];
+  const least = (SIZE_MM.min + setup.grid) / shortest;
   if (!fits(sized(least))) return undefined;
-  const longest = Math.max(contents.width, contents.height);
   let low = least;
   let high = Math.max(least, SIZE_MM.max / longest);
   // the card as it is halves the search: most askers want to know about something near it
-  if (low < 1 && high > 1) [low, high] = fits(contents) ? [1, high] : [low, 1];
+  if (low < 1 && high > 1) [low, high] = fits(sized(1)) ? [1, high] : [low, 1];
   while ((high - low) * longest > setup.grid * PART_OF_MARK) {
     const middle = (low + high) / 2;
     if (fits(sized(middle))) low = middle;
     else high = middle;
   }
-  const best = sized(low);
-  const width = roundDown(best.width, setup.grid);
-  const height = roundDown(best.height, setup.grid);
-  return Math.min(width, height) < SIZE_MM.min ? undefined : { width, height };
+  return grown(sized(low), setup.grid, fits);
+}
+
+/** A mark more on either side, where that fits as well: rounding had taken up to one off each. */
+function grown(found: Contents, grid: number, fits: (tried: Contents) => boolean): { width: number; height: number } {
+  const longFirst = found.width >= found.height ? (["width", "height"] as const) : (["height", "width"] as const);
+  const { width, height } = longFirst.reduce((made, axis) => {
+    const more = { ...made, [axis]: roundUp(made[axis] + grid / 2, grid) };
+    return fits(more) ? more : made;
+  }, found);
+  return { width, height };
 }

@@ -1,11 +1,20 @@
 import { MM_PER } from "./length.ts";
+import { type Ruler, rulers } from "./ruler.ts";
 
 /** How lengths are shown: `in` as set fractions of `fraction` parts, the others as decimals. */
 export interface Display {
   readonly unit: "in" | "in-decimal" | "mm" | "cm";
   /** smallest part of an inch shown, a power of two; for `in` only */
   readonly fraction?: 8 | 16 | 32;
+  /** the ruler in use: a length that lies on one of its marks is written as it is read there */
+  readonly ruler?: Pick<Ruler, "unit" | "step">;
 }
+
+/** The display for what is set and cut: as the ruler in use has it, where the length is on one of its marks. */
+export const onRuler = (display: Display, grid: number): Display => {
+  const ruler = rulers.find((r) => r.step === grid);
+  return ruler ? { ...display, ruler } : display;
+};
 
 /** What is left away from a length in words. */
 export interface FormatOptions {
@@ -13,6 +22,8 @@ export interface FormatOptions {
   readonly bare?: boolean;
   /** leave away the sign that says a figure was rounded */
   readonly plain?: boolean;
+  /** the safe side: "at most" is rounded down, "at least" up; said so in words, it needs no sign */
+  readonly round?: "down" | "up";
 }
 
 /** Display figures further than this from the length are marked as rounded; a hand cannot see less (mm). */
@@ -46,32 +57,51 @@ function fractionText(inches: number, parts: number): string {
  * starts with `~`, so that nobody cuts to it believing it exact.
  */
 export function formatLength(mm: number, display: Display, options: FormatOptions = {}): string {
+  const { unit, parts } = scaleFor(mm, display);
+  const round = options.round === undefined ? Math.round : ROUND[options.round];
   const inches = mm / MM_PER.in;
-  const parts = display.fraction ?? 16;
   let figure: string;
   let shown: number;
   const offMark = Math.abs(inches * parts - Math.round(inches * parts)) > 1e-6;
-  if (display.unit === "in" && offMark && Math.abs(mm) < SMALL_MM) {
-    figure = trimZeros(inches.toFixed(2)).replace("-", "−");
-    shown = mm;
-  } else if (display.unit === "in") {
-    figure = fractionText(inches, parts);
-    shown = (Math.round(inches * parts) / parts) * MM_PER.in;
+  if (unit === "in" && !(offMark && Math.abs(mm) < SMALL_MM)) {
+    const count = round(inches * parts);
+    figure = fractionText(count / parts, parts);
+    shown = (count / parts) * MM_PER.in;
   } else {
-    const per = display.unit === "in-decimal" ? MM_PER.in : MM_PER[display.unit];
-    const fixed = (mm / per).toFixed(DECIMALS[display.unit]);
-    shown = Number(fixed) * per;
+    const per = unit === "in" || unit === "in-decimal" ? MM_PER.in : MM_PER[unit];
+    const tens = 10 ** (unit === "in" ? 2 : DECIMALS[unit]);
+    const fixed = (round((mm / per) * tens) / tens).toFixed(unit === "in" ? 2 : DECIMALS[unit]);
+    shown = unit === "in" ? mm : Number(fixed) * per;
     figure = trimZeros(fixed).replace("-", "−");
     if (figure === "−0") figure = "0";
   }
-  const about = !options.plain && Math.abs(shown - mm) > SEEN_MM ? "~" : "";
-  return about + figure + (options.bare ? "" : `\u00a0${WORD[display.unit]}`);
+  const about = !options.plain && !options.round && Math.abs(shown - mm) > SEEN_MM ? "~" : "";
+  return about + figure + (options.bare ? "" : `\u00a0${WORD[unit]}`);
+}
+
+/** Rounded to the safe side, forgiving the noise of arithmetic. */
+const ROUND = { down: (n: number) => Math.floor(n + 1e-6), up: (n: number) => Math.ceil(n - 1e-6) } as const;
+
+/** The unit and the smallest part of an inch a length is written in: the ruler's own where it lies on a mark of it. */
+function scaleFor(mm: number, { unit, fraction = 16, ruler }: Display) {
+  if (ruler && Math.abs(mm / ruler.step - Math.round(mm / ruler.step)) < 1e-6)
+    return ruler.unit === "mm"
+      ? ({ unit: unit === "cm" ? "cm" : "mm", parts: fraction } as const)
+      : ({ unit: unit === "in-decimal" ? unit : "in", parts: Math.round(MM_PER.in / ruler.step) } as const);
+  return { unit, parts: fraction };
 }
 
 /** Two lengths as a size: `203 × 203 mm`. */
 export function formatSize(width: number, height: number, display: Display, options: FormatOptions = {}): string {
   const first = formatLength(width, display, { ...options, bare: true });
   return `${first} × ${formatLength(height, display, options)}`;
+}
+
+/** An area in the large unit of the system on show: `412 cm²`, `64 in²`. */
+export function formatArea(mm2: number, { unit }: Display): string {
+  const metric = unit === "mm" || unit === "cm";
+  const per = metric ? MM_PER.cm : MM_PER.in;
+  return `${(mm2 / per ** 2).toFixed(0)}\u00a0${metric ? "cm²" : "in²"}`;
 }
 
 /** A long run (tape) in the large unit makers buy it in, rounded up: metres, or feet. */

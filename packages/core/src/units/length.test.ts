@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { runs } from "../test/randomSpec.ts";
-import { editLength, formatLength, formatRun, formatSize } from "./format.ts";
+import { editLength, formatLength, formatRun, formatSize, onRuler } from "./format.ts";
 import { MM_PER, readLength, type Unit } from "./length.ts";
 import { roundDown, roundUp, rulers } from "./ruler.ts";
 
@@ -131,5 +131,31 @@ describe("rounding to a ruler", () => {
       }),
       { numRuns: runs(2000) },
     );
+  });
+});
+
+describe("a measure on the ruler in use", () => {
+  const on = (mm: number, step: number, unit: "in" | "mm" = "in") => formatLength(mm, onRuler({ unit }, step));
+  it.each([
+    // 6 17/32 in on a 1/32 ruler is no "about 6 1/2"
+    [(6 + 17 / 32) * 25.4, 25.4 / 32, "in", "6\u00a017⁄32\u00a0in"],
+    // a millimetre board is set in millimetres, whatever the screen shows
+    [173, 1, "in", "173\u00a0mm"],
+    // and an eighth-inch board in eighths
+    [15.875, 25.4 / 8, "mm", "5⁄8\u00a0in"],
+    // what is on no mark stays as the screen has it
+    [15.9, 25.4 / 8, "mm", "15.9\u00a0mm"],
+    [12.7, 5, "in", "1⁄2\u00a0in"],
+  ] as const)("%f mm on marks of %f mm, shown in %s: %s", (mm, step, unit, text) => {
+    expect(on(mm, step, unit)).toBe(text);
+  });
+
+  it("rounds at most down and at least up, in each unit", () => {
+    expect(formatLength(7.06, { unit: "mm" }, { round: "down" })).toBe("7\u00a0mm");
+    expect(formatLength(7.01, { unit: "mm" }, { round: "up" })).toBe("7.1\u00a0mm");
+    expect(formatLength(12, { unit: "in" }, { round: "down" })).toBe("7⁄16\u00a0in");
+    expect(formatLength(12, { unit: "in" }, { round: "up" })).toBe("1⁄2\u00a0in");
+    // arithmetic's noise is no reason to lose a mark
+    expect(formatLength(12.7 - 1e-9, { unit: "in" }, { round: "down" })).toBe("1⁄2\u00a0in");
   });
 });

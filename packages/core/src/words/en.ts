@@ -3,6 +3,7 @@
  * lengths in the unit on show. Used by the screens, the command line and the printed sheets, so it stands in core:
  * one table, or the three would drift apart.
  */
+import type { EdgeReadings } from "../methods/readings.ts";
 import type { Dimension } from "../model/piece.ts";
 import type { Cannot, Finding, Lying, Material, Reason, Step } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
@@ -11,50 +12,64 @@ import type { TrimCut } from "../layout/trimPlan.ts";
 import { type Display, formatLength, formatRun, formatSize } from "../units/format.ts";
 
 type Facts = Readonly<Record<string, number | string>>;
-type Say = (mm: (value: number) => string) => string;
+/** Says a length; "at most" is rounded down and "at least" up. */
+interface Sayer {
+  (value: number): string;
+  readonly most: (value: number) => string;
+  readonly least: (value: number) => string;
+}
+type Say = (mm: Sayer) => string;
 
-const sayer =
-  (display: Display) =>
-  (mm: number): string =>
-    formatLength(mm, display);
+const sayer = (display: Display): Sayer =>
+  Object.assign((mm: number): string => formatLength(mm, display), {
+    most: (mm: number): string => formatLength(mm, display, { round: "down" }),
+    least: (mm: number): string => formatLength(mm, display, { round: "up" }),
+  });
 const num = (facts: Facts | undefined, key: string): number => Number(facts?.[key] ?? 0);
 const str = (facts: Facts | undefined, key: string): string => String(facts?.[key] ?? "");
 const axisWord = (facts: Facts | undefined): string =>
   str(facts, "axis") === "width" ? "Across the width" : "Across the height";
-const cap = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** A sentence begins with a capital. */
+export const cap = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One sentence for each finding, by `check.code`. */
 export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "gap.tight": (f) => () => `${axisWord(f.facts)} there is no room left. Ask for some to spare.`,
+  "gap.snug": (f) => (mm) =>
+    `${axisWord(f.facts)} only ${mm(f.figure)} is left: paper swells and cards are cut by eye. From ${mm.least(f.limit)} on it goes in without pushing.`,
   "gap.loose": (f) => (mm) =>
     `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
   "overlap.short": (f) => (mm) =>
-    `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm(f.limit)}. Take less off their tips.`,
+    `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm.least(f.limit)}. Take less off their tips.`,
   "overlap.past-fold": (f) => (mm) =>
     `The ${str(f.facts, "flap")} runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
   "overlap.shallow": (f) => (mm) =>
-    `The top flap overlaps the front by ${mm(Math.max(0, f.figure))}, and ${mm(f.limit)} keeps it shut. Make it deeper.`,
+    `The top flap overlaps the front by ${mm(Math.max(0, f.figure))}, and ${mm.least(f.limit)} keeps it shut. Make it deeper.`,
   "overlap.too-deep": (f) => (mm) =>
     `The ${str(f.facts, "flap")} reaches ${mm(f.figure)} too far to lie flat inside the envelope. Make it shallower.`,
+  "overlap.apart": (f) => (mm) =>
+    `On this ruler the two stay ${mm(f.figure)} apart in front; up to ${mm.most(f.limit)} they look as if they met.`,
   "board.past-ruler": (f) => (mm) =>
     `The first score lies at ${mm(f.figure)}, and the ruler of this board ends at ${mm(f.limit)}. Turn the card the other way, or score by hand.`,
   "board.too-small": (f) => (mm) =>
-    `A square of ${mm(f.figure)} is too small to hold on the board, which needs ${mm(f.limit)}. Give more room, or another form.`,
+    `A square of ${mm(f.figure)} is too small to hold on the board, which needs ${mm.least(f.limit)}. Give more room, or another form.`,
   "board.too-long": (f) => (mm) =>
-    `The sheet is ${mm(f.figure)} long and the board ${mm(f.limit)}: measure the score with a ruler instead.`,
+    `A score lies ${mm(f.figure)} from either edge, and this board reaches ${mm(f.limit)}. Mark it with a ruler at both ends and score along a straight edge.`,
   "sheet.too-small": (f) => (mm) =>
     `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
   "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
   "seam.short": (f) => (mm) =>
-    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm(f.limit)} holds. Glue to the very edge, or give it another form.`,
-  "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm(f.limit)} at most.`,
+    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm.least(f.limit)} holds. Glue to the very edge, or give it another form.`,
+  "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm.most(f.limit)} at most.`,
   "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
+  "refused.tab-trim": (f) => (mm) =>
+    `The top flap is trimmed ${mm(f.figure)}, more than was set: the tab below its tip must stay off the bottom fold.`,
   "hole.near-edge": (f) => (mm) =>
-    `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm(f.limit)} keeps a string from tearing it out.`,
+    `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm.least(f.limit)} keeps a string from tearing it out.`,
   "refused.low-wall": (f) => (mm) =>
     `A wall of ${mm(f.figure)} has no room to glue a web by, so the corners are cut away.`,
   "fitting.thin": (f) => (mm) =>
-    `${str(f.facts, "name")}: a border of ${mm(f.figure)} is too thin to lay straight by hand; from ${mm(f.limit)} on the eye forgives.`,
+    `${str(f.facts, "name")}: a border of ${mm(f.figure)} is too thin to lay straight by hand; from ${mm.least(f.limit)} on the eye forgives.`,
   "fitting.uneven": (f) => (mm) =>
     `${str(f.facts, "name")}: the border comes out ${mm(f.figure)} at the sides and ${mm(f.limit)} above and below on this ruler.`,
   "fitting.sticks-out": (f) => (mm) =>
@@ -101,11 +116,14 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   trim: (f) => (mm) => `Trim the tip ${mm(num(f, "mm"))}`,
   "trim-needed": () => () => "Trim only what is needed",
   widen: (f) => (mm) => `Widen it to ${mm(num(f, "mm"))}`,
-  tape: (f) => (mm) => `Use tape of ${mm(num(f, "mm"))}`,
+  tape: (f) => (mm) => `Use tape of ${mm.most(num(f, "mm"))}`,
   "off-edge": () => () => "Move it off the edge",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
   "instead-no-tab": () => () => "Fold it over",
   "instead-low-wall": () => () => "Cut the corners away",
+  "instead-tab-trim": (f) => (mm) => `Set the trim to ${mm(num(f, "mm"))}`,
+  glue: () => () => "Use wet glue",
+  ruler: (f) => () => `Mark it with a ruler of ${str(f, "ruler")}`,
   stock: (f) => () => `Use ${str(f, "stock")}`,
   heavier: () => () => "Use a heavier text paper",
   walls: () => () => "Give it walls",
@@ -130,6 +148,11 @@ export function remedyWords({ remedy }: Finding, display: Display): string {
 
 const ordinal = (n: number): string => ["", "first", "second", "third", "fourth"][n] ?? `${String(n)}th`;
 
+const scoreFrom = (s: Step): Say => {
+  const edge = str(s.facts, "edge");
+  return (mm) => `Outside up, ${edge} edge at the stop. Score at ${mm(s.measure ?? 0)}.`;
+};
+
 /** One sentence for each step, by code. */
 export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
@@ -152,10 +175,17 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "round-corners": (s) => (mm) => `Round the four corners, radius ${mm(s.measure ?? 0)}.`,
   "cut-slit": (s) => (mm) =>
     `Cut a slit ${mm(num(s.facts, "long"))} long in the ${str(s.facts, "flap")}, ${mm(s.measure ?? 0)} from its score, in the middle.`,
-  "score-from-left": (s) => (mm) => `Outside up, left edge at the stop. Score at ${mm(s.measure ?? 0)}.`,
+  "score-from-left": scoreFrom,
+  "score-from-right": scoreFrom,
+  "score-from-top": scoreFrom,
+  "score-from-bottom": scoreFrom,
   "score-on": (s) => (mm) => `The same edge stays at the stop. Score at ${mm(s.measure ?? 0)}.`,
-  "turn-left": () => () => "Give the sheet a quarter turn to the left, so that its top edge comes to the stop.",
-  "score-from-top": (s) => (mm) => `Top edge at the stop, outside up. Score at ${mm(s.measure ?? 0)}.`,
+  "turn-left": (s) => () =>
+    `Give the sheet a quarter turn to the left, so that its ${str(s.facts, "edge")} edge comes to the stop.`,
+  "turn-right": (s) => () =>
+    `Give the sheet a quarter turn to the right, so that its ${str(s.facts, "edge")} edge comes to the stop.`,
+  "turn-half": (s) => () =>
+    `Turn the sheet end for end, the same side up: the next score is out of the board's reach from this edge, so it is read from the ${str(s.facts, "edge")} edge.`,
   "cut-corners": () => () => "Cut along the outline: corners out, flaps tapered, ends shaped.",
   "crease-all": (s) => () =>
     num(s.facts, "folds") === 1
@@ -179,9 +209,9 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "lay-on": (s) => (mm) =>
     `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
   "glue-strip": (s) => (mm) =>
-    `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm(num(s.facts, "tape"))}.`,
+    `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm.most(num(s.facts, "tape"))}.`,
   "glue-web": (s) => (mm) =>
-    `Glue the outside of the ${str(s.facts, "flap")}: tape no wider than ${mm(num(s.facts, "tape"))}. They go inside the bottom wall.`,
+    `Glue the outside of the ${str(s.facts, "flap")}: tape no wider than ${mm.most(num(s.facts, "tape"))}. They go inside the bottom wall.`,
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
   "cut-shape": () => () => "Cut along the outline.",
@@ -193,7 +223,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,
   "fold-on": (s) => () => `Fold the ${str(s.facts, "flaps")} a quarter turn further, in.`,
   "glue-flap": (s) => (mm) =>
-    `Tape or glue the ${str(s.facts, "flap")} along its side edges: tape no wider than ${mm(num(s.facts, "tape"))}.`,
+    `Tape or glue the ${str(s.facts, "flap")} along its side edges: tape no wider than ${mm.most(num(s.facts, "tape"))}.`,
   "fold-in": (s) => () =>
     num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} behind.`,
   "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
@@ -206,7 +236,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
 const SAME_MARGIN = 0.05;
 
 /** What a thing leaves free of its ground: nothing, the same all round, or so much on each side. */
-function freeWords(facts: Facts | undefined, mm: (value: number) => string): string {
+function freeWords(facts: Facts | undefined, mm: Sayer): string {
   const [side, right, top, bottom] = (["side", "right", "top", "bottom"] as const).map((key) => num(facts, key)) as [
     number,
     number,
@@ -313,6 +343,14 @@ export function sayCut({ along, measure, times }: TrimCut, display: Display): st
   return `${formatLength(measure, display)} ${along === "width" ? "across" : "down"}${often}`;
 }
 
+/** Lengths in a row that share their unit: `5⁄8 · 2 1⁄8 · 6 in`. */
+export const sayRow = (values: readonly number[], display: Display): string =>
+  values.map((mm, i) => formatLength(mm, display, { bare: i < values.length - 1 })).join(" · ");
+
+/** Where one edge's scores are read: `left edge 18 · 173 mm`. */
+export const sayReadings = ({ edge, measures }: EdgeReadings, display: Display): string =>
+  `${edge === "punch" ? "punch at" : `${edge} edge`} ${sayRow(measures, display)}`;
+
 /** An entry of the cut list: what, how much of it, and from what. */
 export function sayMaterial(material: Material, display: Display): { item: string; amount: string; note: string } {
   const { item, code, quantity, size, stock } = material;
@@ -378,11 +416,11 @@ export function sayProblem({ code, facts }: Problem, display: Display): string {
       return `'${given}' has a unit this does not know: use mm, cm, m or in`;
     case "too-small":
       return facts["minCount"] === undefined
-        ? `${mm(num(facts, "given"))} is too small: ${mm(num(facts, "min"))} to ${mm(num(facts, "max"))} is allowed`
+        ? `${mm(num(facts, "given"))} is too small: ${mm.least(num(facts, "min"))} to ${mm.most(num(facts, "max"))} is allowed`
         : `${given} is too small: ${str(facts, "minCount")} to ${str(facts, "maxCount")} is allowed`;
     case "too-large":
       return facts["minCount"] === undefined
-        ? `${mm(num(facts, "given"))} is too large: ${mm(num(facts, "min"))} to ${mm(num(facts, "max"))} is allowed`
+        ? `${mm(num(facts, "given"))} is too large: ${mm.least(num(facts, "min"))} to ${mm.most(num(facts, "max"))} is allowed`
         : `${given} is too large: ${str(facts, "minCount")} to ${str(facts, "maxCount")} is allowed`;
     case "not-allowed":
       return `'${given}' is not one of: ${str(facts, "allowed")}`;

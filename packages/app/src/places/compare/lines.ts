@@ -2,12 +2,16 @@
 import {
   type Display,
   type Draft,
+  formatArea,
   formatLength,
   formatSize,
   formById,
   mainPiece,
+  onRuler,
   paperArea,
   paperNeed,
+  readingsByPiece,
+  sayReadings,
   settingMeta,
   settingsOf,
   type Solution,
@@ -27,11 +31,17 @@ interface Line {
   readonly say: (version: Version, display: Display) => string;
 }
 
-const measures = (solution: Solution, display: Display): string =>
-  solution.steps
-    .filter((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined)
-    .map((s, i, all) => formatLength(s.measure ?? 0, display, { bare: i < all.length - 1 }))
-    .join(" · ") || "none";
+const measures = (solution: Solution, display: Display): string => {
+  const all = readingsByPiece(solution);
+  return (
+    all
+      .map(({ piece, readings }) => {
+        const said = readings.map((r) => sayReadings(r, display)).join(", ");
+        return all.length > 1 ? `${piece.name}: ${said}` : said;
+      })
+      .join("; ") || "none"
+  );
+};
 
 /** All that is said of every version, the numbers to cut by first. */
 export const LINES: readonly Line[] = [
@@ -40,10 +50,14 @@ export const LINES: readonly Line[] = [
     key: true,
     say: ({ solution }, display) => {
       const blank = mainPiece(solution)?.blank;
-      return blank ? formatSize(blank.width, blank.height, display) : "";
+      return blank ? formatSize(blank.width, blank.height, onRuler(display, solution.grid)) : "";
     },
   },
-  { label: "Punch or score at", key: true, say: ({ solution }, display) => measures(solution, display) },
+  {
+    label: "Punch or score at",
+    key: true,
+    say: ({ solution }, display) => measures(solution, onRuler(display, solution.grid)),
+  },
   { label: "Form", say: ({ draft }) => formById(draft.spec.form)?.title ?? "" },
   {
     label: "What goes in",
@@ -71,7 +85,7 @@ export const LINES: readonly Line[] = [
   },
   {
     label: "Paper in one, all pieces",
-    say: ({ solution }) => `${(paperArea(solution) / 100).toFixed(0)} cm²`,
+    say: ({ solution }, display) => formatArea(paperArea(solution), display),
   },
   { label: "Steps", say: ({ solution }) => String(solution.steps.length) },
   { label: "Details", say: ({ draft: { spec } }, display) => detailsOf(spec, display) },

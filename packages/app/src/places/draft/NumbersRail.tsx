@@ -11,7 +11,7 @@ import { PileSection } from "./numbers/PileSection.tsx";
 import { Scores } from "./numbers/Scores.tsx";
 
 export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
-  const display = useDisplay();
+  const display = useDisplay(solution.grid);
   const rested = useAtRest(solution);
   const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
   const square = Math.abs(blank.width - blank.height) < 0.001;

@@ -64,6 +64,7 @@ interface PlanProps {
 
 function Plan({ plan, solution, face }: PlanProps) {
   const display = useDisplay();
+  const { grid } = solution;
   const name = (piece: string | undefined): string => solution.pieces.find((p) => p.id === piece)?.name ?? "";
   const sheets = plan.sheets === 1 ? "1 sheet" : `${String(plan.sheets)} sheets`;
   return (
@@ -80,10 +81,10 @@ function Plan({ plan, solution, face }: PlanProps) {
       ))}
       <div className="plan-groups">
         {plan.groups.map((group, i) => (
-          <Group key={i} group={group} plan={plan} name={name} face={face} />
+          <Group key={i} group={group} plan={plan} name={name} face={face} grid={grid} />
         ))}
       </div>
-      <Offcuts offcuts={plan.offcuts} />
+      <Offcuts offcuts={plan.offcuts} grid={grid} />
     </section>
   );
 }
@@ -93,17 +94,19 @@ interface GroupProps {
   readonly plan: TrimPlan;
   readonly name: (piece: string | undefined) => string;
   readonly face: string;
+  /** mm between two marks of the ruler in use */
+  readonly grid: number;
 }
 
-function Group({ group: { count, root }, plan, name, face }: GroupProps) {
-  const display = useDisplay();
+function Group({ group: { count, root }, plan, name, face, grid }: GroupProps) {
+  const display = useDisplay(grid);
   const cuts = cutsOf(root);
   const each = blanksIn(root);
   const names = [...new Set(each.map((p) => name(p.piece)))];
   const counted = names.map((n) => `${String(each.filter((p) => name(p.piece) === n).length)} × ${n.toLowerCase()}`);
   return (
     <figure className="group">
-      <SheetPicture root={root} plan={plan} name={name} face={face} alone={plan.groups.length === 1} />
+      <SheetPicture root={root} plan={plan} name={name} face={face} grid={grid} alone={plan.groups.length === 1} />
       <figcaption>
         <strong>{count === 1 ? "One sheet" : `${String(count)} sheets`}</strong>
         <span>{counted.join(", ")} from each</span>
@@ -132,8 +135,8 @@ interface SheetPictureProps extends Omit<GroupProps, "group"> {
 }
 
 /** The sheet from above, true to scale, cuts numbered in the order they are made. */
-function SheetPicture({ root, plan, name, face, alone }: SheetPictureProps) {
-  const display = useDisplay();
+function SheetPicture({ root, plan, name, face, grid, alone }: SheetPictureProps) {
+  const display = useDisplay(grid);
   const { width, height } = plan.sheet;
   const room = alone ? ALONE : AMONG;
   const k = Math.min((room.wide - PAD) / width, (room.tall - PAD) / height);
@@ -258,8 +261,8 @@ function numbered(root: Part): CutLine[] {
 const FEW_OFFCUTS = 6;
 
 /** What is left over: each can be taken as the next sheet in hand. */
-function Offcuts({ offcuts }: { readonly offcuts: readonly Offcut[] }) {
-  const display = useDisplay();
+function Offcuts({ offcuts, grid }: { readonly offcuts: readonly Offcut[]; readonly grid: number }) {
+  const display = useDisplay(grid);
   if (offcuts.length === 0) return null;
   return (
     <div className="offcuts">

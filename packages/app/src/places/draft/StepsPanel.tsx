@@ -16,7 +16,7 @@ interface StepsPanelProps {
 }
 
 export function StepsPanel({ solution, colours, at }: StepsPanelProps) {
-  const display = useDisplay();
+  const display = useDisplay(solution.grid);
   const count = solution.steps.length;
   const n = Math.min(Math.max(1, at), count);
   const step = solution.steps[n - 1];

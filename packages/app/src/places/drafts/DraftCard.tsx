@@ -29,8 +29,8 @@ function Pictures({ draft: { spec } }: Shown) {
 }
 
 function Size({ draft: { spec } }: Shown) {
-  const display = useDisplay();
   const solution = solutionOf(spec);
+  const display = useDisplay(solution.grid);
   const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
   const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
   return (

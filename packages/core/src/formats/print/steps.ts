@@ -2,9 +2,10 @@
 import { pictureOf, type Shape } from "../../folding/picture.ts";
 import { pathData } from "../../geometry/path.ts";
 import { paperNeed } from "../../layout/trimPlan.ts";
+import { readingsByPiece } from "../../methods/readings.ts";
 import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
 import { type Display, formatLength, formatSize } from "../../units/format.ts";
-import { sayFinding, sayMaterial, sayStep, stepHeads } from "../../words/en.ts";
+import { cap, sayFinding, sayMaterial, sayReadings, sayStep, stepHeads } from "../../words/en.ts";
 import type { PdfOptions } from "../pdf.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
 import { yDown } from "../svg.ts";
@@ -26,10 +27,12 @@ export function stepPages(doc: Doc, solution: Solution, options: PdfOptions): vo
   const page = (): void => {
     doc.addPage({ size: [paper.width * POINTS, paper.height * POINTS], margin: 0 });
     text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: whole });
-    text(doc, recipeLine(solution, display), MARGIN_MM, MARGIN_MM + 9, 11);
+    text(doc, jobLine(solution, display), MARGIN_MM, MARGIN_MM + 9, 11);
   };
   page();
-  let y = MARGIN_MM + HEAD_MM - 3;
+  let y = MARGIN_MM + HEAD_MM - 4;
+  for (const line of scoreLines(solution, display))
+    y = text(doc, cap(line), MARGIN_MM, y, 11, { strong: true, width: whole }) + 1;
   for (const worry of solution.findings.filter((f) => f.severity !== "advice"))
     y = text(doc, sayFinding(worry, display), MARGIN_MM, y, 9, { colour: ACCENT, width: whole }) + 1;
   y = cutList(doc, solution, { x: MARGIN_MM, y, width, height: 0 }, display) + 2 * CELL_GAP;
@@ -59,13 +62,20 @@ function cutList(doc: Doc, solution: Solution, box: Box, display: Display): numb
   return Math.max(...tops);
 }
 
-/** The whole job in one line: what to cut and where the first score goes. */
-export function recipeLine(solution: Solution, display: Display): string {
+/** The whole job in a line: what to cut, and how many. */
+function jobLine(solution: Solution, display: Display): string {
   const blank = mainPiece(solution)?.blank;
-  const first = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
-  const cut = blank ? `Cut ${formatSize(blank.width, blank.height, display)}` : "";
-  const score = first?.measure === undefined ? "" : ` · first score at ${formatLength(first.measure, display)}`;
-  return `${cut}${score} · make ${String(solution.spec.quantity)}`;
+  const cut = blank ? `Cut ${formatSize(blank.width, blank.height, display)} · ` : "";
+  return `${cut}make ${String(solution.spec.quantity)}`;
+}
+
+/** Where each piece is punched or scored, a line for each. */
+function scoreLines(solution: Solution, display: Display): string[] {
+  const all = readingsByPiece(solution);
+  return all.map(({ piece, readings }) => {
+    const name = all.length > 1 ? `${piece.name}: ` : "";
+    return `${name}${readings.map((r) => sayReadings(r, display)).join(", ")}`;
+  });
 }
 
 interface Box {

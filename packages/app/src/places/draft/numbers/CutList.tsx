@@ -4,7 +4,7 @@ import { useDisplay } from "../../../store/settings.ts";
 
 /** Every piece, tape and sheet for the whole run. */
 export const CutList = memo(function CutList({ solution }: { readonly solution: Solution }) {
-  const display = useDisplay();
+  const display = useDisplay(solution.grid);
   const sheets = useMemo(() => paperNeed(solution), [solution]);
   const { quantity } = solution.spec;
   return (
