@@ -22,6 +22,9 @@ export interface Ranked {
   readonly reasons: readonly Reason[];
 }
 
+/** One step more is worth so much more paper: eight steps are not done to save a hundredth of a sheet. */
+const STEP_WEIGHS = 0.015;
+
 /** The smallest sheet of the catalogue a blank comes out of: what a maker without one in hand would buy. */
 const usualSheet = (blank: Ranked["blank"]): Pick<Sheet, "width" | "height"> | undefined =>
   catalogue.sheets
@@ -69,6 +72,9 @@ export function rank(spec: Spec): Ranked[] {
   const faults = ({ solution }: Ranked): number => solution.findings.filter((f) => f.severity === "error").length;
   // an envelope is weighed against envelopes, a pocket against pockets
   const alike = (row: Ranked): readonly Ranked[] => rows.filter((r) => r.purpose === row.purpose);
+  /** Paper as a part of the least that any takes, and what its steps weigh against that. */
+  const effort = (row: Ranked, others: readonly Ranked[]): number =>
+    area(row) / Math.min(...others.map(area)) + STEP_WEIGHS * row.solution.steps.length;
   return rows
     .map((row): Ranked => {
       const others = alike(row);
@@ -81,7 +87,7 @@ export function rank(spec: Spec): Ranked[] {
         Number(b.fits) - Number(a.fits) ||
         faults(a) - faults(b) ||
         (a.sheets ?? Infinity) - (b.sheets ?? Infinity) ||
-        area(a) - area(b),
+        effort(a, alike(a)) - effort(b, alike(b)),
     );
 }
 

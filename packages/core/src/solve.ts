@@ -51,7 +51,7 @@ export function solve(spec: Spec): Solution {
   // what is read of a solution at rest is worked out when it is first asked for: a drag asks for the drawing only
   return atWish(solution, {
     findings: () => foundIn(made).map((found, _, all) => tried(spec, found, all)),
-    materials: () => materialsOf(pieces, whole.joins, spec),
+    materials: () => materialsOf(pieces, whole.joins, whole.parts, spec),
     steps: () => stepsOf(checkedOf(made)).map((step, i) => ({ n: i + 1, ...step })),
   });
 }

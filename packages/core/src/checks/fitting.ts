@@ -22,7 +22,7 @@ const PAST_MM = 0.05;
 /** Things lie within what is beneath them, borders can be laid by hand and are even, and nothing hides another. */
 export const fitting: Check = {
   id: "fitting",
-  codes: ["thin", "uneven", "nothing", "sticks-out", "larger", "hides", "covers"],
+  codes: ["thin", "uneven", "nothing", "sticks-out", "larger", "hides", "crosses", "covers"],
   run: (checked) =>
     checked.parts.flatMap((part): Finding[] => {
       const { lies } = part;
@@ -168,6 +168,9 @@ function made(told: Told): Pick<Finding, "remedy"> {
 
 const MIDDLE: Place = { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 }, turn: 0 };
 
+/** A frame shows what lies in its opening. */
+const isOpen = (part: Laid): boolean => part.pieces.some((p) => p.cuts.some((c) => c.kind === "window"));
+
 /** A later thing that leaves nothing of this one to be seen. */
 function hides(told: Told): Finding[] {
   const { lies, parts, part, spec } = told;
@@ -175,16 +178,37 @@ function hides(told: Told): Finding[] {
     const over = other.lies;
     if (!over || over.base !== lies.base) return false;
     const [mine, theirs] = [onBase(part, lies), onBase(other, over)];
-    // a frame shows what lies in its opening
-    const open = other.pieces.some((p) => p.cuts.some((c) => c.kind === "window"));
-    return !open && areaIn(mine) - sharedConvex(mine, theirs) <= SEEN_MM2;
+    return !isOpen(other) && areaIn(mine) - sharedConvex(mine, theirs) <= SEEN_MM2;
   });
-  if (!above?.lies) return [];
+  if (!above?.lies) return crosses(told);
   const { id } = above.lies;
   const facts = { ...at(told).facts, over: String(valueAt(spec, ["fittings", id, "name"])) };
   const carries = spec.fittings?.some((f) => f.on.fitting === lies.id) === true;
   const mends = carries ? {} : remedy("take-away", pathOf(told), undefined, { name: told.name });
   return [{ ...at(told), code: "hides", severity: "advice", figure: areaIn(lies.outline), limit: 0, facts, ...mends }];
+}
+
+/** A later thing that lies over a part of this one, beside it on the same ground: meant or not, it is said. */
+function crosses(told: Told): Finding[] {
+  const { lies, parts, part, spec } = told;
+  const mine = onBase(part, lies);
+  const over = parts.slice(parts.indexOf(part) + 1).find((other) => {
+    if (isOpen(other) || other.lies?.base !== lies.base || liesOn(told, other.lies.id, lies.id)) return false;
+    const theirs = onBase(other, other.lies);
+    const shared = sharedConvex(mine, theirs);
+    // all of the later one on this one is simply laid on it
+    return shared > SEEN_MM2 && areaIn(theirs) - shared > SEEN_MM2;
+  });
+  if (!over?.lies) return [];
+  const facts = { ...at(told).facts, over: String(valueAt(spec, ["fittings", over.lies.id, "name"])) };
+  const figure = sharedConvex(mine, onBase(over, over.lies));
+  return [{ ...at(told), code: "crosses", severity: "advice", figure, limit: 0, facts }];
+}
+
+/** Whether a thing is said to lie on another, directly or not: it may then hang over its edge. */
+function liesOn({ spec }: Pick<Told, "spec">, id: string, ground: string): boolean {
+  const on = spec.fittings?.find((f) => f.id === id)?.on.fitting;
+  return on !== undefined && (on === ground || liesOn({ spec }, on, ground));
 }
 
 /** The outline of a thing's first panel in the coordinates of the panel at the bottom of everything. */

@@ -145,6 +145,7 @@ describe("what goes in together", () => {
     const given = {
       form: "side-seam-envelope",
       method: { board: "scoring-millimetre" },
+      settings: { playWidth: 6 },
       contents: {
         preset: "iso-a6",
         pile: [

@@ -29,6 +29,9 @@ export const escapeXml = (text: string): string =>
 /** mm between pieces laid side by side. */
 export const PIECE_SPACING_MM = 10;
 
+/** Pieces that are cut by themselves: what drops out of another is cut with it, and a machine would cut it twice. */
+export const cutByItself = ({ within }: Piece): boolean => within === undefined;
+
 /** Every piece once, left to right, each with the x of its lower left corner, and the size of the whole. */
 export function inARow(pieces: readonly Piece[]): {
   readonly placed: readonly { piece: Piece; x: number }[];
@@ -79,7 +82,7 @@ interface Drawn {
 
 /** Writes a solution's pieces as SVG text. */
 export function writeSvg(solution: Solution, title: string): string {
-  const { placed, width, height } = inARow(solution.pieces);
+  const { placed, width, height } = inARow(solution.pieces.filter(cutByItself));
   const drawn: Drawn[] = placed.flatMap(({ piece, x }) => [
     ...piece.outline.map((path, i): Drawn => ({
       role: "cut",

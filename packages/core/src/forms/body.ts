@@ -5,10 +5,13 @@ import { roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
 import type { Setup } from "./form.ts";
 
-/** The trade's room for a hand-scored envelope: 1/4 in on the width and 1/8 in on the height. */
+/**
+ * The trade's room for a hand-scored envelope, 1/4 in on the width and 1/8 in on the height, holds a folded card's usual
+ * thickness already: less that, an A2 card comes to the customary 5 3/4 × 4 3/8 in inside.
+ */
 export const roomSettings = {
-  playWidth: mm("Room on the width", 6, [0, 20], "Free room asked for, beyond what the thickness takes."),
-  playHeight: mm("Room on the height", 3, [0, 20], "Free room asked for, beyond what the thickness takes."),
+  playWidth: mm("Room on the width", 5, [0, 20], "Free room asked for, beyond what the thickness takes."),
+  playHeight: mm("Room on the height", 2, [0, 20], "Free room asked for, beyond what the thickness takes."),
 };
 
 /** Those settings, as what is held asks for them. */

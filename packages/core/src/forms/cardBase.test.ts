@@ -76,3 +76,19 @@ describe("card base, worked by hand", () => {
     expect(cross.steps.map((x) => x.code)).toContain("cut-corners");
   });
 });
+
+describe("what a card base takes for granted", () => {
+  it("is card stock, and the fold that comes out of one common sheet or of the one in hand", () => {
+    const base = (given: object) => specOf({ form: "card-base", ...given });
+    expect(base({ contents: { preset: "iso-a6" } }).stock.preset).toBe("cover-250");
+    // 14 × 5 in comes out of no Letter and no A4, 7 × 10 in does
+    expect(base({ contents: { width: "7 in", height: "5 in" } }).settings).toMatchObject({ fold: "top" });
+    expect(base({ contents: { preset: "us-a2" } }).settings).toMatchObject({ fold: "side" });
+    // a tabloid sheet holds it opened sideways
+    const tabloid = { contents: { width: "7 in", height: "5 in" }, sheet: { preset: "us-tabloid" } };
+    expect(base(tabloid).settings).toMatchObject({ fold: "side" });
+    expect(base({ contents: { width: "7 in", height: "5 in" }, settings: { fold: "side" } }).settings).toMatchObject({
+      fold: "side",
+    });
+  });
+});

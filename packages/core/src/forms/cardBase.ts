@@ -14,6 +14,8 @@
  * envelope.
  */
 import { z } from "zod";
+import { sheets } from "../catalogue/papers.ts";
+import { fitsIn } from "../geometry/fit.ts";
 import { choice, mm } from "../model/setting.ts";
 import { heightOf, roundingOf, widthOf } from "../paper/figure.ts";
 import { opens } from "../paper/motion.ts";
@@ -106,6 +108,16 @@ function grounds({ fold }: Readonly<Record<string, unknown>>): readonly Ground[]
   return [...first, back].map(({ id, name }): Ground => ({ panel: id, name, sides: turn(id) }));
 }
 
+/** Sheets that lie in every drawer. */
+const COMMON_SHEETS = sheets.filter(({ id }) => id === "iso-a4" || id === "us-letter");
+
+/** The fold whose blank comes out of the sheet in hand, or of a common one: a wide card is folded at its top. */
+function usual({ contents: { width, height }, sheet: inHand }: Pick<DraftInput, "contents" | "sheet">) {
+  const comesOut = (w: number, h: number): boolean =>
+    (inHand ? [inHand] : COMMON_SHEETS).some((s) => fitsIn(w, h, s.width, s.height));
+  return { fold: !comesOut(2 * width, height) && comesOut(width, 2 * height) ? "top" : "side" };
+}
+
 /** A card folded once, twice or with gates: what layers, pockets and parts are laid on. */
 export const cardBase = defineForm({
   id: "card-base",
@@ -117,5 +129,7 @@ export const cardBase = defineForm({
   outside: "front",
   grounds,
   heaviest: 350,
+  usual,
+  usualStock: "cover-250",
   draft,
 });

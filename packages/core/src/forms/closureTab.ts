@@ -12,6 +12,7 @@ import { z } from "zod";
 import { choice, mm } from "../model/setting.ts";
 import { depthOf, widthOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
+import { TAPE_MARGIN } from "../paper/seam.ts";
 import { clipped, type Corner, rounded, type Shape, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
@@ -54,7 +55,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
     sheets: [sheet("tab", "Closure tab", [back, ...edges, front])],
     size: { width, height: reach },
     figures: { width: widthOf(back), reach: depthOf(front) },
-    finish: { kind: "close", code: "fit-tab" },
+    finish: { kind: "close", code: "fit-tab", held: { run: behind, wide: width - 2 * TAPE_MARGIN } },
   };
 }
 

@@ -135,9 +135,15 @@ function draft(input: Input): Said {
     sheets: [sheet("liner", "Liner", [lining, ...flaps])],
     size: { width, height: deep },
     figures: { deep: heightOf(lining) },
-    finish: { kind: "glue", code: "fit-liner" },
+    finish: { kind: "glue", code: "fit-liner", ...(folds && { held: { run: rimOf(own), wide: GUM_TAPE } }) },
   };
 }
+
+/** mm round the flap part from one end of its fold to the other: what is glued to the flap. */
+const rimOf = (corners: readonly Point[]): number =>
+  corners.reduce((sum, p, i) => sum + distance(p, corners[i + 1] ?? p), 0);
+/** The tape that goes inside the gum line, mm: the narrowest on the shelf. */
+const GUM_TAPE = 3;
 
 /** Where a corner stands round the middle of a fold so long: from its start to its end. */
 const turnFrom = (long: number, [x, y]: Point): number => Math.atan2(x - long / 2, y);

@@ -46,6 +46,12 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly outside: Face;
   /** panels that something can be laid on, the usual one first; none where there is no room */
   readonly grounds?: (settings: Readonly<Record<string, unknown>>) => readonly Ground[];
+  /** settings that depend on what is asked for, where the maker has set nothing */
+  readonly usual?: (
+    asked: Pick<DraftInput, "contents" | "sheet">,
+  ) => Readonly<Record<string, string | number | boolean>>;
+  /** the paper it is made from where none is said: a preset's id */
+  readonly usualStock?: string;
   /** a setting that lets it be cut from two sheets: how it says one, two, and whichever fits */
   readonly split?: { readonly setting: string; readonly one: string; readonly two: string; readonly auto: string };
   /** heaviest stock that folds cleanly here, g/m² */

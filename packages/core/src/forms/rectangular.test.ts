@@ -7,19 +7,21 @@ import { formOf, pressed, randomSpec, specOf, runs } from "../test/randomSpec.ts
 
 const solved = (form: string, given: object) =>
   solve(specOf({ form, method: { board: "scoring-millimetre" }, ...given }));
+/** The room the sums below are made with. */
+const ROOM = { playWidth: 6, playHeight: 3 };
 const measures = (s: ReturnType<typeof solve>) =>
   s.steps.filter((x) => x.kind === "score").map((x) => [x.code, x.measure]);
 
 describe("side-seam envelope, worked by hand", () => {
   /*
-   * A6 card 148 × 105 × 1 mm, ruler in millimetres, trade room 6 and 3 mm.
+   * A6 card 148 × 105 × 1 mm, ruler in millimetres, room 6 and 3 mm.
    *   across 148 + 1 + 6 = 155      up 105 + 1 + 3 = 109
    *   side flaps 18, front 109 − 12 throat = 97, top flap 40 % of 109 = 43.6 → 44
    *   blank  155 + 2 × 18 = 191  by  109 + 97 + 44 = 250
    *   scores from the left edge 18 and 18 + 155 = 173; from the top edge 44 and 44 + 109 = 153
    */
   it("A6 on a millimetre board", () => {
-    const s = solved("side-seam-envelope", { contents: { preset: "iso-a6", thickness: 1 } });
+    const s = solved("side-seam-envelope", { contents: { preset: "iso-a6", thickness: 1 }, settings: ROOM });
     expect(s.pieces[0]?.blank).toEqual({ width: 191, height: 250 });
     expect(s.inside).toEqual({ width: 155, height: 109, depth: 0 });
     expect(s.gap).toEqual({ width: 6, height: 3, depth: 0 });
@@ -31,6 +33,15 @@ describe("side-seam envelope, worked by hand", () => {
     ]);
     // overlap of the closing flaps: 97 + 44 − 109 = 32
     expect(s.findings.filter((f) => f.check === "overlap")).toEqual([]);
+  });
+
+  it("gives an A2 card the customary 5 3/4 × 4 3/8 in inside, on eighths", () => {
+    const { inside } = solved("side-seam-envelope", {
+      contents: { preset: "us-a2" },
+      method: { board: "scoring-eighth" },
+    });
+    expect(inside.width).toBeCloseTo(5.75 * 25.4, 9);
+    expect(inside.height).toBeCloseTo(4.375 * 25.4, 9);
   });
 
   it("says when a top flap set by hand is too shallow or too deep, and the remedy mends it", () => {
@@ -53,9 +64,11 @@ describe("open-end envelope", () => {
   it("opens on a short side, and the contents lie lengthwise in it", () => {
     const s = solved("open-end-envelope", { contents: { preset: "certificate-us" } });
     expect(s.contents[0]?.rotation).toBe(90);
-    expect(s.inside).toEqual({ width: 286, height: 220, depth: 0 });
-    // side flaps along the long sides: 220 + 36 across
-    expect(s.pieces[0]?.blank.width).toBe(256);
+    expect(s.inside).toEqual({ width: 285, height: 219, depth: 0 });
+    // side flaps along the long sides: 219 + 36 across
+    expect(s.pieces[0]?.blank.width).toBe(255);
+    // 40 % of 285 would be a flap of 114: the trade makes it 2 1/2 in, 64 on this ruler
+    expect(measures(s).find(([code]) => code === "score-from-top")?.[1]).toBe(64);
     const side = solved("side-seam-envelope", { contents: { preset: "certificate-us" } });
     expect(side.contents[0]?.rotation).toBe(0);
   });
@@ -67,7 +80,7 @@ describe("pointed envelope", () => {
    *   blank 155 + 142 = 297 by 109 + 136 = 245; the flaps overlap by 68 + 68 − 109 = 27 mm
    */
   it("A6 on a millimetre board", () => {
-    const s = solved("pointed-envelope", { contents: { preset: "iso-a6", thickness: 1 } });
+    const s = solved("pointed-envelope", { contents: { preset: "iso-a6", thickness: 1 }, settings: ROOM });
     expect(s.pieces[0]?.blank).toEqual({ width: 297, height: 245 });
     expect(measures(s).map(([, m]) => m)).toEqual([71, 226, 68, 177]);
   });

@@ -42,6 +42,9 @@ export const sideSeamSettings = z.strictObject({
 
 type Input = DraftInput<z.output<typeof sideSeamSettings>>;
 
+/** The flap of an open-end envelope, at most: 2 1/2 in, as the trade has it. */
+const END_FLAP = 63.5;
+
 /** The front narrows by this much at its score and then keeps its width, so that its seam is even. */
 const FRONT_INSET = 1.5;
 
@@ -54,7 +57,9 @@ export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
   // side flaps must not meet in the middle, and the front must leave something to hold on low envelopes
   const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
   const front = Math.max(grid, roundDown(up - Math.min(set.throat, up / 2), grid));
-  const topFlap = set.topFlap === "auto" ? Math.max(TOP_PART * up, up - front + SEAM) : set.topFlap;
+  // a long envelope that opens at its end needs no flap as deep as a part of its length
+  const usual = opensOn === "short" ? Math.min(TOP_PART * up, END_FLAP) : TOP_PART * up;
+  const topFlap = set.topFlap === "auto" ? Math.max(usual, up - front + SEAM) : set.topFlap;
   const closing = { deep: roundUp(topFlap, grid), relief, slope, round: set.cornerRadius };
 
   const body = panel("body", "Body", across, up);

@@ -6,7 +6,8 @@ import { fillsAfter } from "../folding/stages.ts";
 import { assembled, lastOrder } from "../folding/pose.ts";
 import type { Laid } from "../fittings/lay.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
-import { HERE } from "../geometry/point.ts";
+import { HERE, offLine } from "../geometry/point.ts";
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Glue, Piece, Placement } from "../model/piece.ts";
 import type { Scene } from "../model/solution.ts";
 import { idIn, type Making, piecesOf, type StepDraft } from "./method.ts";
@@ -81,7 +82,9 @@ export function assemblySteps(making: Making, scored: (part: Laid) => readonly S
     return steps.map((step) => ({ ...step, fitting: part.fitting ?? "" }));
   });
   const { finish } = own;
-  const finishing = finish ? [{ ...finish, scene: onTable(bench, lastOrder(making), [], laid) }] : [];
+  const finishing = finish
+    ? [{ kind: finish.kind, code: finish.code, scene: onTable(bench, lastOrder(making), [], laid) }]
+    : [];
   return [...scored(own), ...before, ...laying, ...after, ...finishing];
 }
 
@@ -102,7 +105,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const [before, after]: [StepDraft[], StepDraft[]] = [[], []];
   if (folds.length > 0) {
     const now = folds.map(([piece, f]) => idIn(piece, f.id));
-    before.push({ kind: "fold", code: "crease-all", facts: { folds: folds.length }, scene: onTable(bench, 0, now) });
+    before.push({ kind: "fold", code: "crease-all", facts: { folds: scoresIn(folds) }, scene: onTable(bench, 0, now) });
   }
   for (const other of whole) if (other !== main) before.push(...joining(other, bench));
   const fills = lying && fillsAfter(making, lying);
@@ -125,6 +128,22 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   filling(orders.at(-1) ?? 0);
   return { before, after };
 }
+
+/** Whether the maker glues wet: no tape is in hand. */
+const wet = ({ making }: Bench) => ({ wet: making.spec.tape === undefined ? 1 : 0 });
+
+/** Which face of the finished thing a glued side is. */
+const faceOf = ({ part }: Bench, { face }: Glue): string => (face === part.outside ? "outside" : "inside");
+
+/** Folds in one line of one piece are one score. */
+const scoresIn = (folds: readonly Placed<Fold>[]): number =>
+  folds.filter(
+    ([piece, fold], i) =>
+      !folds.slice(0, i).some(([other, known]) => other === piece && !fold.path && !known.path && inLine(fold, known)),
+  ).length;
+
+const inLine = (a: Fold, b: Fold): boolean =>
+  [a.from, a.to].every((p) => Math.abs(offLine(p, b.from, b.to)) < SAME_POINT_MM);
 
 type Placed<T> = readonly [piece: Piece, of: T];
 
@@ -154,7 +173,7 @@ function gluing(
     {
       kind: "glue",
       code: web ? "glue-web" : "glue-flap",
-      facts: { flap, tape: first[1].widestTape },
+      facts: { flap, tape: first[1].widestTape, face: faceOf(bench, first[1]), ...wet(bench) },
       scene: onTable(bench, order - 1, now),
     },
   ];
@@ -276,7 +295,7 @@ function joining(other: Piece, bench: Bench): StepDraft[] {
   const glueOn: StepDraft = {
     kind: "glue",
     code: strip ? "glue-strip" : "glue-part",
-    facts: { part: other.name, onto, tape: glue?.widestTape ?? 0 },
+    facts: { part: other.name, onto, tape: glue?.widestTape ?? 0, ...wet(bench) },
     scene: onTable(
       bench,
       0,

@@ -1,4 +1,5 @@
 /** The cut list: every piece, and the tape that holds them. */
+import type { Laid } from "../fittings/lay.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
 import type { Join, Piece } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";
@@ -29,7 +30,12 @@ const held = (code: string, item: string, run: number, wide: number, { quantity 
 });
 
 /** What one of it takes: every piece with its paper, tape and foam by length, mm. */
-export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], spec: Spec): Material[] {
+export function materialsOf(
+  pieces: readonly Piece[],
+  joins: readonly Join[],
+  parts: readonly Pick<Laid, "finish">[],
+  spec: Spec,
+): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
   const cut = pieces.map((piece): Material => ({
     item: piece.name,
@@ -46,10 +52,14 @@ export function materialsOf(pieces: readonly Piece[], joins: readonly Join[], sp
     size: { width: run, height: FOAM_WIDE },
     stock: String(raised),
   }));
-  if (taped.length === 0) return [...cut, ...foam];
+  // what is stuck to something that is not drawn: a liner to its envelope's flap
+  const outside = parts.flatMap(({ finish }) => (finish?.held ? [finish.held] : []));
+  if (taped.length + outside.length === 0) return [...cut, ...foam];
   // a zone is widestTape across: its area over that is the run of tape, or of glue where the maker has no tape in hand
-  const run = taped.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0);
-  const narrowest = Math.min(...taped.map((g) => g.widestTape));
+  const run =
+    taped.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0) +
+    outside.reduce((sum, o) => sum + o.run, 0);
+  const narrowest = Math.min(...taped.map((g) => g.widestTape), ...outside.map((o) => o.wide));
   const holding: Material =
     spec.tape === undefined
       ? held("glue", "Wet glue", run, narrowest, spec)

@@ -8,12 +8,13 @@
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
  * What lies past the board's reach is read from the opposite edge, after half a turn.
  */
-import { boundsOf, flatten, type Line, type Segment } from "../geometry/path.ts";
+import { boundsOf, flatten, type Line, type Path, type Segment } from "../geometry/path.ts";
 import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { flatOnTable } from "./assembly.ts";
+import { flatOnTable, listed } from "./assembly.ts";
+import { type FlapCut, flapCuts } from "./flapCuts.ts";
 import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
 
 const isUpright = (fold: Fold): boolean => Math.abs(fold.from[0] - fold.to[0]) < 1e-6;
@@ -146,6 +147,32 @@ function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boole
   return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
 }
 
+/** How each group of flaps is cut, as facts numbered from 0. */
+const flapFacts = (cuts: readonly FlapCut[]): Readonly<Record<string, number | string>> =>
+  Object.fromEntries([
+    ["cuts", cuts.length],
+    ...cuts.flatMap(({ names, relief, taper, over = 0, shaped }, i) => [
+      [`names${String(i)}`, listed(names.map((n) => n.toLowerCase()))],
+      [`relief${String(i)}`, relief],
+      [`taper${String(i)}`, taper],
+      [`over${String(i)}`, over],
+      [`shaped${String(i)}`, shaped ? 1 : 0],
+    ]),
+  ]) as Readonly<Record<string, number | string>>;
+
+/** The radius of a rectangle's corners, mm: 0 where they are square, undefined for what is no such rectangle. */
+function roundingIn(path: Path): number | undefined {
+  const isStraight = (edge: Segment): boolean =>
+    edge.kind === "line" &&
+    (Math.abs(edge.from[0] - edge.to[0]) < SAME_POINT_MM || Math.abs(edge.from[1] - edge.to[1]) < SAME_POINT_MM);
+  const radii = path.map((edge) =>
+    edge.kind === "arc" ? distance(edge.centre, edge.from) : isStraight(edge) ? 0 : NaN,
+  );
+  const radius = Math.max(0, ...radii);
+  const same = radii.every((r) => r === 0 || Math.abs(r - radius) < SAME_POINT_MM);
+  return same && path.filter(isStraight).length === 4 && path.length <= 8 ? radius : undefined;
+}
+
 /** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */
 function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
@@ -158,16 +185,20 @@ function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const isRounding = (edge: Segment): boolean =>
     edge.kind === "arc" && Math.abs(distance(edge.centre, edge.from) - radius) < SAME_POINT_MM;
   const shaped = edges.some((edge) => (edge.kind === "line" ? !isOnSheet(edge, piece.blank) : !isRounding(edge)));
-  if (shaped) steps.push({ kind: "trim", code: piece.folds.length > 0 ? "cut-corners" : "cut-shape", scene });
+  if (shaped && piece.folds.length > 0)
+    steps.push({ kind: "trim", code: "cut-corners", facts: flapFacts(flapCuts(piece)), scene });
+  else if (shaped) steps.push({ kind: "trim", code: "cut-shape", scene });
   if (radius > 0 && edges.some((edge) => edge.kind === "arc"))
     steps.push({ kind: "round", code: shaped ? "round-tips" : "round-corners", measure: radius, scene });
   for (const cut of piece.cuts) {
     const { left, right, bottom, top } = boundsOf(flatten(cut.path));
+    const corners = roundingIn(cut.path);
+    const window = corners === undefined ? "cut-window-shaped" : corners > 0 ? "cut-window-round" : "cut-window";
     steps.push({
       kind: "cut",
-      code: { hole: "punch-hole", window: "cut-window", slit: "cut-slit-inside" }[cut.kind],
+      code: { hole: "punch-hole", window, slit: "cut-slit-inside" }[cut.kind],
       measure: cut.kind === "slit" ? Math.max(right - left, top - bottom) : right - left,
-      facts: { width: right - left, height: top - bottom, from: height - (bottom + top) / 2 },
+      facts: { width: right - left, height: top - bottom, from: height - (bottom + top) / 2, radius: corners ?? 0 },
       scene: flatOnTable(piece, [...done, here("outline")], [here(cut.id)]),
     });
   }

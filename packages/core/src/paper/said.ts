@@ -65,6 +65,13 @@ export interface Refusal {
   readonly code: string;
 }
 
+/** The last step, with what holds it to something that is not drawn: a strip so long and so wide, mm. */
+export interface Finish {
+  readonly kind: StepKind;
+  readonly code: string;
+  readonly held?: { readonly run: number; readonly wide: number };
+}
+
 type Figures = Measured | readonly (Measured | undefined)[] | undefined;
 
 /** A form's answer. */
@@ -88,7 +95,7 @@ export interface Said {
   readonly overlaps?: readonly Over[];
   readonly refused?: readonly Refusal[];
   /** what is done with the finished thing, told as the last step */
-  readonly finish?: { readonly kind: StepKind; readonly code: string };
+  readonly finish?: Finish;
   /** its blank is a square whose side can be typed */
   readonly square?: true;
 }
@@ -120,7 +127,7 @@ export interface Drafted {
   readonly trims: readonly { readonly piece: string; readonly panel: string; readonly amount: number }[];
   readonly refused: readonly Refusal[];
   readonly finished?: NonNullable<Said["finished"]>;
-  readonly finish?: NonNullable<Said["finish"]>;
+  readonly finish?: Finish;
 }
 
 interface Drafting {

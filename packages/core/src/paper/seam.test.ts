@@ -27,6 +27,7 @@ const clear =
   };
 
 const MM = { method: { board: "scoring-millimetre" }, stock: { caliper: 0.15, weight: 120 } };
+const ROOM = { playWidth: 6, playHeight: 3 };
 const A6 = { width: 148, height: 105, thickness: 1 };
 
 describe("glue worked by hand", () => {
@@ -38,7 +39,7 @@ describe("glue worked by hand", () => {
    * slant meets the flap's lower edge, x = 2.746, to 16.5 it may be 13.754 wide.
    */
   it("of a side seam: between the front's edge and the flap's", () => {
-    const s = solve(specOf({ form: "side-seam-envelope", contents: A6, ...MM }));
+    const s = solve(specOf({ form: "side-seam-envelope", contents: A6, settings: ROOM, ...MM }));
     const piece = s.pieces[0];
     const [glue] = piece?.glue ?? [];
     if (!piece || !glue) throw new Error("no glue");
@@ -68,7 +69,7 @@ describe("glue worked by hand", () => {
    * Along the slant from (1, 14) to (77.5, 68) a strip of 10: between 1.5 and 8.5 mm off it.
    */
   it("of a pointed flap: the strip along its slant, as far as the side flap lies under it", () => {
-    const s = solve(specOf({ form: "pointed-envelope", contents: A6, settings: { cornerRadius: 0 }, ...MM }));
+    const s = solve(specOf({ form: "pointed-envelope", contents: A6, settings: { ...ROOM, cornerRadius: 0 }, ...MM }));
     const zone = s.pieces[0]?.glue.find((g) => g.onto.panel === "left");
     const slant = [
       [77.5, 68],

@@ -85,29 +85,37 @@ describe("a remedy", () => {
     tape: fc.option(fc.constantFrom(3, 6, 9, 12), { nil: undefined }),
   });
 
-  it.each(forms.map((f) => [f.id, f] as const))("of %s mends its finding when pressed", (_, form) => {
-    const pressed = new Set<string>();
-    fc.assert(
-      fc.property(randomSpec(form), shelf, (spec, { stock, sheet, tape }) => {
-        const asked = specOf({
-          ...spec,
-          stock: { preset: stock },
-          ...(sheet && { sheet: { preset: sheet } }),
-          ...(tape !== undefined && { tape }),
-          ...(form.grounds && { fittings: [{ kind: "mat", border: (spec.contents.width % 40) / 10 }] }),
-        });
-        for (const finding of solve(asked).findings) {
-          if (!finding.remedy) continue;
-          pressed.add(`${finding.check}.${finding.code}`);
-          const read = changed(asked, finding.remedy.changes);
-          if (!read.ok) throw new Error(`${key(finding)}: ${JSON.stringify(read.problems)}`);
-          const after = solve(read.value).findings.find((f) => key(f) === key(finding));
-          if (after) throw new Error(`${key(finding)}: ${JSON.stringify({ finding, after })}`);
-        }
-      }),
-      { numRuns: runs(250) },
-    );
-    // a test in which nothing was pressed would prove nothing
-    expect(pressed.size).toBeGreaterThan(0);
-  });
+  it.each(forms.map((f) => [f.id, f] as const))(
+    "of %s mends its finding when pressed, and breaks nothing else",
+    (_, form) => {
+      const pressed = new Set<string>();
+      fc.assert(
+        fc.property(randomSpec(form), shelf, (spec, { stock, sheet, tape }) => {
+          const asked = specOf({
+            ...spec,
+            stock: { preset: stock },
+            ...(sheet && { sheet: { preset: sheet } }),
+            ...(tape !== undefined && { tape }),
+            ...(form.grounds && { fittings: [{ kind: "mat", border: (spec.contents.width % 40) / 10 }] }),
+          });
+          const { findings } = solve(asked);
+          const errors = findings.filter((f) => f.severity === "error").map(key);
+          for (const finding of findings) {
+            if (!finding.remedy) continue;
+            pressed.add(`${finding.check}.${finding.code}`);
+            const read = changed(asked, finding.remedy.changes);
+            if (!read.ok) throw new Error(`${key(finding)}: ${JSON.stringify(read.problems)}`);
+            const { findings: left } = solve(read.value);
+            const after = left.find(
+              (f) => key(f) === key(finding) || (f.severity === "error" && !errors.includes(key(f))),
+            );
+            if (after) throw new Error(`${key(finding)}: ${JSON.stringify({ finding, after })}`);
+          }
+        }),
+        { numRuns: runs(100) },
+      );
+      // a test in which nothing was pressed would prove nothing
+      expect(pressed.size).toBeGreaterThan(0);
+    },
+  );
 });

@@ -10,7 +10,8 @@ import { layersAsFittings, readFittings } from "./readFittings.ts";
 import { readMethod } from "./readMethod.ts";
 import { type Read, Reader, record, told } from "./reader.ts";
 import { readForm, readFormSettings } from "./readForm.ts";
-import { readStock } from "./readStock.ts";
+import { packOf } from "./pack.ts";
+import { readStock, USUAL_STOCK } from "./readStock.ts";
 
 export type { Problem, Read } from "./reader.ts";
 
@@ -52,11 +53,17 @@ export function readSpec(given: unknown, was?: Spec): Read<Spec> {
   ): Spec[K] | undefined =>
     was && raw[key] === was[key] && raw["form"] === was.form && units === was.units ? was[key] : read(raw[key]);
   const contents = part("contents", (v) => readContents(v, reader));
-  const stock = part("stock", (v) => readStock(v, reader));
+  const stock = part("stock", (v) => readStock(v ?? { preset: form?.usualStock ?? USUAL_STOCK }, reader));
   const method = form && part("method", (v) => readMethod(v, form, reader));
-  const settings = form && part("settings", (v) => readFormSettings(v, form, reader, "settings"));
-  const quantity = raw["quantity"] === undefined ? 1 : reader.count(raw["quantity"], "quantity", QUANTITY, true);
   const sheet = part("sheet", (v) => (v === undefined ? undefined : readSheet(v, reader)));
+  // what depends on what is asked for is settled once, and from then on it is the recipe's own
+  const usual = form?.usual && contents ? form.usual({ contents: packOf(contents), sheet }) : {};
+  const settings =
+    form &&
+    part("settings", (v) =>
+      readFormSettings(v === undefined || record(v) ? { ...usual, ...v } : v, form, reader, "settings"),
+    );
+  const quantity = raw["quantity"] === undefined ? 1 : reader.count(raw["quantity"], "quantity", QUANTITY, true);
   const tape = raw["tape"] === undefined ? undefined : reader.length(raw["tape"], "tape", { min: 1, max: 50 });
   const fittings =
     form && settings && method

@@ -3,7 +3,8 @@ import { catalogue } from "../catalogue/index.ts";
 import { CALIPER_MM, type Spec, WEIGHT_GSM } from "../model/spec.ts";
 import type { Reader } from "./reader.ts";
 
-const USUAL_STOCK = "text-120";
+/** The paper of what is folded from text paper. */
+export const USUAL_STOCK = "text-120";
 
 /** Reads a paper: a preset, its own measures, or a preset with some of its own. Problems go to the reader. */
 export function readStock(value: unknown, reader: Reader, field = "stock"): Spec["stock"] | undefined {

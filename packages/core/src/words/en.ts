@@ -81,6 +81,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "fitting.nothing": (f) => (mm) =>
     `${str(f.facts, "name")}: a border of ${mm(f.figure)} leaves nothing of it. Make the border narrower.`,
   "fitting.hides": (f) => () => `${str(f.facts, "name")} cannot be seen: ${str(f.facts, "over")} lies over all of it.`,
+  "fitting.crosses": (f) => () =>
+    `${str(f.facts, "over")} lies over a part of ${str(f.facts, "name")}. Lay it on first if it should be the one beneath.`,
   "fitting.covers": (f) => (mm) =>
     `${str(f.facts, "name")} lies over the ${str(f.facts, "cut")} beneath it, ${mm(f.figure)} across, and closes it.`,
   "closed.sticks-out": (f) => (mm) =>
@@ -92,7 +94,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "stock.heavy": (f) => () =>
     `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
   "stock.score-first": (f) => () =>
-    `${grams(f.figure)} must be scored before it is folded. Fold along the grain where you can.`,
+    `${grams(f.figure)} cracks where it is folded without a score first. Let the folds run along the grain where you can.`,
   "stock.flimsy": (f) => () => `${grams(f.figure)} lets the contents show through and tears at the seam.`,
   "thickness.bulky": (f) => (mm) =>
     `At ${mm(f.figure)} thick the contents push a flat envelope out of shape; from ${mm(f.limit)} on use one with walls.`,
@@ -186,19 +188,24 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Give the sheet a quarter turn to the right, so that its ${str(s.facts, "edge")} edge comes to the stop.`,
   "turn-half": (s) => () =>
     `Turn the sheet end for end, the same side up: the next score is out of the board's reach from this edge, so it is read from the ${str(s.facts, "edge")} edge.`,
-  "cut-corners": () => () => "Cut along the outline: corners out, flaps tapered, ends shaped.",
-  "crease-all": (s) => () =>
-    num(s.facts, "folds") === 1
-      ? "Fold along the score, away from the groove, so that the ridge lies inside. Burnish."
-      : `Fold all ${String(num(s.facts, "folds"))} scores away from the groove, so that the ridge lies inside. Burnish and open again.`,
+  "cut-corners": (s) => (mm) => ["Cut along the outline.", ...flapWords(s.facts, mm)].join(" "),
+  "crease-all": (s) => () => {
+    const count = num(s.facts, "folds");
+    const along = count === 1 ? "the score" : count === 2 ? "both scores" : `all ${String(count)} scores`;
+    return `Fold along ${along} with the dent outside and the ridge inside, press the fold flat${count === 1 ? "" : " and open it again"}.`;
+  },
   "cut-part": (s) => (mm) =>
-    `Cut the ${str(s.facts, "part").toLowerCase()} from the offcut, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
+    `Cut the ${str(s.facts, "part").toLowerCase()} from what is left of the sheet, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
   "glue-part": (s) => () =>
     `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
   "punch-hole": (s) => (mm) =>
     `Punch a hole ${mm(s.measure ?? 0)} across, its middle ${mm(num(s.facts, "from"))} from the head.`,
   "cut-window": (s) => (mm) =>
     `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}. What drops out is the opposite: keep it.`,
+  "cut-window-round": (s) => (mm) =>
+    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, its corners rounded ${mm(num(s.facts, "radius"))}. What drops out is the opposite: keep it.`,
+  "cut-window-shaped": (s) => (mm) =>
+    `Cut the window out in one piece along its line, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} at its widest: print it at true size to cut by. What drops out is the opposite: keep it.`,
   "fit-tab": () => () =>
     "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
   "fit-liner": () => () =>
@@ -209,9 +216,9 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "lay-on": (s) => (mm) =>
     `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
   "glue-strip": (s) => (mm) =>
-    `Tape the strip of the ${str(s.facts, "part").toLowerCase()} behind the ${str(s.facts, "onto")}, along its upper edge, score on the edge: tape no wider than ${mm.most(num(s.facts, "tape"))}.`,
+    `Put ${gumWords(s, mm)} on the strip of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, along the upper edge, its score on the edge.`,
   "glue-web": (s) => (mm) =>
-    `Glue the outside of the ${str(s.facts, "flap")}: tape no wider than ${mm.most(num(s.facts, "tape"))}. They go inside the bottom wall.`,
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}. They go inside the bottom wall.`,
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
   "cut-shape": () => () => "Cut along the outline.",
@@ -223,9 +230,11 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,
   "fold-on": (s) => () => `Fold the ${str(s.facts, "flaps")} a quarter turn further, in.`,
   "glue-flap": (s) => (mm) =>
-    `Tape or glue the ${str(s.facts, "flap")} along its side edges: tape no wider than ${mm.most(num(s.facts, "tape"))}.`,
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}, along both side edges.`,
   "fold-in": (s) => () =>
-    num(s.facts, "valley") ? `Fold the ${str(s.facts, "flaps")} in.` : `Fold the ${str(s.facts, "flaps")} behind.`,
+    num(s.facts, "valley")
+      ? `Fold the ${str(s.facts, "flaps")} in.`
+      : `Fold the ${str(s.facts, "flaps")} back, so that the printed side stays outside.`,
   "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
   fill: (s) => () => `Slide in: ${str(s.facts, "contents")}.`,
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
@@ -255,6 +264,31 @@ function freeWords(facts: Facts | undefined, mm: Sayer): string {
   const down = same(top, bottom) ? "in the middle down" : top <= bottom ? `${mm(top)} above` : `${mm(bottom)} below`;
   return `${across}, ${down}`;
 }
+
+/** What holds: glue, or a tape that fits. */
+const gumWords = (s: Step, mm: Sayer): string =>
+  num(s.facts, "wet") === 1 ? "a thin line of glue" : `tape no wider than ${mm.most(num(s.facts, "tape"))}`;
+
+/** How each group of flaps is cut. */
+const flapWords = (facts: Facts | undefined, mm: Sayer): string[] =>
+  Array.from({ length: num(facts, "cuts") }, (_, i) => {
+    const [relief, taper, over] = ["relief", "taper", "over"].map((key) => num(facts, key + String(i))) as [
+      number,
+      number,
+      number,
+    ];
+    const shaped = num(facts, `shaped${String(i)}`) === 1;
+    const sides =
+      Math.abs(taper) < SAME_MARGIN
+        ? ""
+        : `sides run ${taper > 0 ? "in" : "out"} ${mm(Math.abs(taper))} ${over > 0 ? `over the first ${mm(over)}` : "by the free edge"}`;
+    const said = [
+      relief < SAME_MARGIN ? "" : `begin ${mm(relief)} in from the ends of the score`,
+      sides,
+      shaped ? "take the shape from the printed template" : "",
+    ].filter(Boolean);
+    return said.length === 0 ? "" : `${cap(str(facts, `names${String(i)}`))}: ${said.join("; ")}.`;
+  }).filter(Boolean);
 
 const turnWords = (degrees: number): string =>
   degrees === 0

@@ -14,7 +14,7 @@ import type { Solution } from "../../model/solution.ts";
 import { formatSize } from "../../units/format.ts";
 import { MM_PER } from "../../units/length.ts";
 import type { PdfOptions } from "../pdf.ts";
-import { yDown } from "../svg.ts";
+import { cutByItself, yDown } from "../svg.ts";
 import { type Doc, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
 
 /** mm at the lower edge of each page for its label, how to join it, and its two check rulers. Printers reach to 6 mm of the edge. */
@@ -80,7 +80,7 @@ const inWords = { inside: "inside up", outside: "outside up" } as const;
 /** Every piece at true size: those that need a page or more first, then small ones together. */
 export function templatePages(doc: Doc, solution: Solution, options: PdfOptions): void {
   const { paper, display } = options;
-  const templates = solution.pieces.map((piece): Template => {
+  const templates = solution.pieces.filter(cutByItself).map((piece): Template => {
     const many = piece.quantity > 1 ? `, ${String(piece.quantity)} of it` : "";
     const { width, height } = piece.blank;
     return {
