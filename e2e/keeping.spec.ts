@@ -25,17 +25,21 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
   await page.getByRole("link", { name: "Drafts" }).click();
   const takeIn = async (text: string): Promise<void> => {
     const chooser = page.waitForEvent("filechooser");
-    await page.getByRole("button", { name: "Take in a file" }).click();
+    await page.getByRole("button", { name: "Open a file" }).click();
     const buffer = Buffer.from(text);
     await (await chooser).setFiles({ name: "again.cutfold.json", mimeType: "application/json", buffer });
   };
   const links = page.getByRole("link", { name: "Open Open-day invitation, envelope" });
   await takeIn(file.toString());
-  await expect(page.getByText(/Nothing new in it. 1 is here already/u)).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Nothing new in this file" })).toContainText("1 draft, left as it is");
+  await page.getByRole("button", { name: "Close" }).click();
   await expect(links).toHaveCount(1);
   // one that differs stands beside ours, and can be taken back
   await takeIn(file.toString().replace('"quantity": 40', '"quantity": 41'));
-  await expect(page.getByText(/Taken in: Open-day invitation, envelope. It differs from yours/u)).toBeVisible();
+  const dialog = page.getByRole("dialog", { name: "Add these to your drafts?" });
+  await expect(dialog).toContainText("Here already, but different: 1");
+  await expect(links).toHaveCount(1);
+  await dialog.getByRole("button", { name: "Add it" }).click();
   await expect(links).toHaveCount(2);
   await page.getByRole("button", { name: "Take it back" }).click();
   await expect(links).toHaveCount(1);
@@ -51,7 +55,7 @@ for (const [what, content, sentence] of [
     await openDrafts(page);
     const before = await page.locator(".draft-card").count();
     const chooser = page.waitForEvent("filechooser");
-    await page.getByRole("button", { name: "Take in a file" }).click();
+    await page.getByRole("button", { name: "Open a file" }).click();
     await (await chooser).setFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from(content) });
     await expect(page.getByText(sentence)).toBeVisible();
     await expect(page.locator(".draft-card")).toHaveCount(before);

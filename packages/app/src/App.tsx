@@ -12,6 +12,7 @@ import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } 
 import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
+import { useTaking } from "./store/files.ts";
 import { loadAllForms } from "./store/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
 import { Notes } from "./parts/tell.tsx";
@@ -38,6 +39,19 @@ const BackPlace = lazy(async () => {
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
+
+const TakePlace = lazy(async () => ({ default: (await import("./places/drafts/TakePlace.tsx")).TakePlace }));
+const TakeInDialog = lazy(() => import("./parts/TakeInDialog.tsx"));
+
+/** What a file or a link would bring, while it waits for the maker's word. */
+function Taking() {
+  const read = useTaking((s) => s.read);
+  return read ? (
+    <Suspense>
+      <TakeInDialog read={read} />
+    </Suspense>
+  ) : null;
+}
 
 const AHEAD_MS = 700;
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
@@ -159,6 +173,7 @@ export function App() {
           <Routes>
             <Route element={<Frame />}>
               <Route path="/drafts" element={<DraftsPlace />} />
+              <Route path="/take" element={<TakePlace />} />
               <Route path="/draft/:id/:view?" element={<DraftPlace />} />
               <Route path="/compare/:id" element={<ComparePlace />} />
               <Route path="/from-envelope" element={<BackPlace />} />
@@ -168,6 +183,7 @@ export function App() {
             </Route>
           </Routes>
         </BrowserRouter>
+        <Taking />
         <Notes />
       </ThemeProvider>
     </QueryClientProvider>

@@ -2,8 +2,8 @@
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { type StoreTrouble, useDrafts } from "../store/drafts.ts";
-import { saveProject, saveStore } from "../store/files.ts";
-import { isKept } from "../store/keeper.ts";
+import { saveAll, saveStore } from "../store/files.ts";
+import { isKept, useNewer } from "../store/keeper.ts";
 import { toldSaved } from "./tell.tsx";
 
 const HEALTH_MS = 8_000;
@@ -66,10 +66,7 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
         <Action text="Save what is stored to a file" onPress={() => void toldSaved(saveStore(), "Saved as it is.")} />
       ) : null}
       {drafts.size > 0 ? (
-        <Action
-          text="Save all to a file"
-          onPress={() => void toldSaved(saveProject([...drafts.values()], "all-drafts"), "Saved.")}
-        />
+        <Action text="Save all to a file" onPress={() => void toldSaved(saveAll(), "Saved.")} />
       ) : null}
     </div>
   );
@@ -79,6 +76,7 @@ export function Banners() {
   const trouble = useDrafts((s) => s.trouble);
   const clash = useDrafts((s) => s.clash);
   const server = useServer();
+  const newer = useNewer((s) => s.isThere);
   return (
     <>
       {trouble ? <StoreBanner trouble={trouble} /> : null}
@@ -90,6 +88,18 @@ export function Banners() {
             text="Good"
             onPress={() => {
               useDrafts.setState({ clash: undefined });
+            }}
+          />
+        </div>
+      ) : null}
+      {newer ? (
+        <div className="banner calm" role="status">
+          A newer Cut Fold is here. This window goes on as it is; your drafts are saved, so it can be loaded again at
+          any time.
+          <Action
+            text="Load it"
+            onPress={() => {
+              window.location.reload();
             }}
           />
         </div>

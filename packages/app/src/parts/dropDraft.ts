@@ -2,11 +2,13 @@ import type { Draft } from "@cut-fold/core";
 import { useDrafts } from "../store/drafts.ts";
 import { tellDone } from "./tell.tsx";
 
-/** Deletes a draft and offers to put it back. */
-export function dropDraft(draft: Draft): void {
+/** Deletes drafts and offers to put them back; they rest in the bin as well. */
+export function dropDrafts(drafts: readonly Draft[]): void {
   const { put, remove } = useDrafts.getState();
-  remove(draft.id);
-  tellDone(`Deleted: ${draft.name}`, "Put it back", () => {
-    put([draft]);
+  const [first] = drafts;
+  for (const { id } of drafts) remove(id);
+  const what = drafts.length === 1 && first ? first.name : `${String(drafts.length)} drafts`;
+  tellDone(`Deleted: ${what}`, drafts.length === 1 ? "Put it back" : "Put them back", () => {
+    put(drafts);
   });
 }

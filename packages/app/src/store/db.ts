@@ -19,6 +19,18 @@ class Store extends Dexie {
 
 export const db = new Store();
 
+let isAsked = false;
+/**
+ * Asks the browser to hold on to what is stored here even when it needs room: once something has been made that would be
+ * missed. Browsers that do not know how, or say no, go on as before.
+ */
+export function askToKeep(): void {
+  if (isAsked) return;
+  isAsked = true;
+  const { navigator: browser } = globalThis as { navigator?: Partial<Navigator> };
+  browser?.storage?.persist().catch(() => undefined);
+}
+
 /** What browsers are told of our version 1: the library counts in tens, and in ones what it adds by itself. */
 const NEXT_VERSION = 20;
 

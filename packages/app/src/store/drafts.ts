@@ -6,7 +6,8 @@
 import { type Draft, NAME_LONGEST, readDraft, type Spec } from "@cut-fold/core";
 import { liveQuery } from "dexie";
 import { create } from "zustand";
-import { db, isOfLaterApp } from "./db.ts";
+import { binDraft, emptyBin, tidyBin } from "./bin.ts";
+import { askToKeep, db, isOfLaterApp } from "./db.ts";
 import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
 import { loadFormsOf, loadRemembered, rememberForms } from "./forms.ts";
@@ -90,6 +91,8 @@ async function loadDemo(): Promise<Draft[]> {
 }
 
 export const useDrafts = create<DraftsState>()((set, get) => {
+  /** deleted, and not yet out of the store: taken out with the next write that succeeds, or they would be back by themselves */
+  const gone = new Map<string, Draft>();
   /** Writes, and notes how it went. A later success clears the trouble: everything in memory is written again with it. */
   const keep = async (work: () => Promise<unknown>): Promise<void> => {
     if (!get().isRead) return;
@@ -97,6 +100,8 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     try {
       await work();
       if (get().trouble) await db.drafts.bulkPut([...get().drafts.values()]);
+      for (const draft of gone.values()) await binDraft(draft);
+      gone.clear();
       set({ trouble: undefined });
     } catch (error) {
       set({ trouble: isFull(error) ? "full" : "blocked" });
@@ -150,6 +155,8 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         const fresh = isFirst ? [...drafts.values()] : made;
         if (fresh.length > 0) void keep(() => db.drafts.bulkPut(fresh));
         if (!seeded) await db.kept.put({ key: SEEDED, value: true });
+        // what is over a month old is let go when there is nothing else to do
+        tidyBin().catch(() => undefined);
         followStore();
       } catch (error) {
         // nothing is shown in place of what could not be read, and nothing is written where it lies
@@ -159,13 +166,24 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     put: (given) => {
       const drafts = [...given, ...following(given, get().drafts)];
       set({ drafts: new Map([...get().drafts, ...byId(drafts)]) });
-      void keep(() => db.drafts.bulkPut(drafts));
+      for (const { id } of drafts) gone.delete(id);
+      void keep(async () => {
+        await db.drafts.bulkPut(drafts);
+        await emptyBin(
+          drafts.map((d) => d.id),
+          false,
+        );
+      });
+      askToKeep();
     },
     remove: (id) => {
       const rest = new Map(get().drafts);
+      const draft = rest.get(id);
+      if (!draft) return;
       rest.delete(id);
+      gone.set(id, draft);
       set({ drafts: rest });
-      void keep(() => db.drafts.delete(id));
+      void keep(() => Promise.resolve());
     },
   };
 });
@@ -217,8 +235,10 @@ export function versionOf(draft: Draft, spec: Spec, difference: string): Draft {
 export interface Adopted {
   /** drafts to put: what is new, and what differs from ours under an id of its own */
   readonly fresh: readonly Draft[];
-  /** how many of them stand beside one of ours that they differ from */
+  /** how many of them differ from one of ours: they stand beside it, or take its place */
   readonly beside: number;
+  /** ours that theirs take the place of, as they were */
+  readonly replaced: readonly Draft[];
   /** how many are here already, just the same */
   readonly same: number;
 }
@@ -232,13 +252,18 @@ const saying = (draft: Draft): string =>
   );
 
 /**
- * Drafts from a file as they can stand beside ours: none writes over anything, none that is here already comes twice, and
- * of several with one id none is lost. What belongs together in the file stays together under new ids.
+ * Drafts from a file as they can stand beside ours: none writes over anything unless that is asked for, none that is here
+ * already comes twice, and of several with one id none is lost. What belongs together in the file stays together.
  */
-export function adopt(drafts: readonly Draft[], known: ReadonlyMap<string, Draft>): Adopted {
+export function adopt(
+  drafts: readonly Draft[],
+  known: ReadonlyMap<string, Draft>,
+  onDifferent: "beside" | "replace" = "beside",
+): Adopted {
   const taken = new Set(known.keys());
   const ids = new Map<string, string>();
   const coming: { readonly draft: Draft; readonly id: string }[] = [];
+  const replaced: Draft[] = [];
   let [beside, same] = [0, 0];
   for (const draft of drafts) {
     const ours = known.get(draft.id);
@@ -247,7 +272,9 @@ export function adopt(drafts: readonly Draft[], known: ReadonlyMap<string, Draft
       continue;
     }
     if (ours) beside += 1;
-    const id = taken.has(draft.id) ? newId() : draft.id;
+    const replaces = ours !== undefined && onDifferent === "replace" && !ids.has(draft.id);
+    if (replaces) replaced.push(ours);
+    const id = taken.has(draft.id) && !replaces ? newId() : draft.id;
     taken.add(id);
     if (!ids.has(draft.id)) ids.set(draft.id, id);
     coming.push({ draft, id });
@@ -262,5 +289,5 @@ export function adopt(drafts: readonly Draft[], known: ReadonlyMap<string, Draft
       ...(holds !== undefined && { holds: moved(holds) }),
     };
   });
-  return { fresh, beside, same };
+  return { fresh, beside, replaced, same };
 }

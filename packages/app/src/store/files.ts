@@ -11,12 +11,13 @@ import {
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
+import { create } from "zustand";
 import { coloursOf } from "../drawing/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi, PrintJob } from "../workers/print.worker.ts";
 import { solutionOf } from "./solutions.ts";
 import { everythingIn } from "./db.ts";
-import { adopt, useDrafts } from "./drafts.ts";
+import { type Adopted, useDrafts } from "./drafts.ts";
 import { loadFormsOf } from "./forms.ts";
 import { useSettings } from "./settings.ts";
 
@@ -50,8 +51,17 @@ async function save(blob: Blob, name: string, extension: string): Promise<boolea
   }
 }
 
+const saveText = (text: string, name: string): Promise<boolean> =>
+  save(new Blob([text], { type: "application/json" }), fileName(name), EXTENSION);
+
 export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
-  save(new Blob([writeProject(drafts)], { type: "application/json" }), fileName(name), EXTENSION);
+  saveText(writeProject(drafts), name);
+
+/** The whole drawer in one file, with what could not be read in it. */
+export const saveAll = (): Promise<boolean> => {
+  const { drafts, aside } = useDrafts.getState();
+  return saveText(writeProject([...drafts.values()], aside), "all-drafts");
+};
 
 /** All that the browser's store holds, as it is, for whoever can read it. */
 export const saveStore = async (): Promise<boolean> => {
@@ -118,52 +128,42 @@ async function readInWorker(file: Blob): Promise<ReadProject> {
   }
 }
 
-/**
- * Takes drafts from a file the maker chooses. Gives what to say, and how to take it back; undefined when they called it off.
- * @throws with a sentence when the file is refused
- */
-export async function importProject(): Promise<Told | undefined> {
-  let file: Blob;
-  try {
-    file = await fileOpen({ description: "Cut Fold drafts", extensions: [".json"] });
-  } catch (error) {
-    if (isAbort(error)) return undefined;
-    throw error;
-  }
+/** A file that was read: its drafts wait to be taken in. */
+export type ReadFile = Extract<ReadProject, { ok: true }>;
+
+/** What waits to be taken in, until the maker says how. */
+export const useTaking = create<{ readonly read: ReadFile | undefined }>()(() => ({ read: undefined }));
+
+/** Reads what somebody sent, and asks how to take it in. @throws with a sentence when it is refused */
+export async function offerDrafts(file: Blob): Promise<void> {
   const read = await readInWorker(file);
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
   await loadFormsOf(read.drafts.map((d) => d.spec));
-  const { drafts, put, remove } = useDrafts.getState();
-  const { fresh, beside, same } = adopt(read.drafts, drafts);
-  if (fresh.length > 0) put(fresh);
+  useTaking.setState({ read });
+}
+
+/** Reads a file the maker chooses, and asks how to take it in; nothing happens where they called it off. */
+export async function chooseProject(): Promise<undefined> {
+  try {
+    await offerDrafts(await fileOpen({ description: "Cut Fold drafts", extensions: [".json"] }));
+  } catch (error) {
+    if (!isAbort(error)) throw error;
+  }
+}
+
+const many = (count: number): string => (count === 1 ? "1 draft" : `${String(count)} drafts`);
+
+/** Takes in what was read. Gives what to say, and how to take it back. */
+export function takeIn({ fresh, replaced }: Adopted): Told {
+  const { put, remove } = useDrafts.getState();
+  put(fresh);
   const [first] = fresh;
-  const many = (count: number): string => (count === 1 ? "1 draft" : `${String(count)} drafts`);
-  const text = [
-    first
-      ? fresh.length === 1
-        ? `Taken in: ${first.name}.`
-        : `${many(fresh.length)} taken in.`
-      : "Nothing new in it.",
-    beside === 0
-      ? ""
-      : fresh.length === 1
-        ? "It differs from yours, and stands beside it."
-        : `${String(beside)} of them ${beside === 1 ? "differs" : "differ"} from yours, and ${beside === 1 ? "stands" : "stand"} beside.`,
-    same > 0
-      ? same === 1
-        ? "1 is here already, just the same."
-        : `${String(same)} are here already, just the same.`
-      : "",
-    read.unread.length > 0 ? `Could not be read: ${read.unread.map((u) => u.name || u.where).join(", ")}.` : "",
-  ];
   return {
-    text: text.filter(Boolean).join(" "),
-    ...(first && {
-      back: () => {
-        fresh.forEach((d) => {
-          remove(d.id);
-        });
-      },
-    }),
+    text: fresh.length === 1 && first ? `Taken in: ${first.name}.` : `${many(fresh.length)} taken in.`,
+    back: () => {
+      const ours = new Set(replaced.map((d) => d.id));
+      for (const { id } of fresh) if (!ours.has(id)) remove(id);
+      if (replaced.length > 0) put(replaced);
+    },
   };
 }

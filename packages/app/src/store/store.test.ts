@@ -1,8 +1,10 @@
 import { type Draft, readDraft } from "@cut-fold/core";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { binned, daysLeft, tidyBin } from "./bin.ts";
 import { db, everythingIn } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
 import { adopt, duplicateDraft, useDrafts, versionOf, versionsOf } from "./drafts.ts";
+import { takeIn } from "./files.ts";
 import { envelopeFor } from "./envelopeFor.ts";
 import { cardsIn, followersOf } from "./following.ts";
 import {
@@ -337,7 +339,7 @@ describe("the drawer of drafts", () => {
     const mine = sample();
     const known = new Map([[mine.id, mine]]);
     // restoring everything twice brings nothing
-    expect(adopt([{ ...mine, step: 4 }], known)).toEqual({ fresh: [], beside: 0, same: 1 });
+    expect(adopt([{ ...mine, step: 4 }], known)).toEqual({ fresh: [], beside: 0, replaced: [], same: 1 });
     const theirs = { ...mine, name: "Theirs", changed: "2026-10-01T10:00:00.000Z" };
     const envelope = { ...mine, id: "envelope", holds: mine.id, family: "envelope" };
     const { fresh, beside, same } = adopt([theirs, { ...theirs, name: "Twice" }, envelope], known);
@@ -349,6 +351,61 @@ describe("the drawer of drafts", () => {
     // fields in another order are the same draft
     const turned = Object.fromEntries(Object.entries(mine).reverse()) as unknown as Draft;
     expect(adopt([turned], known).same).toBe(1);
+  });
+
+  it("puts theirs in place of ours where that is asked for, and can give ours back", () => {
+    const mine = sample();
+    const theirs = { ...mine, name: "Theirs" };
+    const adopted = adopt([theirs, { ...theirs, name: "Twice" }], new Map([[mine.id, mine]]), "replace");
+    expect(adopted.replaced).toEqual([mine]);
+    // the second of that id still stands by itself
+    expect(adopted.fresh.map((d) => d.id === mine.id)).toEqual([true, false]);
+    useDrafts.getState().put([mine]);
+    const { back } = takeIn(adopted);
+    expect(useDrafts.getState().drafts.get(mine.id)?.name).toBe("Theirs");
+    back?.();
+    expect([...useDrafts.getState().drafts.values()]).toEqual([mine]);
+  });
+
+  it("keeps what is deleted for thirty days, and puts it back whole", async () => {
+    useDrafts.getState().put([sample()]);
+    await settled();
+    useDrafts.getState().remove(sample().id);
+    await settled();
+    expect(await db.drafts.count()).toBe(0);
+    const [row] = await binned();
+    expect(row?.draft).toEqual(sample());
+    expect(row && daysLeft(row)).toBe(30);
+    // put back it is in the drawer, and in the bin no more
+    useDrafts.getState().put([sample()]);
+    await settled();
+    expect(await binned()).toEqual([]);
+    expect(await kept(sample().id)).toBe(148);
+    // after a month it is gone, and so are its steps
+    useDrafts.getState().remove(sample().id);
+    await settled();
+    await db.kept.put({ key: `steps ${sample().id}`, value: {} });
+    await tidyBin(Date.now() + 29 * 24 * 60 * 60 * 1000);
+    expect(await binned()).toHaveLength(1);
+    expect(await db.kept.get(`steps ${sample().id}`)).toBeDefined();
+    await tidyBin(Date.now() + 31 * 24 * 60 * 60 * 1000);
+    expect(await db.kept.toArray()).toEqual([]);
+  });
+
+  it("says that a draft could not be deleted, and deletes it with the next write that succeeds", async () => {
+    useDrafts.getState().put([sample(), { ...sample(), id: "other" }]);
+    await settled();
+    const failing = vi.spyOn(db, "transaction").mockRejectedValueOnce(new Error("disk"));
+    useDrafts.getState().remove(sample().id);
+    await settled();
+    expect(useDrafts.getState().trouble).toBe("blocked");
+    expect(await db.drafts.count()).toBe(2);
+    failing.mockRestore();
+    useDrafts.getState().put([{ ...sample(), id: "other", name: "Changed" }]);
+    await settled();
+    expect(useDrafts.getState().trouble).toBeUndefined();
+    expect((await db.drafts.toArray()).map((d) => d.id)).toEqual(["other"]);
+    expect(await binned()).toHaveLength(1);
   });
 
   it("makes no name that cannot be read again", () => {

@@ -78,9 +78,12 @@ export function readDraft(
     : { ok: false, where: `spec.${spec.problems[0]?.field ?? ""}` };
 }
 
-/** Drafts as the text of a project file. */
-export const writeProject = (drafts: readonly Draft[]): string =>
-  `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts }, undefined, 1)}\n`;
+/**
+ * Drafts as the text of a project file.
+ * @param aside what was kept as drafts and could not be read: it goes along as it is, for whoever can
+ */
+export const writeProject = (drafts: readonly Draft[], aside: readonly unknown[] = []): string =>
+  `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts: [...drafts, ...aside] }, undefined, 1)}\n`;
 
 /** Reads a project file's text. Never throws on what it is given. */
 export function readProject(text: string): ReadProject {

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { coloursOf } from "../../drawing/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
-import { dropDraft } from "../../parts/dropDraft.ts";
+import { dropDrafts } from "../../parts/dropDraft.ts";
 import type { Version } from "./lines.ts";
 
 export interface Size {
@@ -60,7 +60,7 @@ export function VersionHead({ version: { draft, solution }, flat, closed, only }
           aria-label={`Delete ${draft.name}`}
           title="Delete this version"
           onClick={() => {
-            dropDraft(draft);
+            dropDrafts([draft]);
           }}
         >
           <Trash2 size={17} />

@@ -13,6 +13,8 @@ import { solutionOf } from "../../store/solutions.ts";
 /** Menus are much code for what is seldom pressed: it comes with the first press. */
 const DraftMenu = lazy(() => import("./DraftMenu.tsx").then((m) => ({ default: m.DraftMenu })));
 
+const LabelsDialog = lazy(() => import("./LabelsDialog.tsx"));
+
 interface Shown {
   readonly draft: Draft;
 }
@@ -44,18 +46,41 @@ function Size({ draft: { spec } }: Shown) {
 interface DraftCardProps extends Shown {
   /** whether what has to be computed is shown: names stand before it */
   readonly drawn: boolean;
+  /** while several are chosen: whether this one is */
+  readonly chosen?: boolean | undefined;
+  readonly onChoose: (id: string, chosen: boolean) => void;
 }
 
-export const DraftCard = memo(function DraftCard({ draft, drawn }: DraftCardProps) {
+const DAY = new Intl.DateTimeFormat(undefined, { day: "numeric", month: "short", year: "numeric" });
+/** The day a draft was changed, as the maker's own country writes it. */
+const dayOf = (iso: string): string => DAY.format(new Date(iso));
+
+export const DraftCard = memo(function DraftCard({ draft, drawn, chosen, onChoose }: DraftCardProps) {
   const [anchor, setAnchor] = useState<HTMLElement>();
+  const [labelling, setLabelling] = useState(false);
   return (
-    <li className="draft-card">
+    <li className={chosen ? "draft-card chosen" : "draft-card"}>
+      {chosen === undefined ? null : (
+        <input
+          type="checkbox"
+          className="draft-choose"
+          aria-label={`Choose ${draft.name}`}
+          checked={chosen}
+          onChange={(event) => {
+            onChoose(draft.id, event.target.checked);
+          }}
+        />
+      )}
       <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
         <span className="draft-pictures">{drawn ? <Pictures draft={draft} /> : null}</span>
         <span className="draft-words">
           <strong>{draft.name}</strong>
           <span>
             {formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make
+          </span>
+          <span className="draft-when">
+            Changed {dayOf(draft.changed)}
+            {draft.tags.length > 0 ? ` · ${draft.tags.join(", ")}` : ""}
           </span>
           <span className="draft-size">{drawn ? <Size draft={draft} /> : "\u00a0"}</span>
         </span>
@@ -77,6 +102,19 @@ export const DraftCard = memo(function DraftCard({ draft, drawn }: DraftCardProp
             anchor={anchor}
             onClose={() => {
               setAnchor(undefined);
+            }}
+            onLabel={() => {
+              setLabelling(true);
+            }}
+          />
+        </Suspense>
+      ) : null}
+      {labelling ? (
+        <Suspense>
+          <LabelsDialog
+            draft={draft}
+            onClose={() => {
+              setLabelling(false);
             }}
           />
         </Suspense>

@@ -1,33 +1,19 @@
-import { type Draft, formById, readSpec } from "@cut-fold/core";
+import { type Draft, readSpec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { FolderInput, Mail, Plus, Search } from "lucide-react";
-import { useMemo } from "react";
+import { FolderInput, ListChecks, Mail, Plus, Search, Trash2 } from "lucide-react";
+import { lazy, Suspense, useCallback, useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { useGrowing } from "../../parts/useGrowing.ts";
 import { usePainted } from "../../parts/usePainted.ts";
-import { told } from "../../parts/tell.tsx";
+import { dropDrafts } from "../../parts/dropDraft.ts";
+import { told, toldSaved } from "../../parts/tell.tsx";
 import { makeDraft, useDrafts } from "../../store/drafts.ts";
-import { importProject } from "../../store/files.ts";
+import { chooseProject, saveProject } from "../../store/files.ts";
 import { useSettings } from "../../store/settings.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";
+import { matches, type Order, ordered, ORDERS } from "./finding.ts";
 import "./drafts.css";
-
-const matches = (draft: Draft, words: string): boolean => {
-  const text = [
-    draft.name,
-    draft.note,
-    draft.spec.contents.name ?? "",
-    formById(draft.spec.form)?.title ?? "",
-    ...draft.tags,
-  ]
-    .join(" ")
-    .toLowerCase();
-  return words
-    .toLowerCase()
-    .split(/\s+/u)
-    .every((w) => text.includes(w));
-};
 
 /** A new draft starts from the card most makers have in hand, in their own units. */
 function freshDraft(inInches: boolean, notch: number | undefined): Draft {
@@ -40,6 +26,8 @@ function freshDraft(inInches: boolean, notch: number | undefined): Draft {
   if (!read.ok) throw new Error("the recipe a new draft starts with is wrong");
   return makeDraft("New envelope", read.value);
 }
+
+const BinDialog = lazy(() => import("./BinDialog.tsx"));
 
 /** What a window shows at first; the rest follows when that stands. */
 const CARDS_FIRST = 9;
@@ -55,25 +43,41 @@ export function DraftsPlace() {
   const { unit, notch } = useSettings((s) => s.settings);
   const words = search.get("find") ?? "";
   const tag = search.get("tag") ?? "";
+  const order = ORDERS.find((o) => o.value === search.get("by"))?.value ?? "changed";
+  const [chosen, setChosen] = useState<ReadonlySet<string>>();
+  const [binOpen, setBinOpen] = useState(false);
+  const onChoose = useCallback((id: string, isChosen: boolean): void => {
+    setChosen((was) => {
+      const next = new Set(was);
+      if (isChosen) next.add(id);
+      else next.delete(id);
+      return next;
+    });
+  }, []);
   const tags = useMemo(() => [...new Set([...drafts.values()].flatMap((d) => d.tags))].sort(), [drafts]);
   const shown = useMemo(
     () =>
-      [...drafts.values()]
-        .filter((d) => matches(d, words) && (tag === "" || d.tags.includes(tag)))
-        .sort((a, b) => (a.changed < b.changed ? 1 : a.changed > b.changed ? -1 : 0)),
-    [drafts, words, tag],
+      ordered(
+        [...drafts.values()].filter((d) => matches(d, words) && (tag === "" || d.tags.includes(tag))),
+        order,
+      ),
+    [drafts, words, tag, order],
   );
   const painted = usePainted(!loading);
   const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${words}/${tag}`);
-  const look = (find: string, nextTag: string): void => {
-    setSearch({ ...(find && { find }), ...(nextTag && { tag: nextTag }) }, { replace: true });
+  const look = (find: string, nextTag: string, by: Order = order): void => {
+    setSearch(
+      { ...(find && { find }), ...(nextTag && { tag: nextTag }), ...(by !== "changed" && { by }) },
+      { replace: true },
+    );
   };
   const begin = (): void => {
     const draft = freshDraft(unit.startsWith("in"), notch);
     put([draft]);
     void navigate(`/draft/${draft.id}/flat?stage=inside`);
   };
-  const takeIn = (): void => void told(importProject());
+  const takeIn = (): void => void told(chooseProject());
+  const several = shown.filter((d) => chosen?.has(d.id));
   return (
     <main className="place">
       <div className="place-head">
@@ -83,7 +87,7 @@ export function DraftsPlace() {
           <input
             type="search"
             aria-label="Find drafts"
-            placeholder="Find by name, card or tag"
+            placeholder="Find by name, size or tag"
             value={words}
             onChange={(event) => {
               look(event.target.value, tag);
@@ -92,7 +96,7 @@ export function DraftsPlace() {
         </label>
         <span style={{ flex: 1 }} />
         <Button variant="outlined" startIcon={<FolderInput size={18} />} onClick={takeIn}>
-          Take in a file
+          Open a file
         </Button>
         <Button variant="outlined" startIcon={<Mail size={18} />} component={Link} to="/from-envelope">
           From an envelope
@@ -102,6 +106,71 @@ export function DraftsPlace() {
         </Button>
       </div>
       <Aside />
+      <div className="drawer-bar">
+        <label>
+          <span>Order</span>
+          <select
+            value={order}
+            onChange={(event) => {
+              look(words, tag, event.target.value as Order);
+            }}
+          >
+            {ORDERS.map((o) => (
+              <option key={o.value} value={o.value}>
+                {o.text}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Button
+          startIcon={<ListChecks size={18} />}
+          aria-pressed={chosen !== undefined}
+          onClick={() => {
+            setChosen(chosen ? undefined : new Set());
+          }}
+        >
+          Choose several
+        </Button>
+        {chosen ? (
+          <span role="group" aria-label="With those chosen">
+            <Button
+              variant="outlined"
+              disabled={several.length === 0}
+              onClick={() => void toldSaved(saveProject(several, "drafts"), "Saved as a file.")}
+            >
+              Save {several.length} to a file
+            </Button>
+            <Button
+              variant="outlined"
+              disabled={several.length === 0}
+              onClick={() => {
+                dropDrafts(several);
+                setChosen(undefined);
+              }}
+            >
+              Delete {several.length}
+            </Button>
+          </span>
+        ) : null}
+        <span style={{ flex: 1 }} />
+        <Button
+          startIcon={<Trash2 size={18} />}
+          onClick={() => {
+            setBinOpen(true);
+          }}
+        >
+          Deleted drafts
+        </Button>
+      </div>
+      {binOpen ? (
+        <Suspense>
+          <BinDialog
+            onClose={() => {
+              setBinOpen(false);
+            }}
+          />
+        </Suspense>
+      ) : null}
       {tags.length > 0 ? (
         <div className="tags" role="group" aria-label="Tags">
           {tags.map((t) => (
@@ -149,7 +218,7 @@ export function DraftsPlace() {
       ) : null}
       <ul className="draft-grid" aria-busy={!painted}>
         {shown.slice(0, painted ? count : CARDS_FIRST).map((draft) => (
-          <DraftCard key={draft.id} draft={draft} drawn={painted} />
+          <DraftCard key={draft.id} draft={draft} drawn={painted} chosen={chosen?.has(draft.id)} onChoose={onChoose} />
         ))}
       </ul>
       {painted && shown.length > count ? (

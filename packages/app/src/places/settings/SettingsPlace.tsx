@@ -9,7 +9,7 @@ import { LengthField } from "../../parts/LengthField.tsx";
 import { tell, told } from "../../parts/tell.tsx";
 import { demoDrafts } from "../../store/demo.ts";
 import { adopt, useDrafts } from "../../store/drafts.ts";
-import { importProject, saveProject } from "../../store/files.ts";
+import { chooseProject, saveAll } from "../../store/files.ts";
 import { type Settings, useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 import "./settings.css";
@@ -105,9 +105,7 @@ export function SettingsPlace() {
             disabled={drafts.size === 0}
             onClick={() => {
               void told(
-                saveProject([...drafts.values()], "all-drafts").then((kept) =>
-                  kept ? `${String(drafts.size)} drafts saved in one file.` : undefined,
-                ),
+                saveAll().then((kept) => (kept ? `${String(drafts.size)} drafts saved in one file.` : undefined)),
               );
             }}
           >
@@ -116,7 +114,7 @@ export function SettingsPlace() {
           <Button
             variant="outlined"
             onClick={() => {
-              void told(importProject());
+              void told(chooseProject());
             }}
           >
             Bring drafts back from a file

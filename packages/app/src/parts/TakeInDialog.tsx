@@ -1,0 +1,85 @@
+/** What a file would bring, before anything is changed; and what to do where it differs from what is here. */
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Radio from "@mui/material/Radio";
+import RadioGroup from "@mui/material/RadioGroup";
+import { useMemo, useState } from "react";
+import { adopt, useDrafts } from "../store/drafts.ts";
+import { type ReadFile, takeIn, useTaking } from "../store/files.ts";
+import { told } from "./tell.tsx";
+
+/** Names that are told; of more, how many there are. */
+const NAMED = 6;
+
+function Names({ title, names }: { readonly title: string; readonly names: readonly string[] }) {
+  if (names.length === 0) return null;
+  const more = names.length - NAMED;
+  return (
+    <section className="taking">
+      <h3>{title}</h3>
+      <p>{names.slice(0, NAMED).join(", ") + (more > 0 ? ` and ${String(more)} more` : "")}</p>
+    </section>
+  );
+}
+
+export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
+  const drafts = useDrafts((s) => s.drafts);
+  const [onDifferent, setOnDifferent] = useState<"beside" | "replace">("beside");
+  const adopted = useMemo(() => adopt(read.drafts, drafts, onDifferent), [read, drafts, onDifferent]);
+  const { fresh, beside, same } = adopted;
+  const differ = read.drafts.filter((d) => drafts.has(d.id)).map((d) => d.name);
+  const close = (): void => {
+    useTaking.setState({ read: undefined });
+  };
+  return (
+    <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="taking-title">
+      <DialogTitle id="taking-title">
+        {fresh.length === 0 ? "Nothing new in this file" : "Add these to your drafts?"}
+      </DialogTitle>
+      <DialogContent>
+        <Names title="New" names={read.drafts.filter((d) => !drafts.has(d.id)).map((d) => d.name)} />
+        {same > 0 ? (
+          <section className="taking">
+            <h3>Here already, just the same</h3>
+            <p>{same === 1 ? "1 draft, left as it is" : `${String(same)} drafts, left as they are`}</p>
+          </section>
+        ) : null}
+        {beside > 0 ? (
+          <section className="taking">
+            <h3>Here already, but different: {beside}</h3>
+            {same === 0 ? <p>{differ.slice(0, NAMED).join(", ")}</p> : null}
+            <RadioGroup
+              aria-label="What differs"
+              value={onDifferent}
+              onChange={(_, value) => {
+                setOnDifferent(value as "beside" | "replace");
+              }}
+            >
+              <FormControlLabel value="beside" control={<Radio />} label="Keep both: the file's stand beside mine" />
+              <FormControlLabel value="replace" control={<Radio />} label="Put the file's in place of mine" />
+            </RadioGroup>
+          </section>
+        ) : null}
+        <Names title="Cannot be read" names={read.unread.map((u) => u.name || u.where)} />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={close}>{fresh.length === 0 ? "Close" : "Do not add"}</Button>
+        {fresh.length === 0 ? null : (
+          <Button
+            variant="contained"
+            onClick={() => {
+              close();
+              void told(Promise.resolve(takeIn(adopted)));
+            }}
+          >
+            {fresh.length === 1 ? "Add it" : `Add ${String(fresh.length)} drafts`}
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}

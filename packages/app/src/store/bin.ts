@@ -1,0 +1,63 @@
+/** Deleted drafts, kept for a while: what is taken out of the drawer rests here before it is gone. */
+import { type Draft, readDraft } from "@cut-fold/core";
+import { db } from "./db.ts";
+import { loadFormsOf } from "./forms.ts";
+
+/** How long a deleted draft can be put back. */
+export const BIN_DAYS = 30;
+const DAY_MS = 24 * 60 * 60 * 1000;
+
+/** A deleted draft and when it was. */
+export interface Binned {
+  readonly draft: Draft;
+  /** ISO 8601 */
+  readonly deleted: string;
+}
+
+const PREFIX = "bin ";
+const STEPS = "steps ";
+const keyOf = (id: string): string => PREFIX + id;
+
+/** How many days are left until it is gone. */
+export const daysLeft = ({ deleted }: Pick<Binned, "deleted">, now = Date.now()): number =>
+  Math.max(0, Math.ceil((Date.parse(deleted) + BIN_DAYS * DAY_MS - now) / DAY_MS));
+
+/** Moves a draft from the drawer to the bin: both or neither. */
+export const binDraft = (draft: Draft): Promise<void> =>
+  db.transaction("rw", db.drafts, db.kept, async () => {
+    await db.kept.put({ key: keyOf(draft.id), value: { draft, deleted: new Date().toISOString() } satisfies Binned });
+    await db.drafts.delete(draft.id);
+  });
+
+/** Takes drafts out of the bin: they are in the drawer again, or gone for good with their steps of undo. */
+export const emptyBin = (ids: readonly string[], isForGood: boolean): Promise<void> =>
+  db.kept.bulkDelete([...ids.map(keyOf), ...(isForGood ? ids.map((id) => STEPS + id) : [])]);
+
+/** What rests in the bin, last deleted first. What cannot be read is left where it is. */
+export async function binned(): Promise<Binned[]> {
+  const rows = await db.kept.where("key").startsWith(PREFIX).toArray();
+  const values = rows.map((row) => row.value as Partial<Binned>);
+  await loadFormsOf(values.map(({ draft }) => draft?.spec));
+  return values
+    .flatMap(({ draft, deleted }): Binned[] => {
+      const read = readDraft(draft);
+      return read.ok && typeof deleted === "string" ? [{ draft: read.draft, deleted }] : [];
+    })
+    .sort((a, b) => b.deleted.localeCompare(a.deleted));
+}
+
+/** Lets go of what has rested long enough, and of the steps of drafts that are neither in the drawer nor in the bin. */
+export async function tidyBin(now = Date.now()): Promise<void> {
+  await db.transaction("rw", db.drafts, db.kept, async () => {
+    const rows = await db.kept.where("key").startsWith(PREFIX).toArray();
+    const isOver = ({ value }: { value: unknown }): boolean => {
+      const { deleted } = value as Partial<Binned>;
+      return typeof deleted === "string" && Date.parse(deleted) + BIN_DAYS * DAY_MS < now;
+    };
+    await db.kept.bulkDelete(rows.filter(isOver).map((row) => row.key));
+    const there = new Set(await db.drafts.toCollection().primaryKeys());
+    for (const row of rows) if (!isOver(row)) there.add(row.key.slice(PREFIX.length));
+    const steps = await db.kept.where("key").startsWith(STEPS).primaryKeys();
+    await db.kept.bulkDelete(steps.filter((key) => !there.has(key.slice(STEPS.length))));
+  });
+}
