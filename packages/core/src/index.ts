@@ -33,6 +33,7 @@ export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
 export { setupOf } from "./recipe/readMethod.ts";
 export * from "./model/fitting.ts";
 export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
+export { rulerMarks } from "./folding/rulerMarks.ts";
 export { solve } from "./solve.ts";
 export * from "./units/format.ts";
 export * from "./units/length.ts";

@@ -81,6 +81,19 @@ export const PictureView = memo(function PictureView({
           />
         ))}
       </g>
+      {picture.labels?.map(({ at: [x, y], text, tall }) => (
+        <text
+          key={`${String(x)} ${text}`}
+          x={x}
+          y={-y}
+          textAnchor="middle"
+          fontSize={tall}
+          fontWeight={600}
+          fill={colour.ink}
+        >
+          {text}
+        </text>
+      ))}
     </svg>
   );
 });

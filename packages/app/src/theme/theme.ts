@@ -24,12 +24,15 @@ const SANS = '"Source Sans 3 Variable", "Segoe UI", sans-serif';
 /** Seven sizes of type, px: notes, text, what leads, heads, then figures to read from an arm's length. */
 export const TEXT_PX = { small: 14, body: 15.5, lead: 17, title: 20, figure: 30, cut: 42, measure: 76 } as const;
 
+/** The same size in the letters the maker has chosen in the browser: 16 px where nothing was. */
+const rem = (px: number): string => `${String(px / 16)}rem`;
+
 const dashed = (name: string): string => name.replace(/[A-Z]/gu, (letter) => `-${letter.toLowerCase()}`);
 
 /** The same colours and sizes as variables, for the modules beside each place: one source. */
 const TOKENS = {
   ...Object.fromEntries(Object.entries(colour).map(([name, value]) => [`--${dashed(name)}`, value])),
-  ...Object.fromEntries(Object.entries(TEXT_PX).map(([name, px]) => [`--text-${name}`, `${String(px)}px`])),
+  ...Object.fromEntries(Object.entries(TEXT_PX).map(([name, px]) => [`--text-${name}`, rem(px)])),
   "--serif": SERIF,
 };
 
@@ -58,7 +61,11 @@ export const theme = createTheme({
       styleOverrides: {
         ":root": TOKENS,
         body: { fontVariantNumeric: "tabular-nums lining-nums", overflowX: "hidden" },
-        "*:focus-visible": { outline: `3px solid ${colour.slate}`, outlineOffset: 2 },
+        // buttons, tabs and fields of the library bring an outline of none, later and of equal weight
+        "*:focus-visible, .Mui-focusVisible": {
+          outline: `3px solid ${colour.slate} !important`,
+          outlineOffset: "2px !important",
+        },
         "@media (prefers-reduced-motion: reduce)": {
           "*": { animation: "none !important", transition: "none !important" },
         },
@@ -111,9 +118,10 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           minHeight: 48,
-          minWidth: 84,
+          minWidth: 72,
+          paddingInline: 14,
           textTransform: "none",
-          fontSize: TEXT_PX.lead,
+          fontSize: rem(TEXT_PX.lead),
           fontWeight: 600,
           "&.Mui-selected": { color: colour.ink },
         },

@@ -5,12 +5,14 @@
 import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } from "../geometry/path.ts";
 import { add, cross, direction, HERE, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { formById } from "../forms/index.ts";
+import { blanksIn, type Part, trimPlans } from "../layout/trimPlan.ts";
 import { idIn } from "../methods/method.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
 import type { Join, Piece, Placement, Role } from "../model/piece.ts";
 import { mainPiece, type Solution, type Step } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import { assembledAt, type Moment, openFolds, wayOut } from "./assembled.ts";
+import { rulerMarks } from "./rulerMarks.ts";
 import { foldedPanels, lastOrder, move, type Rigid, STILL } from "./pose.ts";
 
 /** One area or line of a picture, in mm of the picture's plane. */
@@ -33,6 +35,8 @@ export interface Shape {
 export interface Picture {
   readonly shapes: readonly Shape[];
   readonly bounds: Bounds;
+  /** words on it, each in the middle above its place, so many mm tall */
+  readonly labels?: readonly { readonly at: Point; readonly text: string; readonly tall: number }[];
 }
 
 const boundsOfShapes = (shapes: readonly Shape[]): Bounds => boundsOf(shapes.flatMap((s) => flatten(s.path)));
@@ -75,14 +79,18 @@ function punchedSquare(piece: Piece, made: readonly string[]): Path {
 /** A square whose scores run slantwise lies on a punch board, anything else on a scoring board. */
 const isPunched = ({ laid }: Piece): boolean => laid.rotation % 90 !== 0;
 
+/** How much of the board's length stands above its fence in the picture: the ruler with its numbers. */
+const RULER_PART = 0.16;
+
 /** The part of the board that is shown: the same for every turn, so that the paper moves and the board does not. */
 function boardBounds(piece: Piece): Bounds {
   const { width, height } = piece.blank;
   const size = Math.max(width, height);
-  if (!isPunched(piece)) return { left: -size * 0.05, right: size * 1.05, top: size * 0.06, bottom: -size * 1.02 };
+  if (!isPunched(piece))
+    return { left: -size * 0.05, right: size * 1.05, top: size * RULER_PART, bottom: -size * 1.02 };
   const p = notchesOf(piece)[0]?.vertex[0] ?? 0;
   const reach = Math.max(p, width - p) * 1.06;
-  return { left: -reach, right: reach, top: size * 0.07, bottom: -size * 1.03 };
+  return { left: -reach, right: reach, top: size * RULER_PART, bottom: -size * 1.03 };
 }
 
 /** The board's own furniture: fence, edge stop, groove and guide. */
@@ -101,20 +109,27 @@ function boardShapes(step: Step, piece: Piece): Shape[] {
   ];
 }
 
-/** The distance that is set on the ruler: above the fence, from the paper's corner to the punch or from the stop to the score. */
-function measureShapes({ kind, measure = 0 }: Step, piece: Piece): Shape[] {
+/** The ruler above the fence, and on it the distance that is set: from the paper's corner to the punch, or from the stop to the score. */
+function measured({ kind, measure = 0 }: Step, piece: Piece, grid: number): Pick<Picture, "shapes" | "labels"> {
   const size = Math.max(piece.blank.width, piece.blank.height);
-  const [from, to] = kind === "punch" ? [-measure, 0] : [0, measure];
-  const [y, tick] = [size * 0.035, size * 0.014];
-  const strokes = [
-    line([from, y - tick], [from, y + tick]),
-    line([from, y], [to, y]),
-    line([to, y - tick], [to, y + tick]),
-  ];
-  return strokes.map((s): Shape => ({ path: [s], role: "measure", now: true }));
+  const at = (mm: number): number => (kind === "punch" ? -mm : mm);
+  const long = size * 0.045;
+  const { strokes, numbers } = rulerMarks(measure, grid, at, { y: 0, long });
+  const tip: Point = [at(measure), long * 1.1];
+  const pointer = polygon([tip, [tip[0] - long * 0.35, long * 2.2], [tip[0] + long * 0.35, long * 2.2]]);
+  // a number beneath the pointer would be hidden: the measure stands in large figures beside the picture
+  const clear = numbers.filter((n) => Math.abs(n.at - tip[0]) > long * 0.7);
+  return {
+    shapes: [
+      ...strokes.map((s): Shape => ({ path: [s], role: "measure", now: false })),
+      { path: [line([at(measure), 0], tip)], role: "measure", now: true },
+      { path: pointer, role: "measure", now: true },
+    ],
+    labels: clear.map((n) => ({ at: [n.at, long * 1.15], text: n.text, tall: long * 0.8 })),
+  };
 }
 
-function onBoard(step: Step, piece: Piece): Shape[] {
+function onBoard(step: Step, piece: Piece, grid: number): Picture {
   const { pose, done, now } = step.scene;
   const made = step.kind === "punch" ? [...done, ...now] : done;
   const paper: Shape = {
@@ -134,8 +149,12 @@ function onBoard(step: Step, piece: Piece): Shape[] {
             now: true,
           }))
       : [];
-  const measure = step.measure === undefined ? [] : measureShapes(step, piece);
-  return [paper, ...boardShapes(step, piece), ...scoreShapes(piece, done, now, pose), ...fresh, ...measure];
+  const ruler = step.measure === undefined ? { shapes: [] } : measured(step, piece, grid);
+  return {
+    ...ruler,
+    shapes: [paper, ...boardShapes(step, piece), ...scoreShapes(piece, done, now, pose), ...fresh, ...ruler.shapes],
+    bounds: boardBounds(piece),
+  };
 }
 
 /** The paper a piece is cut from, where it has its own. */
@@ -316,12 +335,47 @@ function flatShapes({ scene, kind, code }: Step, piece: Piece): Shape[] {
   ];
 }
 
+/** The sheet in hand as it is cut for this piece, every cut from edge to edge; none where no sheet was named, or it is too small. */
+function cutFromSheet(solution: Solution, piece: Piece): Picture | undefined {
+  const plan = trimPlans(solution).find((p) =>
+    p.groups.some((g) => blanksIn(g.root).some((b) => b.piece === piece.id)),
+  );
+  const root = plan?.groups.find((g) => blanksIn(g.root).some((b) => b.piece === piece.id))?.root;
+  if (!root || root.slant !== undefined) return undefined;
+  const box = ({ x, y, width, height }: Part): Path =>
+    polygon([
+      [x, y],
+      [x + width, y],
+      [x + width, y + height],
+      [x, y + height],
+    ]);
+  const cuts = (part: Part): Path =>
+    part.cut
+      ? [
+          part.cut.along === "width"
+            ? line([part.cut.rest.x, part.y], [part.cut.rest.x, part.y + part.height])
+            : line([part.x, part.cut.rest.y], [part.x + part.width, part.cut.rest.y]),
+          ...cuts(part.cut.first),
+          ...cuts(part.cut.rest),
+        ]
+      : [];
+  const paper = paperOf(piece);
+  const shapes: Shape[] = [
+    { path: box(root), fill: "back", role: "edge", now: false, ...paper },
+    ...blanksIn(root).map((b): Shape => ({ path: box(b), fill: "face", now: false, ...paper })),
+    ...cuts(root).map((cut): Shape => ({ path: [cut], role: "cut", now: true })),
+  ];
+  return { shapes, bounds: boundsOfShapes(shapes) };
+}
+
 /** The picture of a step. */
 export function pictureOf(solution: Solution, step: Step): Picture {
   const piece = solution.pieces.find((p) => p.id === step.scene.piece);
   if (!piece)
     throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);
-  if (step.scene.on === "board") return { shapes: onBoard(step, piece), bounds: boardBounds(piece) };
+  if (step.scene.on === "board") return onBoard(step, piece, solution.grid);
+  const sheet = step.n === 1 && step.kind === "cut" ? cutFromSheet(solution, piece) : undefined;
+  if (sheet) return sheet;
   const shapes = onTable(solution, step, piece);
   return { shapes, bounds: boundsOfShapes(shapes) };
 }

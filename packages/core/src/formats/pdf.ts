@@ -5,36 +5,13 @@
 import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../model/solution.ts";
-import { type Display, onRuler } from "../units/format.ts";
+import { onRuler } from "../units/format.ts";
 import { type Doc, POINTS } from "./print/ink.ts";
+import { PDF_PARTS, type PdfOptions } from "./print/options.ts";
 import { stepPages } from "./print/steps.ts";
 import { templatePages } from "./print/templates.ts";
 
-/** Type to embed, the bytes of WOFF or TTF files. */
-export interface PdfFonts {
-  readonly regular: Uint8Array;
-  readonly strong: Uint8Array;
-}
-
-/** What can be printed by itself. */
-export const PDF_PARTS = ["template", "steps"] as const;
-/** One of them. */
-export type PdfPart = (typeof PDF_PARTS)[number];
-
-/** What is printed, for which paper, in whose units. */
-export interface PdfOptions {
-  readonly title: string;
-  readonly display: Display;
-  /** the paper in the printer, mm, upright */
-  readonly paper: { readonly width: number; readonly height: number };
-  readonly fonts: PdfFonts;
-  /** date written into the file: the same date and solution give the same bytes */
-  readonly date: Date;
-  /** which parts; all when left out */
-  readonly parts?: readonly PdfPart[];
-  /** stock colours for the pictures */
-  readonly colours?: { readonly face: string; readonly back: string };
-}
+export { PDF_PARTS, type PdfFonts, type PdfOptions, type PdfPart } from "./print/options.ts";
 
 /** Writes the PDF. @throws when pdfkit cannot read the fonts */
 export async function writePdf(solution: Solution, options: PdfOptions): Promise<Uint8Array> {

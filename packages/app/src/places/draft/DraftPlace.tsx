@@ -91,7 +91,7 @@ export function DraftPlace() {
           {view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
           {view === "folded" ? <FoldedPanel solution={solution} colours={colours} /> : null}
           {view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
-          {view === "steps" ? <StepsPanel solution={solution} colours={colours} at={draft.step} /> : null}
+          {view === "steps" ? <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} /> : null}
         </div>
       </div>
       {view === "steps" ? null : <NumbersRail solution={solution} />}

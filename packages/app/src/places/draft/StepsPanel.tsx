@@ -2,45 +2,129 @@
 import { formatLength, pictureOf, sayStep, type Solution, stepHeads } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo } from "react";
-import { ArrowLeft, ArrowRight } from "lucide-react";
+import { ArrowLeft, ArrowRight, Check } from "lucide-react";
+import { RulerLens } from "./RulerLens.tsx";
 import { PictureView } from "../../drawing/PictureView.tsx";
+import { useAwake } from "../../parts/useAwake.ts";
+import { recallMade, setMade, useMade } from "../../store/made.ts";
 import { standAt } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
-import { colour, SERIF } from "../../theme/theme.ts";
 import "./steps.css";
 
 interface StepsPanelProps {
+  readonly id: string;
   readonly solution: Solution;
   readonly colours: { readonly face: string; readonly back: string };
   readonly at: number;
 }
 
-export function StepsPanel({ solution, colours, at }: StepsPanelProps) {
-  const display = useDisplay(solution.grid);
-  const count = solution.steps.length;
-  const n = Math.min(Math.max(1, at), count);
-  const step = solution.steps[n - 1];
-  const picture = useMemo(() => (step ? pictureOf(solution, step) : undefined), [solution, step]);
+/** What takes the arrow keys for itself: fields, tabs, sliders, radio buttons. */
+const OWN_ARROWS = "input, select, textarea, [role=slider], [role=tablist], [role=radiogroup], [role=menu]";
+
+/** Space and the arrows turn the page, unless what has the focus wants them. */
+function useTurning(n: number, count: number): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      const inField =
-        event.target instanceof HTMLElement && event.target.closest("input, select, textarea, [role=slider]");
-      if (inField || event.ctrlKey || event.metaKey || event.altKey) return;
-      const onButton = event.target instanceof HTMLElement && event.target.closest("button, a");
-      if (event.key === "ArrowRight" || event.key === "PageDown" || (event.key === " " && !onButton)) {
-        event.preventDefault();
-        standAt(Math.min(count, n + 1));
-      }
-      if (event.key === "ArrowLeft" || event.key === "PageUp") {
-        event.preventDefault();
-        standAt(Math.max(1, n - 1));
-      }
+      const on = event.target instanceof HTMLElement ? event.target : undefined;
+      if (on?.closest(OWN_ARROWS) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const onButton = on?.closest("button, a");
+      const goes =
+        event.key === "ArrowRight" || event.key === "PageDown" || (event.key === " " && !onButton)
+          ? 1
+          : event.key === "ArrowLeft" || event.key === "PageUp"
+            ? -1
+            : 0;
+      if (goes === 0) return;
+      event.preventDefault();
+      standAt(Math.min(count, Math.max(1, n + goes)));
     };
     window.addEventListener("keydown", onKey);
     return () => {
       window.removeEventListener("keydown", onKey);
     };
   }, [n, count]);
+}
+
+/** How many are finished, and how they are made: one after the other, or every step for all of them. */
+function Progress({ quantity }: { readonly quantity: number }) {
+  const { finished, together } = useMade((s) => s.made);
+  if (quantity === 1) return null;
+  return (
+    <div className="steps-progress">
+      <span>
+        {together ? (
+          <>All {quantity} at once</>
+        ) : (
+          <>
+            <span aria-hidden>✓ </span>
+            {finished} of {quantity} finished
+          </>
+        )}
+      </span>
+      <label>
+        <input
+          type="checkbox"
+          checked={together}
+          onChange={(event) => {
+            setMade({ together: event.target.checked });
+          }}
+        />
+        Each step for all {quantity}
+      </label>
+    </div>
+  );
+}
+
+/** Forward: to the next step, or from the last one to the next copy. */
+function Onward({ n, count, quantity }: { readonly n: number; readonly count: number; readonly quantity: number }) {
+  const { finished, together } = useMade((s) => s.made);
+  const isLast = n === count;
+  const left = together ? 0 : quantity - finished - 1;
+  const said = !isLast
+    ? "Next"
+    : left > 0
+      ? "Finished: begin the next"
+      : finished >= quantity
+        ? "All are made: begin again"
+        : quantity === 1
+          ? "Finished"
+          : `All ${String(quantity)} are finished`;
+  const onward = (): void => {
+    if (!isLast) standAt(n + 1);
+    else if (finished >= quantity) {
+      setMade({ finished: 0 });
+      standAt(1);
+    } else {
+      setMade({ finished: together ? quantity : finished + 1 });
+      if (left > 0) standAt(1);
+    }
+  };
+  return (
+    <Button
+      variant="contained"
+      size="large"
+      endIcon={isLast ? <Check size={20} /> : <ArrowRight size={20} />}
+      onClick={onward}
+      style={{ flex: 2, minHeight: 56 }}
+    >
+      {said}
+    </Button>
+  );
+}
+
+export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
+  const display = useDisplay(solution.grid);
+  const count = solution.steps.length;
+  const { quantity } = solution.spec;
+  const n = Math.min(Math.max(1, at), count);
+  const step = solution.steps[n - 1];
+  const picture = useMemo(() => (step ? pictureOf(solution, step) : undefined), [solution, step]);
+  const together = useMade((s) => s.made.together);
+  useTurning(n, count);
+  useAwake();
+  useEffect(() => {
+    void recallMade(id);
+  }, [id]);
   if (!step || !picture) return null;
   const sentence = sayStep(step, display);
   return (
@@ -61,15 +145,22 @@ export function StepsPanel({ solution, colours, at }: StepsPanelProps) {
         />
       </div>
       <div className="steps-words">
-        <p style={{ margin: 0, color: colour.soft, fontSize: 18 }}>
+        <p className="steps-count">
           Step {n} of {count}
         </p>
-        <h2 style={{ margin: "4px 0 0", fontFamily: SERIF, fontSize: 34 }}>{stepHeads[step.kind]}</h2>
+        <h2 className="steps-head">
+          {stepHeads[step.kind]}
+          {together && quantity > 1 ? `, ${String(quantity)} times` : ""}
+        </h2>
         {step.measure === undefined ? null : <p className="steps-measure">{formatLength(step.measure, display)}</p>}
-        <p aria-live="polite" style={{ fontSize: 24, lineHeight: 1.4, margin: "14px 0 0" }}>
+        {step.measure !== undefined && step.scene.on === "board" ? (
+          <RulerLens measure={step.measure} grid={solution.grid} toLeft={step.kind === "punch"} />
+        ) : null}
+        <p aria-live="polite" className="steps-sentence">
           {sentence}
         </p>
         <div style={{ flex: 1 }} />
+        <Progress quantity={quantity} />
         <ol className="steps-dots" aria-label="All steps">
           {solution.steps.map((s) => (
             <li key={s.n}>
@@ -98,22 +189,9 @@ export function StepsPanel({ solution, colours, at }: StepsPanelProps) {
           >
             Back
           </Button>
-          <Button
-            variant="contained"
-            size="large"
-            endIcon={<ArrowRight size={20} />}
-            disabled={n === count}
-            onClick={() => {
-              standAt(n + 1);
-            }}
-            style={{ flex: 2, minHeight: 56 }}
-          >
-            {n === count ? "Done" : "Next"}
-          </Button>
+          <Onward n={n} count={count} quantity={quantity} />
         </div>
-        <p style={{ margin: "8px 0 0", fontSize: 14, color: colour.soft }}>
-          Space or the arrow keys turn the page; so does a tap on the picture.
-        </p>
+        <p className="steps-hint">Space or the arrow keys turn the page; so does a tap on the picture.</p>
       </div>
     </section>
   );

@@ -1,8 +1,9 @@
 // @vitest-environment jsdom
 /** The draft's place: what is typed on the left is drawn in the middle and counted on the right. */
-import { formatLength, formatSize, sayFinding } from "@cut-fold/core";
+import { formatLength, formatSize, onRuler, sayFinding } from "@cut-fold/core";
 import { fireEvent, screen, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
+import { db } from "../../store/db.ts";
 import { demoDrafts } from "../../store/demo.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { undo } from "../../store/openDraft.ts";
@@ -16,17 +17,19 @@ describe.each(demoDrafts().map((d) => [d.name, d] as const))("%s", (_, draft) =>
     ["in", { unit: "in", fraction: 16 }],
   ] as const)("shows every number of its solution in %s, and none that is broken", async (_unit, display) => {
     await visit(`/draft/${draft.id}/flat?stage=details`, display);
-    const { pieces, findings, dimensions, contents } = solutionNow();
+    const { pieces, findings, dimensions, contents, grid } = solutionNow();
+    // what is cut is written as the ruler in use has it
+    const ruled = onRuler(display, grid);
     const [blank] = pieces.map((p) => p.blank);
     if (!blank) throw new Error("no blank");
-    expect([formatLength(blank.width, display), formatSize(blank.width, blank.height, display)]).toContain(cutTo());
+    expect([formatLength(blank.width, ruled), formatSize(blank.width, blank.height, ruled)]).toContain(cutTo());
     const beside = numbers().textContent;
     for (const finding of findings) expect(beside).toContain(sayFinding(finding, display));
     for (const { gap } of contents) expect(beside).toContain(`${formatLength(gap.width / 2, display)} each end`);
     const drawn = [...document.querySelectorAll("[data-dimension]")].map((g) => g.textContent);
     // what lies on a panel shows the size it is cut to, and its other figures once it is in hand
     const shown = dimensions.filter((d) => d.fitting === undefined || (d.outside && d.code.startsWith("blank")));
-    expect(drawn.sort()).toEqual(shown.map((d) => formatLength(d.value, display)).sort());
+    expect(drawn.sort()).toEqual(shown.map((d) => formatLength(d.value, d.ruled ? ruled : display)).sort());
     expect(document.body.innerHTML).not.toMatch(/NaN|undefined|Infinity|\[object/u);
   });
 });
@@ -77,7 +80,7 @@ describe("what is typed", () => {
     await retype(maker, stages().getByLabelText("How many"), "7");
     expect(within(numbers()).getByText("For 7")).toBeDefined();
     const envelope = within(numbers()).getByRole("row", { name: /^Envelope/u });
-    expect(plain(envelope.textContent)).toContain("7205 × 205 mm");
+    expect(plain(envelope.textContent)).toBe("Envelope205 × 205 mm, Text 120 g/m², oat7");
     await retype(maker, stages().getByLabelText("How many"), "2.5");
     expect(screen.getByRole("alert").textContent).toMatch(/whole number, 1 to 5000/u);
     expect(draftNow().spec.quantity).not.toBe(2.5);
@@ -176,6 +179,24 @@ describe("the steps", () => {
     await maker.click(screen.getByLabelText(new RegExp(`^Step ${String(measured?.n)},`, "u")));
     expect(plain(document.querySelector(".steps-measure")?.textContent)).toBe("87 mm");
     await maker.click(screen.getByLabelText(new RegExp(`^Step ${String(steps.length)},`, "u")));
-    expect(screen.getByRole("button", { name: "Done" })).toHaveProperty("disabled", true);
+    // the last page leads on: to the next copy, and the count is kept
+    await maker.click(screen.getByRole("button", { name: "Finished: begin the next" }));
+    expect(screen.getByText(`Step 1 of ${String(steps.length)}`)).toBeDefined();
+    expect(plain(document.querySelector(".steps-progress")?.textContent)).toContain("1 of 40 finished");
+    expect((await db.kept.get("made demo-invitation-envelope"))?.value).toEqual({ finished: 1, together: false });
+  });
+
+  it("can be done for all at once, and leave the arrows to the tabs that have the focus", async () => {
+    const maker = await visit("/draft/demo-invitation-envelope/steps");
+    const { steps } = solutionNow();
+    await maker.click(screen.getByLabelText("Each step for all 40"));
+    expect(screen.getByRole("heading", { level: 2 }).textContent).toBe("Cut, 40 times");
+    await maker.click(screen.getByLabelText(new RegExp(`^Step ${String(steps.length)},`, "u")));
+    await maker.click(screen.getByRole("button", { name: "All 40 are finished" }));
+    await maker.click(await screen.findByRole("button", { name: "All are made: begin again" }));
+    expect(screen.getByText(`Step 1 of ${String(steps.length)}`)).toBeDefined();
+    screen.getByRole("tab", { name: "Steps" }).focus();
+    await maker.keyboard("{ArrowLeft}");
+    expect(useDrafts.getState().drafts.get("demo-invitation-envelope")?.step).toBe(1);
   });
 });

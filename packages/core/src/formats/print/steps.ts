@@ -6,7 +6,7 @@ import { readingsByPiece } from "../../methods/readings.ts";
 import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
 import { type Display, formatLength, formatSize } from "../../units/format.ts";
 import { cap, sayFinding, sayMaterial, sayReadings, sayStep, stepHeads } from "../../words/en.ts";
-import type { PdfOptions } from "../pdf.ts";
+import type { PdfOptions } from "./options.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
 import { yDown } from "../svg.ts";
 import { ACCENT, type Doc, INK, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
@@ -133,7 +133,7 @@ function drawPicture(
   box: Box,
   colours: { readonly face: string; readonly back: string },
 ): void {
-  const { shapes, bounds } = pictureOf(solution, step);
+  const { shapes, bounds, labels = [] } = pictureOf(solution, step);
   const wide = Math.max(1, bounds.right - bounds.left);
   const tall = Math.max(1, bounds.top - bounds.bottom);
   const scale = Math.min(box.width / wide, box.height / tall);
@@ -144,6 +144,11 @@ function drawPicture(
     .scale(scale)
     .translate(-bounds.left, 0);
   for (const shape of shapes) drawShape(doc, shape, bounds.top, scale, colours);
+  doc.font("strong").fillColor(INK);
+  for (const { at, text: words, tall } of labels) {
+    doc.fontSize(tall);
+    doc.text(words, at[0] - doc.widthOfString(words) / 2, bounds.top - at[1] - tall, { lineBreak: false });
+  }
   doc.restore();
 }
 

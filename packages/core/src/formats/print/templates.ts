@@ -13,7 +13,7 @@ import type { Piece } from "../../model/piece.ts";
 import type { Solution } from "../../model/solution.ts";
 import { formatSize } from "../../units/format.ts";
 import { MM_PER } from "../../units/length.ts";
-import type { PdfOptions } from "../pdf.ts";
+import type { PdfOptions } from "./options.ts";
 import { cutByItself, yDown } from "../svg.ts";
 import { type Doc, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
 

@@ -1,0 +1,28 @@
+/** What is printed, and how. */
+import type { Display } from "../../units/format.ts";
+
+/** Type to embed, the bytes of WOFF or TTF files. */
+export interface PdfFonts {
+  readonly regular: Uint8Array;
+  readonly strong: Uint8Array;
+}
+
+/** What can be printed by itself. */
+export const PDF_PARTS = ["template", "steps"] as const;
+/** One of them. */
+export type PdfPart = (typeof PDF_PARTS)[number];
+
+/** What is printed, for which paper, in whose units. */
+export interface PdfOptions {
+  readonly title: string;
+  readonly display: Display;
+  /** the paper in the printer, mm, upright */
+  readonly paper: { readonly width: number; readonly height: number };
+  readonly fonts: PdfFonts;
+  /** date written into the file: the same date and solution give the same bytes */
+  readonly date: Date;
+  /** which parts; all when left out */
+  readonly parts?: readonly PdfPart[];
+  /** stock colours for the pictures */
+  readonly colours?: { readonly face: string; readonly back: string };
+}
