@@ -13,6 +13,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // makers here measure in millimetres; where the country does not, a test says so
+    locale: "en-GB",
     reducedMotion: "reduce",
     // what is kept in the browser has a test of its own; the others always ask the server
     serviceWorkers: "block",

@@ -90,7 +90,7 @@ test("from an envelope in hand to its card", async ({ page }) => {
   await expect(page.getByRole("list", { name: "From the paper up" }).getByRole("listitem")).toHaveCount(4);
 });
 
-test("sheets: how many, how they are cut, and an offcut taken in hand", async ({ page }) => {
+test("sheets: how many, how they are cut, and an offcut kept", async ({ page }) => {
   await openDemo(page, "Open-day invitation, card");
   await page.getByRole("tab", { name: "Sheets" }).click();
   // a card of 148 × 210 comes out of A4 twice, for forty: twenty sheets
@@ -101,10 +101,14 @@ test("sheets: how many, how they are cut, and an offcut taken in hand", async ({
   await page.getByLabel("Sheet in hand").selectOption("none");
   await expect(page.getByRole("heading", { name: "Which sheet is in hand?" })).toBeVisible();
   await page.getByLabel("Sheet in hand").selectOption("us-tabloid");
-  const take = page.getByRole("button", { name: "Take it in hand" }).first();
-  await take.click();
-  await expect(page.getByText("This offcut is the sheet in hand now.")).toBeVisible();
-  await expect(page.getByLabel("Sheet in hand")).toHaveValue("own");
+  // an offcut waits for the next draft, and this one stays as it is
+  await page.getByRole("button", { name: "Keep it" }).first().click();
+  await expect(page.getByText("Kept: it stands among the sheets of your next draft.")).toBeVisible();
+  await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-tabloid");
+  const kept = page.getByLabel("Sheet in hand").locator("optgroup[label='Offcuts you kept'] option");
+  await expect(kept).toHaveCount(1);
+  await page.getByLabel("Sheet in hand").selectOption((await kept.getAttribute("value")) ?? "");
+  await expect(page.getByRole("button", { name: /Used up/u })).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-tabloid");
 });

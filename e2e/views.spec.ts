@@ -62,12 +62,74 @@ test("pointing at a line lights its number, pointing at a number its line", asyn
   await expect(inside).toHaveCount(1);
 });
 
-test("nothing is cut off at 1024 px, nor in portrait on the steps", async ({ page }) => {
-  await page.setViewportSize({ width: 1024, height: 768 });
+for (const [width, height] of [
+  [1024, 768],
+  [820, 1180],
+  [640, 800],
+] as const) {
+  test(`at ${String(width)} × ${String(height)} every view and stage can be reached and pressed`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await openDemo(page, "Open-day invitation, envelope");
+    for (const view of ["Folded", "Sheets", "Steps", "Flat"]) {
+      await page.getByRole("tab", { name: view }).click();
+      await expect(page.getByRole("tab", { name: view })).toHaveAttribute("aria-selected", "true");
+      await expect(page.getByRole("tabpanel", { name: view })).toBeInViewport();
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    }
+    for (const stage of [/^2 ?Holder/u, /^3 ?Paper/u, /^4 ?Details/u, /^1 ?Inside/u]) {
+      await page.getByRole("button", { name: stage }).click();
+      await expect(page.getByRole("button", { name: stage })).toHaveAttribute("aria-expanded", "true");
+    }
+    // the drawing has the room: at least half of the window's width, or of its height
+    const sheet = await page.getByRole("tabpanel").boundingBox();
+    expect(sheet?.width ?? 0).toBeGreaterThan(width * 0.5);
+    expect(sheet?.height ?? 0).toBeGreaterThan(height * 0.4);
+    await page.getByRole("button", { name: "Print and save" }).click();
+    await expect(page.getByRole("menuitem", { name: "Print the cut list and the steps" })).toBeInViewport();
+    await page.keyboard.press("Escape");
+    await page.goto("/from-envelope");
+    await page.getByRole("button", { name: "Draft this card" }).click();
+    await expect(page).toHaveURL(/\/draft\//u);
+    await page.getByRole("link", { name: "Drafts" }).click();
+    await page.getByRole("button", { name: "New draft" }).click();
+    await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+  });
+}
+
+test("in portrait the steps have their buttons in view", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
   await page.setViewportSize({ width: 800, height: 1180 });
   await page.getByRole("tab", { name: "Steps" }).click();
   await expect(page.getByRole("button", { name: "Next" })).toBeInViewport();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(800);
+});
+
+test("the focus can be seen on buttons, tabs, stages and the search", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  const outline = (): Promise<string> =>
+    page.evaluate(() => getComputedStyle(document.activeElement ?? document.body).outlineStyle);
+  for (const thing of [
+    page.getByRole("tab", { name: "Flat" }),
+    page.getByRole("button", { name: "Print and save" }),
+    page.getByRole("button", { name: /^2 ?Holder/u }),
+  ]) {
+    await thing.focus();
+    // focus that comes by keyboard is shown
+    await page.keyboard.press("Shift");
+    expect(await outline()).toBe("solid");
+  }
+  await page.getByRole("link", { name: "Drafts" }).click();
+  await page.getByLabel("Find drafts").focus();
+  expect(await outline()).toBe("solid");
+});
+
+test.describe("in a country that measures in inches", () => {
+  test.use({ locale: "en-US" });
+  test("a new draft starts in inches, with Letter and an eighth-inch board", async ({ page }) => {
+    await openDrafts(page);
+    await page.getByRole("button", { name: "New draft" }).click();
+    await expect(page.getByLabel("Width", { exact: true })).toHaveValue("5 1/2 in");
+    await page.getByRole("button", { name: /^3 ?Paper/u }).click();
+    await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-letter");
+  });
 });

@@ -4,6 +4,18 @@ import path from "node:path";
 import type { Plugin } from "vite";
 
 export const KEEPER = "keeper";
+const NOTICES = path.join(import.meta.dirname, "../../NOTICES.txt");
+
+/** The licences of what ships, beside the app: Settings leads there. */
+export function notices(): Plugin {
+  return {
+    name: "notices",
+    generateBundle() {
+      this.emitFile({ type: "asset", fileName: "notices.txt", source: readFileSync(NOTICES, "utf8") });
+    },
+  };
+}
+
 const PUBLIC = path.join(import.meta.dirname, "public");
 
 /** Writes the names of all files of a build into its keeper, with a version that changes with any of them. */

@@ -1,13 +1,13 @@
 import path from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
-import { KEEPER, keptFiles } from "./keptFiles.ts";
+import { KEEPER, keptFiles, notices } from "./keptFiles.ts";
 
 const here = (file: string): string => path.join(import.meta.dirname, file);
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), keptFiles()],
+  plugins: [react(), notices(), keptFiles()],
   worker: { format: "es" },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:4173" } },
   build: {

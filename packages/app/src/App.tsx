@@ -1,12 +1,11 @@
 import CssBaseline from "@mui/material/CssBaseline";
-import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { Redo2, Undo2 } from "lucide-react";
-import { lazy, Suspense, useEffect } from "react";
+import { lazy, Suspense, useEffect, useRef } from "react";
 import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
 import { useStore } from "zustand";
@@ -16,7 +15,7 @@ import { useTaking } from "./store/files.ts";
 import { loadAllForms } from "./store/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
 import { Notes } from "./parts/tell.tsx";
-import { tryAgain } from "./parts/tryAgain.ts";
+import { Tore } from "./parts/Tore.tsx";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
 import { useSettings, type Settings } from "./store/settings.ts";
 import { theme } from "./theme/theme.ts";
@@ -61,7 +60,8 @@ function Saved() {
   const trouble = useDrafts((s) => s.trouble);
   const busy = useDrafts((s) => s.waiting || s.writing > 0);
   return (
-    <span className="saved" role="status">
+    // what goes well is seen and not read out with every key; what does not is told at once
+    <span className="saved" {...(trouble && { role: "alert" })}>
       {trouble ? "Not saved" : busy ? "Saving …" : "Saved"}
     </span>
   );
@@ -72,10 +72,20 @@ function UndoRedo() {
   const future = useStore(useOpenDraft.temporal, (s) => s.futureStates.length);
   return (
     <>
-      <IconButton aria-label="Undo" title="Undo (Ctrl Z)" disabled={past === 0} onClick={undo}>
+      <IconButton
+        aria-label="Undo"
+        title="Undo (Ctrl Z)"
+        aria-disabled={past === 0}
+        onClick={past === 0 ? undefined : undo}
+      >
         <Undo2 size={20} />
       </IconButton>
-      <IconButton aria-label="Redo" title="Redo (Ctrl Shift Z)" disabled={future === 0} onClick={redo}>
+      <IconButton
+        aria-label="Redo"
+        title="Redo (Ctrl Shift Z or Ctrl Y)"
+        aria-disabled={future === 0}
+        onClick={future === 0 ? undefined : redo}
+      >
         <Redo2 size={20} />
       </IconButton>
     </>
@@ -92,6 +102,21 @@ function useAhead(): void {
       clearTimeout(waiting);
     };
   }, []);
+}
+
+/** After a way inside the app the focus is in the place it led to, not on a button that is gone. */
+function Arrival() {
+  const place = useLocation().pathname.split("/").slice(1, 3).join("/");
+  const before = useRef(place);
+  useEffect(() => {
+    if (before.current === place) return;
+    before.current = place;
+    const main = document.querySelector("main");
+    if (!main || main.contains(document.activeElement)) return;
+    main.tabIndex = -1;
+    main.focus({ preventScroll: true });
+  }, [place]);
+  return <Outlet />;
 }
 
 function Frame() {
@@ -130,25 +155,7 @@ function Frame() {
       </header>
       <Banners />
       <ErrorBoundary
-        fallbackRender={({ resetErrorBoundary }) => (
-          <main className="empty" role="alert">
-            <h1>This page tore</h1>
-            <p>
-              Your drafts are safe. If the server has stopped, start it again; otherwise going back and trying once more
-              usually helps.
-            </p>
-            <Button
-              variant="contained"
-              onClick={() => {
-                void tryAgain().then((found) => {
-                  if (!found) resetErrorBoundary();
-                });
-              }}
-            >
-              Try again
-            </Button>
-          </main>
-        )}
+        fallbackRender={({ error, resetErrorBoundary }) => <Tore error={error} onAgain={resetErrorBoundary} />}
       >
         <Suspense
           fallback={
@@ -157,7 +164,7 @@ function Frame() {
             </main>
           }
         >
-          <Outlet />
+          <Arrival />
         </Suspense>
       </ErrorBoundary>
     </div>

@@ -32,7 +32,7 @@ export const FlatPiece = memo(function FlatPiece(props: FlatPieceProps) {
       {of.contents.map((c) => (
         <FlatContents key={c.name} contents={c} view={view} />
       ))}
-      <PanelNames of={of} view={view} laid={laid} />
+      <PanelNames of={of} view={view} laid={laid} face={pieceColours(of.piece, colours).face} />
       <Figures of={of} grid={grid} view={view} isHeld={isHeld} onHold={onHold} />
     </>
   );

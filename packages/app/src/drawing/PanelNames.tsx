@@ -1,6 +1,6 @@
 import { flatten, type OnFlat, type Point } from "@cut-fold/core";
 import { memo } from "react";
-import { colour } from "../theme/theme.ts";
+import { inkOn } from "./colours.ts";
 import type { OfPiece } from "./ofPiece.ts";
 import { panelNames } from "./panelNames.ts";
 import type { View } from "./view.ts";
@@ -9,13 +9,15 @@ interface PanelNamesProps {
   readonly of: OfPiece;
   readonly view: View;
   readonly laid: readonly OnFlat[];
+  /** the colour of the paper they stand on */
+  readonly face: string;
 }
 
 /** The names of a piece's panels, where there is room for them. */
-export const PanelNames = memo(function PanelNames({ of, view, laid }: PanelNamesProps) {
+export const PanelNames = memo(function PanelNames({ of, view, laid, face }: PanelNamesProps) {
   const { piece, contents, dimensions } = of;
   return (
-    <g fill={colour.ink} fillOpacity={0.78} fontSize={14} textAnchor="middle" pointerEvents="none">
+    <g {...inkOn(face)} fontSize={14} textAnchor="middle" pointerEvents="none">
       {panelNames(piece, view, { contents, dimensions, laid: laid.flatMap(loopsOf) }).map(({ id, name, at }) => (
         <text key={id} x={at[0]} y={at[1]}>
           {name}

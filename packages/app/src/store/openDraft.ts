@@ -5,6 +5,7 @@ import { create } from "zustand";
 import { besideOf, useDrafts } from "./drafts.ts";
 import { contentsFrom, isSameThing } from "./following.ts";
 import { merged } from "./merge.ts";
+import { renamed } from "./naming.ts";
 import { KEPT_STEPS, keepSteps, recallSteps } from "./steps.ts";
 
 interface OpenState {
@@ -136,7 +137,7 @@ export function change(by: SpecChange, holds?: string | null): readonly Problem[
   const kept = isSameThing(read.value.contents, draft.spec.contents) ? held : undefined;
   const follows = holds === undefined ? kept : (holds ?? undefined);
   const next = { ...rest, spec: read.value, changed: new Date().toISOString() };
-  replace(follows === undefined ? next : { ...next, holds: follows });
+  replace(renamed(draft, follows === undefined ? next : { ...next, holds: follows }));
   return [];
 }
 

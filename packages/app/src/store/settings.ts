@@ -22,13 +22,22 @@ interface SettingsState {
   readonly set: (change: Partial<Settings>) => void;
 }
 
+/** Where paper is sold in inches: Letter, and rulers in fractions. */
+const IN_INCHES = /-(?:US|LR|MM)\b/u;
+
+/** What is set before the maker has set anything: as their country measures. */
+function usual(): Settings {
+  const { language = "" } = (globalThis as { navigator?: { language?: string } }).navigator ?? {};
+  return settingsSchema.parse(IN_INCHES.test(language) ? { unit: "in", paper: "us-letter" } : {});
+}
+
 export const useSettings = create<SettingsState>()((set, get) => ({
-  settings: settingsSchema.parse({}),
+  settings: usual(),
   load: async () => {
     try {
       if (await isOfLaterApp()) return;
       const kept = await db.kept.get("settings");
-      const read = settingsSchema.safeParse(kept?.value ?? {});
+      const read = settingsSchema.safeParse(kept?.value);
       if (read.success) set({ settings: read.data });
     } catch {
       // a blocked store is told by the drafts' banner; the defaults serve

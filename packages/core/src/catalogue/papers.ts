@@ -99,9 +99,13 @@ export interface TapePreset extends Entry {
   readonly width: number;
 }
 
+/** The width in inches as the trade sells it, to an eighth. */
+const inFractions = (mm: number): string =>
+  ["", "1/8", "1/4", "3/8", "1/2", "5/8", "3/4"][Math.round(mm / inches(1 / 8))] ?? "";
+
 const tape = (width: number): TapePreset => ({
   id: `tape-${String(width)}mm`,
-  title: `Double-sided tape ${String(width)} mm`,
+  title: `Double-sided tape ${String(width)} mm (${inFractions(width)} in)`,
   width,
   source: "craft trade width, stated in mm",
 });

@@ -2,7 +2,8 @@
  * Changing a recipe: what a screen sends when something is typed, dragged or pressed, and what a remedy means. Every
  * change is read by the same reader as any file, so nothing can be set that could not be written.
  */
-import type { Form } from "../forms/form.ts";
+import { catalogue } from "../catalogue/index.ts";
+import { type Form, settingsOf } from "../forms/form.ts";
 import { formById } from "../forms/index.ts";
 import type { ChangePath } from "../model/piece.ts";
 import type { PathChange, Solution } from "../model/solution.ts";
@@ -30,7 +31,21 @@ export type SpecChange = PartsChange | PathChange | readonly PathChange[];
 const merge = (was: object | undefined, change: object | undefined): object =>
   Object.fromEntries(Object.entries({ ...was, ...change }).filter(([, v]) => v !== undefined));
 
-/** The recipe with another form, that form's own settings, and fittings only where it has panels for all of them. */
+/** Settings the maker has set and the other form has too, as far as it allows them. */
+function sharedSettings(spec: Spec, form: Form): Record<string, unknown> {
+  const was = formById(spec.form);
+  const own = was ? settingsOf(was) : [];
+  return Object.fromEntries(
+    settingsOf(form).flatMap(([name, schema]) => {
+      const usual = own.find(([known]) => known === name)?.[1].parse(undefined);
+      const value = spec.settings[name];
+      const isSet = value !== undefined && usual !== undefined && value !== usual;
+      return isSet && schema.safeParse(value).success ? [[name, value]] : [];
+    }),
+  );
+}
+
+/** The recipe with another form: what both have is kept, and fittings only where it has panels for all of them. */
 function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | undefined): Record<string, unknown> {
   const grounds = form.grounds?.(form.settings.parse({})) ?? [];
   const holds = ({ on }: Fitting): boolean =>
@@ -40,7 +55,7 @@ function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | unde
     ...rest,
     ...(fittings?.every(holds) && { fittings }),
     form: form.id,
-    settings: {},
+    settings: sharedSettings(spec, form),
     method: method ?? methodFor(spec.method, form),
   };
 }
@@ -53,8 +68,9 @@ export function changed(spec: Spec, change: SpecChange): Read<Spec> {
   const next: Record<string, unknown> = form
     ? reformed(spec, form, change.method)
     : { ...spec, form: change.form ?? spec.form };
-  for (const key of ["contents", "stock"] as const) if (change[key]) next[key] = merge(spec[key], change[key]);
-  if (change.settings) next["settings"] = merge(form ? {} : spec.settings, change.settings);
+  if (change.contents) next["contents"] = renamed(spec.contents, merge(spec.contents, change.contents));
+  if (change.stock) next["stock"] = merge(spec.stock, change.stock);
+  if (change.settings) next["settings"] = merge(form ? (next["settings"] as object) : spec.settings, change.settings);
   if (change.method && !form) next["method"] = merge(spec.method, change.method);
   if (change.quantity !== undefined) next["quantity"] = change.quantity;
   if (change.fittings) next["fittings"] = change.fittings.length > 0 ? change.fittings : undefined;
@@ -64,6 +80,15 @@ export function changed(spec: Spec, change: SpecChange): Read<Spec> {
     else if (value !== undefined) next[key] = typeof value === "object" ? merge(spec.sheet, value) : value;
   }
   return readSpec(next, spec);
+}
+
+/** What goes in under its own name; a name that only told the old card's size goes with that size. */
+function renamed(was: Spec["contents"], now: object): object {
+  const { width, height, preset, name } = now as Partial<Spec["contents"]>;
+  const isTitle = name === was.name && catalogue.contents.some((c) => c.title === name);
+  const turned = width === was.height && height === was.width;
+  if (preset !== undefined || !isTitle || turned || (width === was.width && height === was.height)) return now;
+  return merge(now, { name: undefined });
 }
 
 const isList = (change: SpecChange): change is readonly PathChange[] => Array.isArray(change);

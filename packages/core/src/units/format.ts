@@ -30,6 +30,8 @@ export interface FormatOptions {
 const SEEN_MM = 0.051;
 /** Off the marks and below a quarter inch a fraction says too little: gaps and thicknesses are shown as decimals (mm). */
 const SMALL_MM = MM_PER.in / 4;
+/** Below this (mm) a thickness is told with one more figure. */
+const THIN_MM = 0.5;
 const DECIMALS = { "in-decimal": 3, mm: 1, cm: 2 } as const;
 const WORD = { in: "in", "in-decimal": "in", mm: "mm", cm: "cm" } as const;
 
@@ -69,8 +71,11 @@ export function formatLength(mm: number, display: Display, options: FormatOption
     shown = (count / parts) * MM_PER.in;
   } else {
     const per = unit === "in" || unit === "in-decimal" ? MM_PER.in : MM_PER[unit];
-    const tens = 10 ** (unit === "in" ? 2 : DECIMALS[unit]);
-    const fixed = (round((mm / per) * tens) / tens).toFixed(unit === "in" ? 2 : DECIMALS[unit]);
+    // paper is thinner than the usual figures tell: 0.006 in is not 0
+    const places = unit === "in" ? 2 : DECIMALS[unit];
+    const digits = mm !== 0 && Math.abs(mm) < THIN_MM ? Math.max(places, unit === "mm" ? 2 : 3) : places;
+    const tens = 10 ** digits;
+    const fixed = (round((mm / per) * tens) / tens).toFixed(digits);
     shown = unit === "in" ? mm : Number(fixed) * per;
     figure = trimZeros(fixed).replace("-", "−");
     if (figure === "−0") figure = "0";

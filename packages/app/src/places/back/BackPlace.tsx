@@ -7,9 +7,11 @@ import { useDisplay, useSettings } from "../../store/settings.ts";
 import { Answer } from "./Answer.tsx";
 import { type Asked, cardOf, firstAsked } from "./asked.ts";
 import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./back.css";
 
 export function BackPlace() {
+  usePageTitle("From an envelope");
   const display = useDisplay();
   const navigate = useNavigate();
   const inches = useSettings((s) => s.settings.unit).startsWith("in");

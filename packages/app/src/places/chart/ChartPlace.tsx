@@ -6,10 +6,12 @@ import { useSettings } from "../../store/settings.ts";
 import { ChartAsks, EVERY } from "./ChartAsks.tsx";
 import { ChartTable } from "./ChartTable.tsx";
 import { WholeTable } from "./WholeTable.tsx";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./chart.css";
 
 /** The size chart: one form for every standard card, on the board, ruler and sheet in use. */
 export function ChartPlace() {
+  usePageTitle("Size chart");
   const [search, setSearch] = useSearchParams();
   const { unit, notch } = useSettings((s) => s.settings);
   const every = search.get("form") === EVERY;

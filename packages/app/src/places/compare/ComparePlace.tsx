@@ -10,9 +10,11 @@ import { solutionOf } from "../../store/solutions.ts";
 import { AnotherVersion } from "./AnotherVersion.tsx";
 import { LINES, type Version } from "./lines.ts";
 import { largest, VersionHead } from "./VersionHead.tsx";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./compare.css";
 
 export function ComparePlace() {
+  usePageTitle("Side by side");
   const { id = "" } = useParams();
   const drafts = useDrafts((s) => s.drafts);
   const loading = useDrafts((s) => s.loading);

@@ -1,4 +1,5 @@
 import Button from "@mui/material/Button";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { Columns2 } from "lucide-react";
@@ -79,6 +80,7 @@ export function DraftPlace() {
   const colours = coloursOf(draft.spec);
   return (
     <main className={`draft view-${view}`}>
+      <Heading name={draft.name} view={view} />
       {view === "steps" ? null : <StagesRail draft={draft} solution={solution} open={stage} onOpen={onOpen} />}
       <div className="board">
         <div className="board-bar">
@@ -98,6 +100,16 @@ export function DraftPlace() {
     </main>
   );
 }
+
+/** What is open, for the tab and for those who hear the page; the name itself is a field. */
+const Heading = memo(function Heading({ name, view }: { readonly name: string; readonly view: View }) {
+  usePageTitle(`${name}, ${VIEW_TITLES[view].toLowerCase()}`);
+  return (
+    <h1 className="unseen">
+      {name}, {VIEW_TITLES[view].toLowerCase()}
+    </h1>
+  );
+});
 
 const VersionsLink = memo(function VersionsLink({ id }: { readonly id: string }) {
   const versions = useDrafts((s) => {

@@ -43,9 +43,10 @@ export const Keep = memo(function Keep() {
         variant="outlined"
         aria-haspopup="menu"
         aria-expanded={anchor !== undefined}
-        disabled={busy}
+        aria-busy={busy}
+        aria-disabled={busy}
         onClick={(event) => {
-          setAnchor(event.currentTarget);
+          if (!busy) setAnchor(event.currentTarget);
         }}
       >
         {busy ? "Writing …" : "Print and save"}

@@ -75,7 +75,7 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
     setTo({
       width: across ? preset.width : preset.height,
       height: across ? preset.height : preset.width,
-      preset: across ? id : undefined,
+      preset: id,
     });
   };
   const here = (): void => {

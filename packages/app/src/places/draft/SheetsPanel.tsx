@@ -17,7 +17,7 @@ import { tell } from "../../parts/tell.tsx";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { type PaperColours, pieceColours } from "../../drawing/colours.ts";
-import { change } from "../../store/openDraft.ts";
+import { keepOffcut } from "../../store/offcuts.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 import "./sheets.css";
@@ -84,7 +84,7 @@ function Plan({ plan, solution, face }: PlanProps) {
           <Group key={i} group={group} plan={plan} name={name} face={face} grid={grid} />
         ))}
       </div>
-      <Offcuts offcuts={plan.offcuts} grid={grid} />
+      <Offcuts offcuts={plan.offcuts} grid={grid} paper={plan.stock} />
     </section>
   );
 }
@@ -260,8 +260,14 @@ function numbered(root: Part): CutLine[] {
 
 const FEW_OFFCUTS = 6;
 
-/** What is left over: each can be taken as the next sheet in hand. */
-function Offcuts({ offcuts, grid }: { readonly offcuts: readonly Offcut[]; readonly grid: number }) {
+interface OffcutsProps {
+  readonly offcuts: readonly Offcut[];
+  readonly grid: number;
+  readonly paper: string;
+}
+
+/** What is left over: each can be kept for another draft. */
+function Offcuts({ offcuts, grid, paper }: OffcutsProps) {
   const display = useDisplay(grid);
   if (offcuts.length === 0) return null;
   return (
@@ -276,11 +282,11 @@ function Offcuts({ offcuts, grid }: { readonly offcuts: readonly Offcut[]; reado
               <Button
                 size="small"
                 onClick={() => {
-                  change({ sheet: { width, height, preset: undefined } });
-                  tell("This offcut is the sheet in hand now. Undo brings the old one back.");
+                  void keepOffcut({ width, height, count, paper });
+                  tell("Kept: it stands among the sheets of your next draft.");
                 }}
               >
-                Take it in hand
+                Keep it
               </Button>
             ) : null}
           </li>

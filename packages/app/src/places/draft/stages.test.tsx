@@ -3,6 +3,7 @@
 import { catalogue, largestCard, formById, setupOf, settingMeta, settingsOf } from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
 import { screen, within } from "@testing-library/react";
+import { useOffcuts } from "../../store/offcuts.ts";
 import { describe, expect, it, vi } from "vitest";
 import { demoDrafts } from "../../store/demo.ts";
 import { undo } from "../../store/openDraft.ts";
@@ -240,16 +241,24 @@ describe("the same again in another size", () => {
 });
 
 describe("sheets", () => {
-  it("are planned cut by cut, and an offcut can be taken in hand", async () => {
+  it("are planned cut by cut, and an offcut can be kept for the next draft without touching this one", async () => {
     const maker = await visit("/draft/demo-recipe-card/sheets?stage=paper");
+    const { spec } = draftNow();
     const plan = screen.getByRole("region", { name: "Trim plan" });
     expect(within(plan).getAllByRole("listitem").length).toBeGreaterThan(1);
-    const [first] = within(plan).getAllByRole("button", { name: "Take it in hand" });
-    if (!first) throw new Error("no offcut to take");
+    const [first] = within(plan).getAllByRole("button", { name: "Keep it" });
+    if (!first) throw new Error("no offcut to keep");
     await maker.click(first);
+    expect(draftNow().spec).toBe(spec);
+    const kept = await within(stages().getByLabelText("Sheet in hand")).findByRole("option", {
+      name: /recipe|g\/m²/iu,
+    });
+    await maker.selectOptions(stages().getByLabelText("Sheet in hand"), kept);
     expect(draftNow().spec.sheet?.preset).toBeUndefined();
-    undo();
-    expect(draftNow().spec.sheet?.preset).toBeDefined();
+    // used up it leaves the list, and the draft keeps its sheet
+    await maker.click(stages().getByRole("button", { name: "Used up: take it off the list" }));
+    expect(useOffcuts.getState().offcuts).toEqual([]);
+    expect(draftNow().spec.sheet).toBeDefined();
   });
 
   it("ask for the sheet where none is named", async () => {

@@ -9,10 +9,12 @@ import { dropDrafts } from "../../parts/dropDraft.ts";
 import { told, toldSaved } from "../../parts/tell.tsx";
 import { makeDraft, useDrafts } from "../../store/drafts.ts";
 import { chooseProject, saveProject } from "../../store/files.ts";
+import { nameFor } from "../../store/naming.ts";
 import { useSettings } from "../../store/settings.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";
 import { matches, type Order, ordered, ORDERS } from "./finding.ts";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./drafts.css";
 
 /** A new draft starts from the card most makers have in hand, in their own units. */
@@ -24,7 +26,7 @@ function freshDraft(inInches: boolean, notch: number | undefined): Draft {
     sheet: { preset: inInches ? "us-letter" : "iso-a4" },
   });
   if (!read.ok) throw new Error("the recipe a new draft starts with is wrong");
-  return makeDraft("New envelope", read.value);
+  return makeDraft(nameFor(read.value), read.value);
 }
 
 const BinDialog = lazy(() => import("./BinDialog.tsx"));
@@ -35,6 +37,7 @@ const CARDS_FIRST = 9;
 const CARDS_AT_ONCE = 32;
 
 export function DraftsPlace() {
+  usePageTitle("Drafts");
   const drafts = useDrafts((s) => s.drafts);
   const loading = useDrafts((s) => s.loading);
   const put = useDrafts((s) => s.put);

@@ -12,6 +12,8 @@ import { adopt, useDrafts } from "../../store/drafts.ts";
 import { chooseProject, saveAll } from "../../store/files.ts";
 import { type Settings, useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
+import { VERSION } from "../../version.ts";
 import "./settings.css";
 
 const UNITS: readonly { readonly value: Settings["unit"]; readonly text: string }[] = [
@@ -25,6 +27,7 @@ const NOTCH_MM = { min: 2, max: 30 };
 const CSS_PIXELS_PER_MM = 96 / 25.4;
 
 export function SettingsPlace() {
+  usePageTitle("Settings");
   const { settings, set } = useSettings();
   const drafts = useDrafts((s) => s.drafts);
   return (
@@ -130,6 +133,14 @@ export function SettingsPlace() {
             Add the demo drafts
           </Button>
         </div>
+      </section>
+      <section>
+        <h2>About</h2>
+        <p>
+          Cut Fold {VERSION}, under the MIT licence. <a href="/notices.txt">Packages and typefaces it is made with</a>,
+          each with its licence.
+        </p>
+        <p>A “~” before a figure says that it had to be rounded: do not cut to it, turn to the other unit.</p>
       </section>
     </main>
   );

@@ -10,18 +10,24 @@ import {
   PURPOSES,
   reasonWords,
   sayFinding,
+  settingMeta,
+  settingsOf,
   type Spec,
 } from "@cut-fold/core";
 import ButtonBase from "@mui/material/ButtonBase";
 import Button from "@mui/material/Button";
 import { memo, useCallback, useState } from "react";
+import { useNavigate } from "react-router";
 import { coloursOf } from "../../../drawing/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { useSettled } from "../../../parts/useSettled.ts";
 import { chooseNothing } from "../../../store/chosen.ts";
-import { change } from "../../../store/openDraft.ts";
+import { makeDraft, useDrafts } from "../../../store/drafts.ts";
+import { nameFor } from "../../../store/naming.ts";
+import { change, undo, useOpenDraft } from "../../../store/openDraft.ts";
+import { tell, tellDone } from "../../../parts/tell.tsx";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 import { type Offers as Known, useOffers } from "../../../store/useOffers.ts";
@@ -31,22 +37,48 @@ interface OfferProps {
   readonly chosen: boolean;
 }
 
-async function choose({ form, spec }: OfferOf): Promise<void> {
+/** What the maker had set and the new form does not have: told, with a way back. */
+function fellAway(was: Spec, now: Spec): string[] {
+  const [before, after] = [formById(was.form), formById(now.form)];
+  if (!before || !after) return [];
+  const kept = new Set(settingsOf(after).map(([name]) => name));
+  const lost = settingsOf(before).flatMap(([name, schema]) =>
+    kept.has(name) || was.settings[name] === schema.parse(undefined) ? [] : [settingMeta(schema).label.toLowerCase()],
+  );
+  const laid = (was.fittings?.length ?? 0) - (now.fittings?.length ?? 0);
+  return laid > 0 ? [...lost, laid === 1 ? "what lay on it" : `${String(laid)} things that lay on it`] : lost;
+}
+
+/** Takes a form in place of the one there is; what only goes with a holder, a mask or a liner, becomes a draft beside it. */
+async function choose({ form, spec }: OfferOf, navigate: (to: string) => unknown): Promise<void> {
   await loadForms([form]);
+  const { draft } = useOpenDraft.getState();
+  const isPart = (id: string): boolean => formById(id)?.purpose === "part";
+  if (draft && isPart(form) && !isPart(draft.spec.form)) {
+    const beside = makeDraft(nameFor(spec), spec, { tags: draft.tags });
+    useDrafts.getState().put([beside]);
+    tell(`A draft of its own, beside “${draft.name}”.`);
+    void navigate(`/draft/${beside.id}/flat?stage=details`);
+    return;
+  }
   change({ form, method: spec.method });
   chooseNothing();
+  const now = useOpenDraft.getState().draft;
+  const lost = draft && now ? fellAway(draft.spec, now.spec) : [];
+  if (lost.length > 0) tellDone(`This form has no place for: ${lost.join(", ")}.`, "Take the old form back", undo);
 }
 
 /** A form as it would come out for these very contents: drawn true, with its paper and why it stands where it does. */
 const Offer = memo(function Offer({ offer, chosen }: OfferProps) {
   const display = useDisplay();
+  const navigate = useNavigate();
   const { title, about, blank, picture, reasons, trouble, spec } = offer;
   return (
     <ButtonBase
       className="offer"
       aria-pressed={chosen}
       onClick={() => {
-        if (!chosen) void choose(offer);
+        if (!chosen) void choose(offer, navigate);
       }}
     >
       <span className="offer-picture">

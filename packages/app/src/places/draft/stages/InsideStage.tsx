@@ -1,4 +1,13 @@
-import { catalogue, type ContentsPreset, formById, QUANTITY, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
+import {
+  catalogue,
+  type ContentsPreset,
+  find,
+  formById,
+  QUANTITY,
+  SIZE_MM,
+  type Spec,
+  THICKNESS_MM,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Input from "@mui/material/Input";
 import { RotateCwSquare } from "lucide-react";
@@ -42,7 +51,18 @@ const onQuantity = (quantity: number): void => {
 };
 /** A size chosen from the list is nobody else's: a card that was followed is let go, even where the size stays. */
 const onPreset = (preset: string): void => {
-  const taken = { preset, width: undefined, height: undefined, thickness: undefined, name: undefined, pile: undefined };
+  const chosen = find(catalogue.contents, preset);
+  const now = useOpenDraft.getState().draft?.spec.contents;
+  // upright stays upright, under its own name
+  const upright = chosen && now && now.height > now.width ? { width: chosen.height, height: chosen.width } : undefined;
+  const taken = {
+    preset,
+    width: upright?.width,
+    height: upright?.height,
+    thickness: undefined,
+    name: undefined,
+    pile: undefined,
+  };
   change({ contents: preset === "" ? { preset: undefined } : taken }, null);
 };
 
@@ -150,7 +170,7 @@ const CalledField = memo(function CalledField({ name }: { readonly name: string 
 
 function turn(): void {
   const contents = useOpenDraft.getState().draft?.spec.contents;
-  if (contents) change({ contents: { width: contents.height, height: contents.width, preset: undefined } });
+  if (contents) change({ contents: { width: contents.height, height: contents.width } });
 }
 
 const TurnButton = memo(function TurnButton({ across }: { readonly across: boolean }) {

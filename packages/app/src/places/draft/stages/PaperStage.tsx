@@ -1,17 +1,18 @@
 import { catalogue, find, formatSize, formById, largestCard, setupOf, SHEET_MM, type Spec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { memo, useMemo } from "react";
+import { memo, useEffect, useMemo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { coloursOf } from "../../../drawing/colours.ts";
 import { useAtRest } from "../../../parts/useAtRest.ts";
+import { dropOffcut, type KeptOffcut, useOffcuts } from "../../../store/offcuts.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 const SHEETS = [
-  { value: "none", text: "Not said" },
+  { value: "none", text: "None named" },
   { value: "own", text: "An offcut, own size" },
   ...catalogue.sheets.map((s) => ({ value: s.id, text: s.title, group: "Sheets" })),
   ...catalogue.mats.map((s) => ({ value: s.id, text: s.title, group: "Mats, what a machine can cut" })),
@@ -28,12 +29,18 @@ const onSheetHeight = (height: number): void => {
 };
 const OFFCUT = { width: 200, height: 200 } as const;
 
+const OFFCUT_KEPT = "offcut:";
+const keyOf = ({ width, height, paper }: KeptOffcut): string =>
+  `${OFFCUT_KEPT}${width.toFixed(2)}/${height.toFixed(2)}/${paper}`;
+
 const onStock = (preset: string): void => {
   change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } });
 };
 const onSheet = (id: string): void => {
   const sheet = useOpenDraft.getState().draft?.spec.sheet;
-  if (id === "none") change({ sheet: null });
+  const kept = useOffcuts.getState().offcuts.find((o) => keyOf(o) === id);
+  if (kept) change({ sheet: { width: kept.width, height: kept.height, preset: undefined } });
+  else if (id === "none") change({ sheet: null });
   else if (id === "own") change({ sheet: { ...(sheet ?? OFFCUT), preset: undefined } });
   else change({ sheet: { preset: id, width: undefined, height: undefined } });
 };
@@ -68,7 +75,7 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
         <Choice label="Paper" value={spec.stock.preset ?? ""} options={STOCKS} onChange={onStock} />
       </div>
       <div className="wide">
-        <Choice label="Sheet in hand" value={sheetId(sheet)} options={SHEETS} onChange={onSheet} />
+        <SheetInHand sheet={sheet} />
       </div>
       {sheet ? (
         <>
@@ -81,6 +88,42 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
         <Choice label="Tape in hand" value={String(spec.tape ?? 0)} options={TAPES} onChange={onTape} />
       </div>
     </div>
+  );
+}
+
+/** The sheets of the shelf, and the offcuts of earlier drafts. */
+function SheetInHand({ sheet }: Pick<Spec, "sheet">) {
+  const display = useDisplay();
+  const offcuts = useOffcuts((s) => s.offcuts);
+  useEffect(() => {
+    void useOffcuts.getState().load();
+  }, []);
+  const inHand = sheet && offcuts.find((o) => o.width === sheet.width && o.height === sheet.height);
+  const kept = offcuts.map((o) => ({
+    value: keyOf(o),
+    text: `${formatSize(o.width, o.height, display)}, ${o.paper}${o.count > 1 ? `, ${String(o.count)} of them` : ""}`,
+    group: "Offcuts you kept",
+  }));
+  const options = [...SHEETS.slice(0, 2), ...kept, ...SHEETS.slice(2)];
+  return (
+    <>
+      <Choice
+        label="Sheet in hand"
+        value={inHand ? keyOf(inHand) : sheetId(sheet)}
+        options={options}
+        onChange={onSheet}
+      />
+      {inHand ? (
+        <Button
+          size="small"
+          onClick={() => {
+            dropOffcut(inHand);
+          }}
+        >
+          Used up: take it off the list
+        </Button>
+      ) : null}
+    </>
   );
 }
 

@@ -1,0 +1,57 @@
+/** Offcuts that were kept: what a finished run left over, to be cut from next. */
+import { SHEET_MM } from "@cut-fold/core";
+import { z } from "zod";
+import { create } from "zustand";
+import { db, isOfLaterApp } from "./db.ts";
+
+const side = z.number().min(SHEET_MM.min).max(SHEET_MM.max);
+const offcutSchema = z.object({
+  width: side,
+  height: side,
+  count: z.number().int().min(1).max(9999),
+  paper: z.string().max(80),
+});
+/** A rest of a sheet, mm, how many of it there are, and of which paper. */
+export type KeptOffcut = z.infer<typeof offcutSchema>;
+
+const KEY = "offcuts";
+const MOST = 60;
+
+interface OffcutsState {
+  readonly offcuts: readonly KeptOffcut[];
+  readonly load: () => Promise<void>;
+}
+
+export const useOffcuts = create<OffcutsState>()((set) => ({
+  offcuts: [],
+  load: async () => {
+    const row = (await isOfLaterApp()) ? undefined : await db.kept.get(KEY).catch(() => undefined);
+    const read = z.array(offcutSchema).safeParse(row?.value ?? []);
+    if (read.success) set({ offcuts: read.data });
+  },
+}));
+
+const isSame = (a: KeptOffcut, b: KeptOffcut): boolean =>
+  Math.abs(a.width - b.width) < 0.05 && Math.abs(a.height - b.height) < 0.05 && a.paper === b.paper;
+
+function keep(offcuts: readonly KeptOffcut[]): void {
+  useOffcuts.setState({ offcuts });
+  // a list that cannot be kept is still there while the window is open
+  void isOfLaterApp()
+    .then((later) => (later ? undefined : db.kept.put({ key: KEY, value: offcuts })))
+    .catch(() => undefined);
+}
+
+/** Puts an offcut on the list, with those of its size. */
+export async function keepOffcut(offcut: KeptOffcut): Promise<void> {
+  await useOffcuts.getState().load();
+  const { offcuts } = useOffcuts.getState();
+  const known = offcuts.find((o) => isSame(o, offcut));
+  const all = known ? { ...known, count: known.count + offcut.count } : offcut;
+  keep([all, ...offcuts.filter((o) => o !== known)].slice(0, MOST));
+}
+
+/** Takes an offcut off the list: it is used up. */
+export const dropOffcut = (offcut: KeptOffcut): void => {
+  keep(useOffcuts.getState().offcuts.filter((o) => !isSame(o, offcut)));
+};
