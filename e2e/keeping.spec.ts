@@ -29,7 +29,7 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
     const buffer = Buffer.from(text);
     await (await chooser).setFiles({ name: "again.cutfold.json", mimeType: "application/json", buffer });
   };
-  const links = page.getByRole("link", { name: "Open Open-day invitation, envelope" });
+  const links = page.getByRole("link", { name: "Open Open-day invitation, envelope", includeHidden: true });
   await takeIn(file.toString());
   await expect(page.getByRole("dialog", { name: "Nothing new in this file" })).toContainText("1 draft, left as it is");
   await page.getByRole("button", { name: "Close" }).click();

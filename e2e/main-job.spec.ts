@@ -120,9 +120,10 @@ test("the paper in hand is answered: the largest card it serves", async ({ page 
   expect(side).toBeGreaterThan(148);
 });
 
-test("units change everywhere at once, and nothing else changes", async ({ page }) => {
+test("units change everywhere at once, but what is set on the board is read as its ruler has it", async ({ page }) => {
   await openDemo(page, "Thanks to the pickers");
-  await expect(cutTo(page)).toHaveText("203.2 mm");
+  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("139.7 mm");
+  await expect(cutTo(page)).toHaveText("8 in");
   await page.getByRole("button", { name: "in", exact: true }).click();
   await expect(cutTo(page)).toHaveText("8 in");
   await expect(scoreAt(page)).toHaveText("3 1⁄2 in");
@@ -138,11 +139,13 @@ test("the size chart answers for a sheet, and opens a row as a draft", async ({ 
   await page.reload();
   await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-letter");
   await page.getByRole("button", { name: "Open A2 card as a draft" }).click();
-  await expect(cutTo(page)).toHaveText("203.2 mm");
+  // its board is read in eighths of an inch, whatever the screen shows
+  await expect(cutTo(page)).toHaveText("8 in");
 });
 
 /*
- * The same card in a side-seam envelope, worked by hand in the core's tests: 191 × 250, scores at 18 and 173, then 44 and 153.
+ * The same card in a side-seam envelope, its room 5 and 2 mm: 148 + 1 + 5 = 154 and 2 × 18 make 190, 105 + 1 + 2 = 108 with its front of 96 and flap of 44
+ * make 248; scores at 18 and 172, then 44 and 152.
  */
 test("the holder is chosen among those that fit, and the scoring board's steps follow", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
@@ -151,9 +154,9 @@ test("the holder is chosen among those that fit, and the scoring board's steps f
   await expect(offers.first()).toContainText("Square-blank envelope");
   await expect(offers.first()).toContainText("40 sheets in hand do");
   await page.getByRole("button", { name: /^Side-seam envelope/u }).click();
-  await expect(cutTo(page)).toHaveText("191 × 250 mm");
-  await expect(scoreAt(page).first()).toHaveText("18 · 173 mm");
-  await expect(scoreAt(page).last()).toHaveText("44 · 153 mm");
+  await expect(cutTo(page)).toHaveText("190 × 248 mm");
+  await expect(scoreAt(page).first()).toHaveText("18 · 172 mm");
+  await expect(scoreAt(page).last()).toHaveText("44 · 152 mm");
   await page.getByRole("tab", { name: "Steps" }).click();
   await page.getByRole("button", { name: "Step 4, Turn" }).click();
   await expect(page.getByText("quarter turn to the left")).toBeVisible();

@@ -23,7 +23,7 @@ describe("a draft as a link", () => {
     async (hash) => {
       const text = await fileInLink(hash).then(
         (file) => file.text(),
-        (error: unknown) => String((error as Error).message),
+        (error: unknown) => (error as Error).message,
       );
       // broken, or nothing that the reader would take for a file of ours
       expect(text.startsWith("This link") || !readProject(text).ok).toBe(true);

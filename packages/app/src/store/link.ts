@@ -26,8 +26,12 @@ const packed = async (bytes: Blob, way: GenericTransformStream): Promise<Uint8Ar
 
 /** The address that opens this draft elsewhere, as a new one. */
 export async function linkOf(draft: Draft, origin = window.location.origin): Promise<string> {
-  const { family: _family, holds: _holds, ...alone } = draft;
-  const bytes = await packed(new Blob([writeProject([alone])]), new CompressionStream("deflate-raw"));
+  // alone: the versions beside it and the card it follows stay here
+  const { id, name, tags, note, made, changed, step, spec } = draft;
+  const bytes = await packed(
+    new Blob([writeProject([{ id, name, tags, note, made, changed, step, spec }])]),
+    new CompressionStream("deflate-raw"),
+  );
   const text = btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(""));
   return `${origin}/take#${text.replaceAll("+", "-").replaceAll("/", "_").replace(/=+$/u, "")}`;
 }

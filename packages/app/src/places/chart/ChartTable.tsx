@@ -1,5 +1,5 @@
 /** The chart of one form: what each card's blank is cut to, where it is scored first, and which sheet it comes out of. */
-import { catalogue, type ChartRow, type Form, formatLength, formatSize, sayFinding } from "@cut-fold/core";
+import { setupOf, catalogue, type ChartRow, type Form, formatLength, formatSize, sayFinding } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
@@ -56,6 +56,8 @@ interface ChartLineProps {
 const ChartLine = memo(function ChartLine({ row, asked, title, holds, display }: ChartLineProps) {
   const navigate = useNavigate();
   const { contents, blank, gap, fits, sheets, errors, spec, firstScore } = row;
+  // what is cut and scored is read on the board in use
+  const ruled = useDisplay(setupOf(spec).grid);
   const open = (): void => {
     const draft = makeDraft(`${contents.title}, ${title.toLowerCase()}`, spec);
     useDrafts.getState().put([draft]);
@@ -77,10 +79,10 @@ const ChartLine = memo(function ChartLine({ row, asked, title, holds, display }:
       </TableCell>
       <TableCell align="right">{formatSize(contents.width, contents.height, display)}</TableCell>
       <TableCell align="right" className="chart-cut">
-        {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
+        {square ? formatLength(blank.width, ruled) : formatSize(blank.width, blank.height, ruled)}
       </TableCell>
       <TableCell align="right" className="chart-score">
-        {formatLength(firstScore, display)}
+        {formatLength(firstScore, ruled)}
       </TableCell>
       <TableCell align="right">{holds ? formatLength(gap.width / 2, display) : "–"}</TableCell>
       <TableCell align="right">{holds ? formatLength(gap.height / 2, display) : "–"}</TableCell>
