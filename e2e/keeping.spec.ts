@@ -46,7 +46,7 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
 });
 
 for (const [what, content, sentence] of [
-  ["a broken file", "{ half a fi", /broken or not a project file/u],
+  ["a broken file", "{ half a fi", /broken, or it is not a project file/u],
   ["a foreign file", '{"shapes":[]}', /was not written by Cut Fold/u],
   ["a file from the future", '{"kind":"cut-fold project","version":99,"drafts":[]}', /newer Cut Fold/u],
   ["a damaged file", '{"kind":"cut-fold project","version":1,"drafts":[{"id":"x"}]}', /damaged at drafts/u],
@@ -207,4 +207,57 @@ test("a draft that is not here says so and leads back", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "This draft is not here" })).toBeVisible();
   await page.getByRole("link", { name: "All drafts" }).click();
   await expect(page.getByRole("heading", { name: "Drafts" })).toBeVisible();
+});
+
+test("a store that a later version has shaped is left as it is, told, and handed out", async ({ page }) => {
+  // a page of ours that opens no store of its own
+  await page.goto("/notices.txt");
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open("cut-fold", 990);
+        opening.onupgradeneeded = () => opening.result.createObjectStore("later").put({ name: "From later" }, 1);
+        opening.onsuccess = () => {
+          opening.result.close();
+          resolve();
+        };
+        opening.onerror = () => reject(new Error("not opened"));
+      }),
+  );
+  await page.goto("/drafts");
+  await expect(page.getByText("A newer Cut Fold keeps its drafts in this browser.")).toBeVisible();
+  await page.getByRole("button", { name: "New draft" }).first().click();
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save what is stored to a file" }).click();
+  expect(readFileSync(await (await download).path()).toString()).toContain("From later");
+  const shape = await page.evaluate(
+    () =>
+      new Promise<string>((resolve) => {
+        const opening = indexedDB.open("cut-fold");
+        opening.onsuccess = () => {
+          resolve(`${String(opening.result.version)} ${[...opening.result.objectStoreNames].join()}`);
+        };
+      }),
+  );
+  expect(shape).toBe("990 later");
+});
+
+test("a link carries a draft to another browser, and what is broken is refused in a sentence", async ({
+  page,
+  browser,
+}) => {
+  await page.context().grantPermissions(["clipboard-read", "clipboard-write"]);
+  await openDrafts(page);
+  await page.getByRole("button", { name: "More for Open-day invitation, envelope" }).click();
+  await page.getByRole("menuitem", { name: "Copy a link to it" }).click();
+  await expect(page.getByText(/^Link copied/u)).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  const other = await (await browser.newContext({ locale: "en-GB" })).newPage();
+  await other.goto(link);
+  // the other browser has the demo, so the draft is known there, just the same
+  await expect(other.getByRole("dialog")).toContainText("just the same");
+  await other.goto(`${new URL(link).origin}/take#broken`);
+  await expect(other.getByText(/^This (?:link|file) .*broken/u)).toBeVisible();
+  await other.close();
 });

@@ -152,7 +152,7 @@ test("the holder is chosen among those that fit, and the scoring board's steps f
   await page.getByRole("button", { name: /2\s?Holder/u }).click();
   const offers = page.locator(".offer");
   await expect(offers.first()).toContainText("Square-blank envelope");
-  await expect(offers.first()).toContainText("40 sheets in hand do");
+  await expect(offers.first()).toContainText("Takes 40 of the sheets in hand");
   await page.getByRole("button", { name: /^Side-seam envelope/u }).click();
   await expect(cutTo(page)).toHaveText("190 × 248 mm");
   await expect(scoreAt(page).first()).toHaveText("18 · 172 mm");

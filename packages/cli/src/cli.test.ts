@@ -63,7 +63,10 @@ describe("the command line", () => {
     const [plan] = json() as [{ sheets: number; groups: { cuts: { text: string }[]; blanks: unknown[] }[] }];
     expect(plan.sheets).toBe(3);
     expect(plan.groups[0]?.blanks).toHaveLength(1);
-    expect(plan.groups[0]?.cuts.map((c) => c.text.replace(/\s/gu, " "))).toEqual(["8 in down", "8 in across"]);
+    expect(plan.groups[0]?.cuts.map((c) => c.text.replace(/\s/gu, " "))).toEqual([
+      "8 in down",
+      "8 in across, in the strip cut off",
+    ]);
   });
 
   it("works back from an envelope, and refuses one that cannot be read", () => {
@@ -176,7 +179,7 @@ describe("the command line", () => {
     }[];
     const envelopes = rows.filter((row) => row.purpose === "envelope");
     expect(envelopes[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 10 });
-    expect(envelopes[0]?.reasons).toContain("10 sheets in hand do");
+    expect(envelopes[0]?.reasons).toContain("Takes 10 of the sheets in hand");
     expect(rows.map((row) => row.form)).toContain("side-tab-pocket");
   });
 

@@ -82,6 +82,44 @@ function troubleOf(error: unknown): StoreTrouble {
   return REFUSED.test(`${name} ${message} ${inner?.name ?? ""}`) ? "blocked" : "unread";
 }
 
+/** Which states of a draft this window has read or written: a row in any other was changed elsewhere. */
+const seen = new Map<string, Set<string>>();
+/** As many as a drag and its undo can make between two looks at the store. */
+const SEEN_MOST = 200;
+
+function note(drafts: Iterable<Draft>): void {
+  for (const { id, changed } of drafts) {
+    const stamps = seen.get(id) ?? new Set<string>();
+    stamps.add(changed);
+    const [oldest] = stamps;
+    if (stamps.size > SEEN_MOST && oldest !== undefined) stamps.delete(oldest);
+    seen.set(id, stamps);
+  }
+}
+
+/** What was known of these drafts up to now, with what is about to be written. */
+function seenOf(drafts: readonly Draft[]): ReadonlyMap<string, ReadonlySet<string>> {
+  note(drafts);
+  return new Map(drafts.map(({ id }) => [id, new Set(seen.get(id))]));
+}
+
+/**
+ * Writes drafts, each compared with its row inside the same transaction: a row that another window has written in the
+ * meantime stays, and ours is kept beside it. Gives those that were.
+ */
+const writeUnlessNews = (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): Promise<Draft[]> =>
+  db.transaction("rw", db.drafts, async () => {
+    const rows = await db.drafts.bulkGet(drafts.map((d) => d.id));
+    const isNews = (i: number): boolean => {
+      const row = rows[i];
+      return row !== undefined && met.get(row.id)?.has(row.changed) === false;
+    };
+    const beside = drafts.filter((_, i) => isNews(i)).map(besideOf);
+    note(beside);
+    await db.drafts.bulkPut([...drafts.filter((_, i) => !isNews(i)), ...beside]);
+    return beside;
+  });
+
 const SEEDED = "demo-seeded";
 
 /** The demo drafts, with the forms they are of. */
@@ -117,7 +155,9 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     liveQuery(() => db.drafts.toArray()).subscribe({
       next: (rows) => {
         void readRows(rows, get().drafts).then((read) => {
-          if (get().isRead && get().writing === 0 && !get().trouble) set(read);
+          if (!get().isRead || get().writing > 0 || get().trouble) return;
+          note(read.drafts.values());
+          set(read);
         });
       },
       error: () => {
@@ -150,6 +190,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         rememberForms(isFirst ? demoSpecs : rows.map((row) => row.spec));
         const read = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readRows(rows, get().drafts);
         const drafts = new Map([...read.drafts, ...byId(made)]);
+        note(drafts.values());
         set({ ...read, drafts, loading: false, isRead: true, trouble: undefined });
         // the first visit shows the demo at once, and keeps it meanwhile
         const fresh = isFirst ? [...drafts.values()] : made;
@@ -167,8 +208,15 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       const drafts = [...given, ...following(given, get().drafts)];
       set({ drafts: new Map([...get().drafts, ...byId(drafts)]) });
       for (const { id } of drafts) gone.delete(id);
+      const met = seenOf(drafts);
       void keep(async () => {
-        await db.drafts.bulkPut(drafts);
+        const beside = await writeUnlessNews(drafts, met);
+        const [ours] = beside;
+        if (ours) {
+          // another window was quicker by a moment: theirs stands, and the store's own news brings it here
+          set({ clash: { theirs: given[0]?.name ?? ours.name, ours: ours.name } });
+          set({ drafts: new Map([...get().drafts, ...byId(beside)]) });
+        }
         await emptyBin(
           drafts.map((d) => d.id),
           false,

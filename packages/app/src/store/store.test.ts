@@ -408,6 +408,24 @@ describe("the drawer of drafts", () => {
     expect(await binned()).toHaveLength(1);
   });
 
+  it("keeps both where two windows write within the same moment", async () => {
+    useDrafts.getState().put([sample()]);
+    await settled();
+    // the other window's row is in the store, and no news of it has come here yet
+    const theirs = { ...sample(), name: "Theirs", changed: "2026-10-02T10:00:00.001Z" };
+    const elsewhere = db.drafts.put(theirs);
+    useDrafts.getState().put([{ ...sample(), name: "Ours", changed: "2026-10-02T10:00:00.002Z" }]);
+    await elsewhere;
+    await settled();
+    expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual(["Ours, from this window", "Theirs"]);
+    expect(useDrafts.getState().clash).toEqual({ theirs: "Ours", ours: "Ours, from this window" });
+    // our own changes in a row are no news, however fast they come
+    for (let i = 0; i < 5; i += 1)
+      useDrafts.getState().put([{ ...sample(), id: "fast", changed: `2026-10-02T10:00:01.00${String(i)}Z` }]);
+    await settled();
+    expect(await db.drafts.count()).toBe(3);
+  });
+
   it("makes no name that cannot be read again", () => {
     let draft = { ...sample(), name: "x".repeat(118) };
     for (let i = 0; i < 3; i += 1) draft = duplicateDraft(draft);

@@ -123,7 +123,7 @@ export function sayProjectProblem({ code, where }: ProjectProblem): string {
     case "too-large":
       return "This file is larger than 32 MB, and a project file never is. Nothing was taken from it.";
     case "not-json":
-      return "This file is broken or not a project file: it cannot be read as text of ours. Nothing was taken from it.";
+      return "This file is broken, or it is not a project file of Cut Fold. Nothing was taken from it.";
     case "foreign":
       return "This file was not written by Cut Fold. Choose one that ends in .cutfold.json. Nothing was taken from it.";
     case "newer":

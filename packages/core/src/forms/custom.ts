@@ -16,7 +16,7 @@ export const throat = mm("Throat", 12, [4, 60], "How far below the mouth the fro
 export const envelopeGrounds = (): readonly Ground[] => [
   { panel: "body", name: "Address side", sides: { outside: 0 } },
   // closed, its tip points down
-  { panel: "top", name: "Closing flap", sides: { outside: 180 } },
+  { panel: "top", name: "Top flap", sides: { outside: 180 } },
 ];
 
 /** The form that stands up round what is thick. */

@@ -48,7 +48,7 @@ const settings = z.strictObject({
     [12, 40],
     "How far the side flaps reach in over the contents; the front is glued to them.",
   ),
-  topFlap: autoMm("Closing flap", [15, 300], "How far the closing flap reaches; 40 % of the height unless set.", {
+  topFlap: autoMm("Top flap", [15, 300], "How far the top flap reaches; 40 % of the height unless set.", {
     follows: "height",
   }),
   throat,
@@ -59,12 +59,12 @@ const settings = z.strictObject({
     "A web keeps the corner square and closed.",
   ),
   closing: choice(
-    "Closing flap from",
+    "Top flap from",
     { auto: "The same sheet if it fits", one: "The same sheet", own: "A piece of its own" },
     "auto",
     "A sheet too small for the whole may do for two pieces.",
   ),
-  cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the closing flap."),
+  cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
 /** Side and closing flaps narrow by so much in a mm (5°), so that none shows past a fold. */
@@ -97,11 +97,11 @@ function draft(input: DraftInput<z.output<typeof settings>>): Said {
   const topWall = wall("top-wall", "Top wall", own ? strip.top : body.top, 5, inset);
   const closing = tapered({ deep: f.top, relief, slope: TAPER, round: set.cornerRadius });
   // the strip outside the body lies one ply lower, so its flap stands one ply further off
-  const top = flap("top", "Closing flap", topWall.tip, closing, { order: 6, angle: 90, lift: own ? -3 : -2 });
+  const top = flap("top", "Top flap", topWall.tip, closing, { order: 6, angle: 90, lift: own ? -3 : -2 });
 
   const most = [body, leftWall, rightWall, left, right, ...webs, bottomWall, front];
   const rounding = { rounding: set.cornerRadius };
-  const ownSheets = own ? [sheet("flap", "Closing flap", [strip, topWall, top], rounding)] : [];
+  const ownSheets = own ? [sheet("flap", "Top flap", [strip, topWall, top], rounding)] : [];
   const walls = ["left-wall", "right-wall", "bottom-wall", ...(own ? [] : ["top-wall"])];
   return {
     sheets: [

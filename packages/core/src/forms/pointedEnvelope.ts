@@ -26,7 +26,7 @@ const settings = z.strictObject({
   ...roomSettings,
   glueStrip: mm("Glue strip", 10, [6, 20], "Along the slants of the bottom flap. Tape must be 3 mm narrower."),
   shoulder: mm("Shoulder", 14, [6, 40], "How far each flap rises before it slants: more makes a wider seam."),
-  topFlap: autoMm("Top flap", [15, 300], "How far the closing flap reaches; 62 % of the height unless set.", {
+  topFlap: autoMm("Top flap", [15, 300], "How far the top flap reaches; 62 % of the height unless set.", {
     follows: "height",
   }),
   cornerRadius: mm("Round the tips", 6, [0, 20], "Radius of the rounding at each tip."),

@@ -27,7 +27,7 @@ import type { DraftInput } from "./form.ts";
 export const sideSeamSettings = z.strictObject({
   ...roomSettings,
   sideFlap: mm("Side flaps", 18, [12, 40], "How far the side flaps reach in; the front is glued to them."),
-  topFlap: autoMm("Top flap", [15, 300], "How far the closing flap reaches; 40 % of the height unless set.", {
+  topFlap: autoMm("Top flap", [15, 300], "How far the top flap reaches; 40 % of the height unless set.", {
     follows: "height",
   }),
   throat,

@@ -41,6 +41,8 @@ export interface TrimCut {
   /** the side that becomes shorter by it */
   readonly along: "width" | "height";
   readonly times: number;
+  /** what is cut: the sheet itself and what is left of it, or strips that were cut off it, so many times */
+  readonly of: "sheet" | "strip" | "piece";
 }
 
 /** A rest that is worth keeping, and how many of it there are. */
@@ -371,18 +373,19 @@ function counted(groups: readonly SheetGroup[]): Offcut[] {
  */
 export function cutsOf(root: Part): TrimCut[] {
   const cuts: TrimCut[] = [];
-  const walk = ({ cut }: Part): void => {
+  const walk = ({ cut }: Part, depth: 0 | 1 | 2): void => {
     if (!cut) return;
     const { along, first, rest } = cut;
     const measure = first[along];
+    const of = (["sheet", "strip", "piece"] as const)[depth];
     const last = cuts.at(-1);
-    if (last && last.along === along && same(last.measure, measure))
+    if (last && last.along === along && last.of === of && same(last.measure, measure))
       cuts[cuts.length - 1] = { ...last, times: last.times + 1 };
-    else cuts.push({ measure, along, times: 1 });
-    walk(rest);
-    walk(first);
+    else cuts.push({ measure, along, times: 1, of });
+    walk(rest, depth);
+    walk(first, depth === 0 ? 1 : 2);
   };
-  walk(root);
+  walk(root, 0);
   return cuts;
 }
 

@@ -15,7 +15,7 @@ describe("what a hand needs to know to cut flaps out", () => {
       method: { board: "scoring-millimetre" },
     });
     expect(cuts.map((c) => c.names.join(", "))).toContain("Left web, Right web");
-    const flap = cuts.find((c) => c.names.includes("Closing flap"));
+    const flap = cuts.find((c) => c.names.includes("Top flap"));
     expect(flap).toMatchObject({ relief: 0, shaped: false });
     expect(flap?.taper).toBeGreaterThan(0);
   });

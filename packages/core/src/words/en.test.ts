@@ -12,6 +12,7 @@ import {
   remedyWords,
   sayCannot,
   sayCut,
+  termsIn,
   sayDimension,
   sayFinding,
   sayPlace,
@@ -134,9 +135,20 @@ describe("words for making it in another size, and for the trimmer", () => {
   });
 
   it("reads the trimmer's settings in the unit on show, and how often each is used", () => {
-    const cut = { measure: 69.85, along: "width", times: 2 } as const;
+    const cut = { measure: 69.85, along: "width", times: 2, of: "sheet" } as const;
     expect(plain(sayCut(cut, { unit: "in", fraction: 16 }))).toBe("2 3⁄4 in across, twice");
-    expect(plain(sayCut({ measure: 70, along: "width", times: 1 }, MM))).toBe("70 mm across");
-    expect(plain(sayCut({ along: "height", measure: 210, times: 3 }, MM))).toBe("210 mm down, 3 times");
+    expect(plain(sayCut({ measure: 70, along: "width", times: 1, of: "strip" }, MM))).toBe(
+      "70 mm across, in the strip cut off",
+    );
+    expect(plain(sayCut({ along: "height", measure: 210, times: 3, of: "sheet" }, MM))).toBe("210 mm down, 3 times");
+  });
+});
+
+describe("words of the craft", () => {
+  it("are explained where they stand, in their order, and not where they are part of another", () => {
+    const step = "Turn it. Edge against the fence, last score on the guide line.";
+    expect(termsIn(step).map((t) => t.word)).toEqual(["fence", "score", "guide line"]);
+    expect(termsIn("It is unstoppable and scored.")).toEqual([]);
+    for (const { means } of termsIn(step)) expect(means).toMatch(/^[a-z].+[^.]$/u);
   });
 });

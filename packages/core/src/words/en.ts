@@ -40,7 +40,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "gap.loose": (f) => (mm) =>
     `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
   "overlap.short": (f) => (mm) =>
-    `The closing flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm.least(f.limit)}. Take less off their tips.`,
+    `The top and bottom flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm.least(f.limit)}. Take less off their tips.`,
   "overlap.past-fold": (f) => (mm) =>
     `The ${str(f.facts, "flap")} runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
   "overlap.shallow": (f) => (mm) =>
@@ -350,7 +350,7 @@ export const dimensionWords: Readonly<Record<string, string>> = {
 /** Why a form stands where it does in the ranking. */
 export const reasonWords: Readonly<Record<Reason["code"], (facts: Facts) => string>> = {
   "fits-sheet": (facts) =>
-    num(facts, "sheets") === 1 ? "One sheet does for all" : `${str(facts, "sheets")} sheets in hand do`,
+    num(facts, "sheets") === 1 ? "One sheet is enough for all" : `Takes ${str(facts, "sheets")} of the sheets in hand`,
   "too-large-for-sheet": () => "Larger than the sheet in hand",
   "least-paper": () => "Takes the least paper",
   "fewest-steps": (facts) => `Fewest steps, ${str(facts, "steps")}`,
@@ -372,9 +372,10 @@ export function sayCannot(cannot: Cannot, display: Display): string {
 }
 
 /** A setting of the trimmer: which side gets shorter, and how often. */
-export function sayCut({ along, measure, times }: TrimCut, display: Display): string {
+export function sayCut({ along, measure, times, of }: TrimCut, display: Display): string {
   const often = times === 1 ? "" : times === 2 ? ", twice" : `, ${String(times)} times`;
-  return `${formatLength(measure, display)} ${along === "width" ? "across" : "down"}${often}`;
+  const where = of === "sheet" ? "" : of === "strip" ? ", in the strip cut off" : ", in the piece cut off the strip";
+  return `${formatLength(measure, display)} ${along === "width" ? "across" : "down"}${often}${where}`;
 }
 
 /** Lengths in a row that share their unit: `5⁄8 · 2 1⁄8 · 6 in`. */
@@ -471,4 +472,30 @@ export function sayProblem({ code, facts }: Problem, display: Display): string {
     case "not-made-this-way":
       return `${str(facts, "form")} cannot be made with '${given}'; it can with: ${str(facts, "allowed")}`;
   }
+}
+
+/** Words of the craft and what they mean, for whoever meets them first here. */
+const TERMS: Readonly<Record<string, string>> = {
+  fence: "the raised edge along the top of the board, which the paper is pushed against",
+  stop: "the raised edge at the left of the board: zero on its ruler",
+  groove: "the channel that the scoring tool runs down",
+  "guide line": "the line on the board that an earlier score is laid on, so that nothing is measured twice",
+  score: "a line pressed into the paper, so that it folds there and does not crack",
+  web: "the corner piece between two walls, folded in to keep the corner closed",
+  burnish: "to press a fold flat with something smooth and hard",
+  relief: "a hair of paper left out where two flaps would touch",
+  spacer: "something as thick as the contents that holds the walls apart while glue sets",
+  throat: "how far the front stays below the mouth, so that fingers can reach in",
+  shoulder: "the upright part of a flap's edge, before it slants",
+  "gum line": "the edge of the flap that is left free, where it is glued shut",
+};
+
+/** The words of the craft in a sentence that want explaining, in the order they stand. */
+export function termsIn(sentence: string): { readonly word: string; readonly means: string }[] {
+  const text = sentence.toLowerCase();
+  return Object.entries(TERMS)
+    .map(([word, means]) => ({ word, means, at: text.search(new RegExp(`\\b${word}s?\\b`, "u")) }))
+    .filter(({ at }) => at >= 0)
+    .sort((a, b) => a.at - b.at)
+    .map(({ word, means }) => ({ word, means }));
 }

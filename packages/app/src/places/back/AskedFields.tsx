@@ -74,7 +74,7 @@ export function EnvelopeFields({ asked, set }: FieldsProps) {
       />
       <div className="wide">
         <LengthField
-          label="Its paper is thick"
+          label="Thickness of its paper"
           mm={asked.caliper}
           bounds={CALIPER_MM}
           onChange={(caliper) => {

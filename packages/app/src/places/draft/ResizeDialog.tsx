@@ -149,7 +149,7 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
         )}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="outlined" disabled={!done.ok || isSame} onClick={here}>
           Change this draft
         </Button>

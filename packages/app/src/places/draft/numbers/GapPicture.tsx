@@ -42,7 +42,7 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
       <p className="figure-note">
         {inside.depth > 0
           ? `${formatLength(gap.depth, display)} free above it, between walls of ${formatLength(inside.depth, display)}.`
-          : `Half a thickness is taken off already, ${formatLength(lying.thickness / 2, display)} each side.`}
+          : `The thickness of what goes in is counted: ${formatLength(lying.thickness / 2, display)} on each side.`}
       </p>
     </section>
   );
