@@ -14,6 +14,7 @@ import { useDrafts } from "./store/drafts.ts";
 import { useTaking } from "./store/files.ts";
 import { loadAllForms } from "./store/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
+import { useKeptFocus } from "./parts/useKeptFocus.ts";
 import { Notes } from "./parts/tell.tsx";
 import { Tore } from "./parts/Tore.tsx";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
@@ -121,6 +122,7 @@ function Arrival() {
 
 function Frame() {
   useAhead();
+  useKeptFocus();
   const { settings, set } = useSettings();
   const inDraft = useLocation().pathname.startsWith("/draft/");
   return (

@@ -32,6 +32,7 @@ export { settingsOf, type Form, type Ground, type Setup } from "./forms/form.ts"
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
 export { setupOf } from "./recipe/readMethod.ts";
 export * from "./model/fitting.ts";
+export { poundsOf } from "./catalogue/papers.ts";
 export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
 export { rulerMarks } from "./folding/rulerMarks.ts";
 export { solve } from "./solve.ts";

@@ -1,6 +1,6 @@
 /** One figure on the drawing: its line with small slashes, the number, and where it is free a handle and a field to type in. */
 import { type Dimension, type Display, formatLength, type Point, sayDimension } from "@cut-fold/core";
-import { memo, type KeyboardEvent, useState } from "react";
+import { memo, type KeyboardEvent, type RefObject, useRef, useState } from "react";
 import { setDimension } from "../store/setDimension.ts";
 import { colour } from "../theme/theme.ts";
 import { FigureField } from "./FigureField.tsx";
@@ -38,6 +38,7 @@ export const DimensionFigure = memo(function DimensionFigure(props: DimensionFig
   const text = formatLength(value, display);
   const name = sayDimension(dimension);
   const [typing, setTyping] = useState(false);
+  const number = useRef<SVGGElement>(null);
   const dragging = useFigureDrag(dimension, placed.along, view, grid, onHold);
   const tint = tintOf(dimension, isLit);
   const lit = (): void => {
@@ -58,10 +59,16 @@ export const DimensionFigure = memo(function DimensionFigure(props: DimensionFig
           at={seat}
           onDone={() => {
             setTyping(false);
+            // the keyboard goes on from the figure, unless it has gone elsewhere by itself
+            requestAnimationFrame(() => {
+              if (document.activeElement === document.body || document.activeElement?.tagName === "svg")
+                number.current?.focus();
+            });
           }}
         />
       ) : (
         <FigureNumber
+          of={number}
           dimension={dimension}
           placed={placed}
           text={text}
@@ -116,6 +123,7 @@ const FigureLine = memo(function FigureLine({ placed, tint, isLit }: FigureLineP
 });
 
 interface FigureNumberProps {
+  readonly of: RefObject<SVGGElement | null>;
   readonly dimension: Dimension;
   readonly placed: Placed;
   readonly text: string;
@@ -127,7 +135,7 @@ interface FigureNumberProps {
 
 /** The number; where it is free it is pressed, or changed by the arrow keys. */
 const FigureNumber = memo(function FigureNumber(props: FigureNumberProps) {
-  const { dimension, placed, text, name, tint, grid, onType } = props;
+  const { of, dimension, placed, text, name, tint, grid, onType } = props;
   const { sets, key, value, lights } = dimension;
   const { seat, angle, size, wide, choice } = placed;
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -143,6 +151,7 @@ const FigureNumber = memo(function FigureNumber(props: FigureNumberProps) {
   };
   return (
     <g
+      ref={of}
       transform={`translate(${px(seat[0])} ${px(seat[1])}) rotate(${px(angle)})`}
       {...(sets && {
         role: "button",

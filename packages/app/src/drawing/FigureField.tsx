@@ -1,5 +1,5 @@
 /** The field that opens where a figure stands: type another, in any unit; what is wrong stays, with the reason. */
-import { type Dimension, type Display, type Point, readLength, type Unit } from "@cut-fold/core";
+import { type Dimension, type Display, type Point, readLength, unitShown } from "@cut-fold/core";
 import { useState } from "react";
 import { setDimension } from "../store/setDimension.ts";
 import styles from "./FigureField.module.css";
@@ -17,7 +17,8 @@ export function FigureField({ dimension, name, text, display, at, onDone }: Figu
   const [typed, setTyped] = useState(text.replace("~", "").replace("⁄", "/"));
   const [trouble, setTrouble] = useState<string>();
   const commit = (): void => {
-    const read = readLength(typed, (display.unit === "in-decimal" ? "in" : display.unit) satisfies Unit);
+    // a bare number is meant in the unit that stood there
+    const read = readLength(typed, unitShown(dimension.value, display));
     const problem = read.ok ? setDimension(dimension, read.mm) : "Write it like 4 1/4, 4.25in, 10.8 cm or 108.";
     if (problem) setTrouble(problem);
     else onDone();

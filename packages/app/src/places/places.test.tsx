@@ -66,6 +66,8 @@ describe("the drawer", () => {
     await maker.click(screen.getByRole("button", { name: "More for Thanks to the pickers, again" }));
     await maker.click(await screen.findByRole("menuitem", { name: "Delete" }));
     expect(cards()).toEqual(all());
+    // the keyboard goes on in the drawer, and does not start again from the top of the page
+    await waitFor(() => expect(document.activeElement?.closest("main")).not.toBeNull());
     await maker.click(await screen.findByRole("button", { name: "Put it back" }));
     expect(cards()).toEqual([...all(), "Thanks to the pickers, again"].sort());
   });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { poundsOf } from "./papers.ts";
 import { catalogue } from "./index.ts";
 import { find } from "./entry.ts";
 
@@ -66,4 +67,11 @@ describe("the catalogue", () => {
       expect(c.source.length, c.id).toBeGreaterThan(3);
     }
   });
+});
+
+it("knows papers by the pound as well: worked by hand from the basis sizes", () => {
+  // 500 sheets of 25 × 38 in are 306.45 m²: at 120 g/m² 36.77 kg, 81 lb; of 20 × 26 in 167.74 m²: at 250 g/m² 41.94 kg, 92 lb
+  expect(poundsOf({ weight: 120, grade: "text" })).toBe("80 lb text");
+  expect(poundsOf({ weight: 250, grade: "cover" })).toBe("90 lb cover");
+  expect(catalogue.stocks.map((s) => s.grade).filter((g) => g === "cover")).toHaveLength(4);
 });

@@ -4,6 +4,8 @@ import { type Entry, inches, ISO_216 } from "./entry.ts";
 export interface StockPreset extends Entry {
   /** g/m² */
   readonly weight: number;
+  /** how the trade in pounds calls it: by the weight of 500 sheets of 25 × 38 in (text) or 20 × 26 in (cover) */
+  readonly grade: "text" | "cover";
   /** mm */
   readonly caliper: number;
   /** CSS colours of the two sides */
@@ -16,6 +18,15 @@ const UNCOATED_BULK = 1.25;
 /** Translucent parchment is calendered dense. */
 const TRANSLUCENT_BULK = 0.85;
 
+/** Heavier than this (g/m²) paper is sold as cover. */
+const COVER_FROM = 150;
+/** g/m² in a pound of each grade: 453.592 g over 500 sheets of its basis size. */
+const GRAMS_IN_POUND = { text: 453.592 / (500 * 0.6129), cover: 453.592 / (500 * 0.33548) } as const;
+
+/** A stock's weight in the pounds it is sold by, to the next five: 120 g/m² is about 80 lb text. */
+export const poundsOf = ({ weight, grade }: Pick<StockPreset, "weight" | "grade">): string =>
+  `${String(5 * Math.round(weight / GRAMS_IN_POUND[grade] / 5))} lb ${grade}`;
+
 const stock = (
   id: string,
   title: string,
@@ -27,6 +38,7 @@ const stock = (
   id,
   title,
   weight,
+  grade: weight < COVER_FROM ? "text" : "cover",
   caliper: Math.round(weight * bulk) / 1000,
   face,
   back,

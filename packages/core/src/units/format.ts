@@ -73,7 +73,7 @@ export function formatLength(mm: number, display: Display, options: FormatOption
     const per = unit === "in" || unit === "in-decimal" ? MM_PER.in : MM_PER[unit];
     // paper is thinner than the usual figures tell: 0.006 in is not 0
     const places = unit === "in" ? 2 : DECIMALS[unit];
-    const digits = mm !== 0 && Math.abs(mm) < THIN_MM ? Math.max(places, unit === "mm" ? 2 : 3) : places;
+    const digits = Math.abs(mm) > SEEN_MM && Math.abs(mm) < THIN_MM ? Math.max(places, unit === "mm" ? 2 : 3) : places;
     const tens = 10 ** digits;
     const fixed = (round((mm / per) * tens) / tens).toFixed(digits);
     shown = unit === "in" ? mm : Number(fixed) * per;
@@ -94,6 +94,12 @@ function scaleFor(mm: number, { unit, fraction = 16, ruler }: Display) {
       ? ({ unit: unit === "cm" ? "cm" : "mm", parts: fraction } as const)
       : ({ unit: unit === "in-decimal" ? unit : "in", parts: Math.round(MM_PER.in / ruler.step) } as const);
   return { unit, parts: fraction };
+}
+
+/** The unit a length is written in: what is typed in its place without one means that. */
+export function unitShown(mm: number, display: Display): "in" | "mm" | "cm" {
+  const { unit } = scaleFor(mm, display);
+  return unit === "in-decimal" ? "in" : unit;
 }
 
 /** Two lengths as a size: `203 × 203 mm`. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { runs } from "../test/randomSpec.ts";
-import { editLength, formatLength, formatRun, formatSize, onRuler } from "./format.ts";
+import { editLength, formatLength, formatRun, formatSize, onRuler, unitShown } from "./format.ts";
 import { MM_PER, readLength, type Unit } from "./length.ts";
 import { roundDown, roundUp, rulers } from "./ruler.ts";
 
@@ -148,6 +148,12 @@ describe("a measure on the ruler in use", () => {
     [12.7, 5, "in", "1⁄2\u00a0in"],
   ] as const)("%f mm on marks of %f mm, shown in %s: %s", (mm, step, unit, text) => {
     expect(on(mm, step, unit)).toBe(text);
+  });
+
+  it("takes what is typed in its place in the unit that stood there", () => {
+    expect(unitShown(203.2, onRuler({ unit: "mm" }, 25.4 / 8))).toBe("in");
+    expect(unitShown(203, onRuler({ unit: "mm" }, 25.4 / 8))).toBe("mm");
+    expect(unitShown(203, onRuler({ unit: "in-decimal" }, 1))).toBe("mm");
   });
 
   it("rounds at most down and at least up, in each unit", () => {

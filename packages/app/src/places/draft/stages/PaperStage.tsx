@@ -1,4 +1,14 @@
-import { catalogue, find, formatSize, formById, largestCard, setupOf, SHEET_MM, type Spec } from "@cut-fold/core";
+import {
+  catalogue,
+  find,
+  formatSize,
+  formById,
+  largestCard,
+  poundsOf,
+  setupOf,
+  SHEET_MM,
+  type Spec,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useEffect, useMemo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
@@ -11,6 +21,8 @@ import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
+/** Where paper is sold in pounds each says how many. */
+const STOCKS_IN_POUNDS = catalogue.stocks.map((s) => ({ value: s.id, text: `${s.title}, about ${poundsOf(s)}` }));
 const SHEETS = [
   { value: "none", text: "None named" },
   { value: "own", text: "An offcut, own size" },
@@ -59,6 +71,7 @@ function sheetId(sheet: Spec["sheet"]): string {
 export function PaperStage({ spec }: { readonly spec: Spec }) {
   const { sheet } = spec;
   const { face, back } = coloursOf(spec);
+  const { unit } = useDisplay();
   return (
     <div className="fields">
       <div className="wide" style={{ display: "flex", gap: 10, alignItems: "end" }}>
@@ -72,7 +85,12 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
             border: `1px solid ${colour.hair}`,
           }}
         />
-        <Choice label="Paper" value={spec.stock.preset ?? ""} options={STOCKS} onChange={onStock} />
+        <Choice
+          label="Paper"
+          value={spec.stock.preset ?? ""}
+          options={unit.startsWith("in") ? STOCKS_IN_POUNDS : STOCKS}
+          onChange={onStock}
+        />
       </div>
       <div className="wide">
         <SheetInHand sheet={sheet} />
