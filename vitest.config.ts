@@ -17,6 +17,8 @@ const app = project("app");
 
 export default defineConfig({
   test: {
+    // left to itself the runner leaves one core idle, which on two is half of them
+    maxWorkers: 2,
     projects: [
       { test: { ...project("core").test, ...shared, setupFiles: ["src/test/setup.ts"] } },
       ...["cli", "server"].map(project),

@@ -64,7 +64,7 @@ const browser = await chromium.launch({
 try {
   for (const [name, address, unit, act] of VIEWS) {
     if (only.length > 0 && !only.includes(name)) continue;
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    const page = await browser.newPage({ locale: "en-GB", viewport: { width: 1280, height: 800 } });
     page.on("pageerror", (error) => console.error(name, error.message));
     await page.goto(`http://127.0.0.1:${port}/drafts`);
     await page.locator(".draft-card").first().waitFor();

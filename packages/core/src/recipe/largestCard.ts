@@ -1,7 +1,7 @@
 import { fitsIn } from "../geometry/fit.ts";
 import type { Form, Setup } from "../forms/form.ts";
 import { type Contents, SIZE_MM, type Stock } from "../model/spec.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
+import { roundDown } from "../units/ruler.ts";
 import { packOf } from "./pack.ts";
 
 /** What is asked backwards: the largest contents of these proportions that a sheet serves. */
@@ -58,15 +58,6 @@ export function largestCard({
     if (fits(sized(middle))) low = middle;
     else high = middle;
   }
-  return grown(sized(low), setup.grid, fits);
-}
-
-/** A mark more on either side, where that fits as well: rounding had taken up to one off each. */
-function grown(found: Contents, grid: number, fits: (tried: Contents) => boolean): { width: number; height: number } {
-  const longFirst = found.width >= found.height ? (["width", "height"] as const) : (["height", "width"] as const);
-  const { width, height } = longFirst.reduce((made, axis) => {
-    const more = { ...made, [axis]: roundUp(made[axis] + grid / 2, grid) };
-    return fits(more) ? more : made;
-  }, found);
+  const { width, height } = sized(low);
   return { width, height };
 }
