@@ -124,13 +124,17 @@ describe("pictures of steps", () => {
     for (const b of bounds) expect(b).toEqual(bounds[0]);
   });
 
-  it("draws the measure as long as it is, ending at the punch", () => {
+  it("points at the measure on the ruler: so far from the punch, over the corner of the paper", () => {
     const { step, picture } = shown("punch");
-    const [run] = picture.shapes.filter(
-      (shape) => shape.role === "measure" && Math.abs((shape.path[0]?.from[0] ?? 0) - (shape.path[0]?.to[0] ?? 0)) > 1,
-    );
-    expect(run?.path[0]?.from[0]).toBeCloseTo(-(step.measure ?? 0), 9);
-    expect(run?.path[0]?.to[0]).toBe(0);
+    const measure = step.measure ?? 0;
+    const marks = picture.shapes.filter((shape) => shape.role === "measure");
+    const pointed = marks.filter((shape) => shape.now).flatMap((shape) => shape.path.map((edge) => edge.to[0]));
+    expect((Math.min(...pointed) + Math.max(...pointed)) / 2).toBeCloseTo(-measure, 9);
+    const paper = picture.shapes.find((shape) => shape.of?.endsWith("/blank"));
+    expect(Math.min(...(paper?.path ?? []).map((edge) => edge.from[0]))).toBeCloseTo(-measure, 9);
+    // an eighth-inch ruler is numbered in inches, and every number stands at its inch
+    expect(picture.labels?.length).toBeGreaterThan(0);
+    for (const { at, text } of picture.labels ?? []) expect(at[0]).toBeCloseTo(-25.4 * Number(text), 9);
   });
 
   it("adds a notch with each punch and a score with each score", () => {
