@@ -58,7 +58,7 @@ test.describe("with the app kept in the browser", () => {
       );
     });
     await page.reload();
-    await expect(page).toHaveTitle("Cut Fold");
+    await expect(page).toHaveTitle("Drafts · Cut Fold");
     const gone = once(server, "exit");
     server.kill();
     await gone;
