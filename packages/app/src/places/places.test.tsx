@@ -93,7 +93,7 @@ describe("the drawer", () => {
     expect((await screen.findByRole("alert")).textContent).toMatch(/2 drafts in this browser cannot be read/u);
     useDrafts.setState({ aside: unread.slice(1), drafts: new Map() });
     expect((await screen.findByRole("alert")).textContent).toMatch(/One draft in this browser cannot be read/u);
-    expect(screen.getByText("The drawer is empty")).toBeDefined();
+    expect(screen.getByText("No drafts yet")).toBeDefined();
   });
 });
 

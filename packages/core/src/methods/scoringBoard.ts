@@ -173,6 +173,22 @@ function roundingIn(path: Path): number | undefined {
   return same && path.filter(isStraight).length === 4 && path.length <= 8 ? radius : undefined;
 }
 
+/** Whether what is rounded are the points of flaps, between two slanted edges, or corners; and how many. */
+function roundedIn(
+  outline: readonly Path[],
+  isRounding: (edge: Segment) => boolean,
+): Pick<StepDraft, "code" | "facts"> {
+  const isSlanted = (edge: Segment | undefined): boolean =>
+    edge?.kind === "line" &&
+    Math.min(Math.abs(edge.from[0] - edge.to[0]), Math.abs(edge.from[1] - edge.to[1])) > SAME_POINT_MM;
+  const arcs = outline.flatMap((path) =>
+    path.flatMap((edge, i) =>
+      isRounding(edge) ? [isSlanted(path.at(i - 1)) && isSlanted(path[(i + 1) % path.length])] : [],
+    ),
+  );
+  return { code: arcs.some(Boolean) ? "round-tips" : "round-corners", facts: { count: arcs.length } };
+}
+
 /** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */
 function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
@@ -189,7 +205,7 @@ function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
     steps.push({ kind: "trim", code: "cut-corners", facts: flapFacts(flapCuts(piece)), scene });
   else if (shaped) steps.push({ kind: "trim", code: "cut-shape", scene });
   if (radius > 0 && edges.some((edge) => edge.kind === "arc"))
-    steps.push({ kind: "round", code: shaped ? "round-tips" : "round-corners", measure: radius, scene });
+    steps.push({ kind: "round", ...roundedIn(piece.outline, isRounding), measure: radius, scene });
   for (const cut of piece.cuts) {
     const { left, right, bottom, top } = boundsOf(flatten(cut.path));
     const corners = roundingIn(cut.path);

@@ -174,7 +174,12 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "trim-tip": (s) => (mm) =>
     `Trim the point of the ${str(s.facts, "flaps")} straight across, ${mm(s.measure ?? 0)} from the tip.`,
   "round-tips": (s) => (mm) => `Round the tips, radius ${mm(s.measure ?? 0)}.`,
-  "round-corners": (s) => (mm) => `Round the four corners, radius ${mm(s.measure ?? 0)}.`,
+  "round-corners": (s) => (mm) => {
+    const count = num(s.facts, "count");
+    const which =
+      count === 2 ? "the two free corners" : count === 4 || count === 0 ? "the four corners" : "all corners";
+    return `Round ${which}, radius ${mm(s.measure ?? 0)}.`;
+  },
   "cut-slit": (s) => (mm) =>
     `Cut a slit ${mm(num(s.facts, "long"))} long in the ${str(s.facts, "flap")}, ${mm(s.measure ?? 0)} from its score, in the middle.`,
   "score-from-left": scoreFrom,

@@ -18,6 +18,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
   return (
     // it scrolls on low screens, so the keyboard must reach it
     <aside className="rail numbers" aria-label="The numbers" tabIndex={0}>
+      <h2 className="unseen">The numbers</h2>
       <section>
         <h3>{square ? "Cut a square" : "Cut to"}</h3>
         <p className={square ? "figure-cut" : "figure-cut wide-size"}>

@@ -106,6 +106,7 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
   };
   return (
     <nav className="rail stages" aria-label="Stages">
+      <h2 className="unseen">Stages</h2>
       <NameField name={draft.name} />
       {STAGES.map((stage, i) => (
         <section key={stage} className={stage === open ? "stage open" : "stage"}>

@@ -24,7 +24,7 @@ export default function BinDialog({ onClose }: { readonly onClose: () => void })
   const putBack = (row: Binned): void => {
     useDrafts.getState().put([row.draft]);
     without([row]);
-    tell(`Back in the drawer: ${row.draft.name}`);
+    tell(`Back among your drafts: ${row.draft.name}`);
   };
   const forGood = (gone: readonly Binned[]): void => {
     emptyBin(

@@ -192,12 +192,12 @@ export function DraftsPlace() {
       ) : null}
       {loading ? (
         <p aria-busy="true" style={{ padding: "40px 0" }}>
-          Opening the drawer …
+          Opening your drafts …
         </p>
       ) : null}
       {!loading && shown.length === 0 ? (
         <div className="empty">
-          <h2>{drafts.size === 0 ? "The drawer is empty" : "No draft like that"}</h2>
+          <h2>{drafts.size === 0 ? "No drafts yet" : "No draft like that"}</h2>
           <p>
             {drafts.size === 0
               ? "Start with the card in front of you: name it, and the envelope follows."

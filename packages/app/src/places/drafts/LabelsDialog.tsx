@@ -48,7 +48,7 @@ export default function LabelsDialog({ draft, onClose }: LabelsDialogProps) {
             label="Name"
             value={name}
             error={!isNamed}
-            helperText={isNamed ? " " : "Give it a name: the drawer is searched by it."}
+            helperText={isNamed ? " " : "Give it a name: it is found by that."}
             slotProps={{ htmlInput: { maxLength: NAME_LONGEST } }}
             onChange={(event) => {
               setName(event.target.value);

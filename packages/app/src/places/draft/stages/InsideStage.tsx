@@ -124,7 +124,7 @@ const WhatGoesIn = memo(function WhatGoesIn({ preset, follows, offersCards }: Wh
   const card = cards.find((c) => c.id === follows);
   const options = [
     ...OPTIONS.slice(0, 1),
-    ...cards.map((c) => ({ value: DRAWER + c.id, text: c.name, group: "Cards in the drawer" })),
+    ...cards.map((c) => ({ value: DRAWER + c.id, text: c.name, group: "Cards among your drafts" })),
     ...OPTIONS.slice(1),
   ];
   return (

@@ -1,5 +1,5 @@
 /** Fields for settings, each as its schema describes it: the form's own, or those of a thing on a panel. */
-import { type ChangePath, formatLength, settingMeta } from "@cut-fold/core";
+import { type ChangePath, formatLength, roundNear, settingMeta } from "@cut-fold/core";
 import { memo, useCallback, useMemo } from "react";
 import type { z } from "zod";
 import { Choice } from "../../../parts/Choice.tsx";
@@ -38,11 +38,24 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
   );
 });
 
+const SIXTEENTH_MM = 25.4 / 16;
+
+/** What a length is where nobody has set it, in both systems: makers talk in either. */
+function usually(schema: z.ZodType): string {
+  const usual = schema.safeParse(undefined).data;
+  if (typeof usual !== "number" || usual === 0) return "";
+  const near = roundNear(usual, SIXTEENTH_MM);
+  const inches = formatLength(near, { unit: "in", fraction: 16 });
+  const isExact = Math.abs(near - usual) < 0.01;
+  return near === 0 ? "" : ` Usually ${formatLength(usual, { unit: "mm" })}, ${isExact ? "" : "about "}${inches}.`;
+}
+
 /** A length: its bounds are the schema's, and an automatic one shows what it has come to. */
 function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
   const display = useDisplay();
   const { label, min = 0, max = 600, about, auto } = settingMeta(schema);
   const bounds = useMemo(() => ({ min, max }), [min, max]);
+  const told = useMemo(() => (about + usually(schema)).trim(), [about, schema]);
   const onLength = useCallback(
     (mm: number) => {
       change({ at, value: mm });
@@ -65,7 +78,7 @@ function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
       mm={typeof value === "number" ? value : undefined}
       bounds={bounds}
       onChange={onLength}
-      about={about}
+      about={told}
       auto={auto ? onItsOwn : undefined}
     />
   );
