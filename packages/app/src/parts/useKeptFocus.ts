@@ -23,7 +23,10 @@ export function useKeptFocus(): void {
         (element) => element.isConnected && element.closest("main, dialog, [role=dialog]"),
       );
       had = [];
-      const held = near?.closest("ul, ol, section, dialog, [role=dialog], nav, aside, main, svg");
+      // a place that was still being fetched has been drawn anew: then the place itself
+      const held =
+        near?.closest("ul, ol, section, dialog, [role=dialog], nav, aside, main, svg") ??
+        document.querySelector("main");
       // a drawing takes the focus as well as a list does
       if (!(held instanceof HTMLElement || held instanceof SVGElement)) return;
       if (!held.hasAttribute("tabindex")) held.tabIndex = -1;

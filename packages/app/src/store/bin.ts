@@ -1,6 +1,6 @@
 /** Deleted drafts, kept for a while: what is taken out of the drawer rests here before it is gone. */
 import { type Draft, readDraft } from "@cut-fold/core";
-import { db } from "./db.ts";
+import { BESIDE, besideKey, db } from "./db.ts";
 import { loadFormsOf } from "./forms.ts";
 
 /** How long a deleted draft can be put back. */
@@ -14,9 +14,8 @@ export interface Binned {
   readonly deleted: string;
 }
 
-const PREFIX = "bin ";
-const STEPS = "steps ";
-const keyOf = (id: string): string => PREFIX + id;
+const PREFIX = besideKey("bin", "");
+const keyOf = (id: string): string => besideKey("bin", id);
 
 /** How many days are left until it is gone. */
 export const daysLeft = ({ deleted }: Pick<Binned, "deleted">, now = Date.now()): number =>
@@ -29,9 +28,9 @@ export const binDraft = (draft: Draft): Promise<void> =>
     await db.drafts.delete(draft.id);
   });
 
-/** Takes drafts out of the bin: they are in the drawer again, or gone for good with their steps of undo. */
+/** Takes drafts out of the bin: they are in the drawer again, or gone for good with all that is kept beside them. */
 export const emptyBin = (ids: readonly string[], isForGood: boolean): Promise<void> =>
-  db.kept.bulkDelete([...ids.map(keyOf), ...(isForGood ? ids.map((id) => STEPS + id) : [])]);
+  db.kept.bulkDelete(ids.flatMap((id) => [keyOf(id), ...(isForGood ? BESIDE.map((kind) => besideKey(kind, id)) : [])]));
 
 /** What rests in the bin, last deleted first. What cannot be read is left where it is. */
 export async function binned(): Promise<Binned[]> {
@@ -46,7 +45,7 @@ export async function binned(): Promise<Binned[]> {
     .sort((a, b) => b.deleted.localeCompare(a.deleted));
 }
 
-/** Lets go of what has rested long enough, and of the steps of drafts that are neither in the drawer nor in the bin. */
+/** Lets go of what has rested long enough, and of what is kept beside drafts that are neither in the drawer nor in the bin. */
 export async function tidyBin(now = Date.now()): Promise<void> {
   await db.transaction("rw", db.drafts, db.kept, async () => {
     const rows = await db.kept.where("key").startsWith(PREFIX).toArray();
@@ -57,7 +56,10 @@ export async function tidyBin(now = Date.now()): Promise<void> {
     await db.kept.bulkDelete(rows.filter(isOver).map((row) => row.key));
     const there = new Set(await db.drafts.toCollection().primaryKeys());
     for (const row of rows) if (!isOver(row)) there.add(row.key.slice(PREFIX.length));
-    const steps = await db.kept.where("key").startsWith(STEPS).primaryKeys();
-    await db.kept.bulkDelete(steps.filter((key) => !there.has(key.slice(STEPS.length))));
+    const beside = await db.kept
+      .where("key")
+      .startsWithAnyOf(BESIDE.map((kind) => besideKey(kind, "")))
+      .primaryKeys();
+    await db.kept.bulkDelete(beside.filter((key) => !there.has(key.slice(key.indexOf(" ") + 1))));
   });
 }

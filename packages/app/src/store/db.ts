@@ -19,6 +19,11 @@ class Store extends Dexie {
 
 export const db = new Store();
 
+/** What is kept beside a draft, each under its own kind and the draft's id. */
+export const BESIDE = ["steps", "made"] as const;
+type Beside = (typeof BESIDE)[number] | "bin";
+export const besideKey = (kind: Beside, id: string): string => `${kind} ${id}`;
+
 let isAsked = false;
 /**
  * Asks the browser to hold on to what is stored here even when it needs room: once something has been made that would be

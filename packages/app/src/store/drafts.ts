@@ -82,6 +82,12 @@ function troubleOf(error: unknown): StoreTrouble {
   return REFUSED.test(`${name} ${message} ${inner?.name ?? ""}`) ? "blocked" : "unread";
 }
 
+/** A draft that another window wrote first, and ours beside it. */
+interface Clash {
+  readonly theirs: Draft;
+  readonly ours: Draft;
+}
+
 /** Which states of a draft this window has read or written: a row in any other was changed elsewhere. */
 const seen = new Map<string, Set<string>>();
 /** As many as a drag and its undo can make between two looks at the store. */
@@ -107,17 +113,20 @@ function seenOf(drafts: readonly Draft[]): ReadonlyMap<string, ReadonlySet<strin
  * Writes drafts, each compared with its row inside the same transaction: a row that another window has written in the
  * meantime stays, and ours is kept beside it. Gives those that were.
  */
-const writeUnlessNews = (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): Promise<Draft[]> =>
+const writeUnlessNews = (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): Promise<Clash[]> =>
   db.transaction("rw", db.drafts, async () => {
     const rows = await db.drafts.bulkGet(drafts.map((d) => d.id));
-    const isNews = (i: number): boolean => {
-      const row = rows[i];
-      return row !== undefined && met.get(row.id)?.has(row.changed) === false;
-    };
-    const beside = drafts.filter((_, i) => isNews(i)).map(besideOf);
-    note(beside);
-    await db.drafts.bulkPut([...drafts.filter((_, i) => !isNews(i)), ...beside]);
-    return beside;
+    const clashes: Clash[] = [];
+    const written = drafts.map((draft, i) => {
+      const theirs = rows[i];
+      if (!theirs || met.get(theirs.id)?.has(theirs.changed) !== false) return draft;
+      const ours = besideOf(draft);
+      clashes.push({ theirs, ours });
+      return ours;
+    });
+    note(clashes.map(({ ours }) => ours));
+    await db.drafts.bulkPut(written);
+    return clashes;
   });
 
 const SEEDED = "demo-seeded";
@@ -210,12 +219,15 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       for (const { id } of drafts) gone.delete(id);
       const met = seenOf(drafts);
       void keep(async () => {
-        const beside = await writeUnlessNews(drafts, met);
-        const [ours] = beside;
-        if (ours) {
+        const clashes = await writeUnlessNews(drafts, met);
+        const [clash] = clashes;
+        if (clash) {
           // another window was quicker by a moment: theirs stands, and the store's own news brings it here
-          set({ clash: { theirs: given[0]?.name ?? ours.name, ours: ours.name } });
-          set({ drafts: new Map([...get().drafts, ...byId(beside)]) });
+          const beside = byId(clashes.map(({ ours }) => ours));
+          set({
+            clash: { theirs: clash.theirs.name, ours: clash.ours.name },
+            drafts: new Map([...get().drafts, ...beside]),
+          });
         }
         await emptyBin(
           drafts.map((d) => d.id),

@@ -1,6 +1,6 @@
 /** How many of a draft are finished, and whether they are made one by one or a step for all: kept beside it in the browser. */
 import { create } from "zustand";
-import { db } from "./db.ts";
+import { besideKey, db } from "./db.ts";
 import { useDrafts } from "./drafts.ts";
 
 /** What has been made of one draft. */
@@ -16,7 +16,7 @@ interface MadeState {
 }
 export const useMade = create<MadeState>()(() => ({ id: undefined, made: NONE }));
 
-const keyOf = (id: string): string => `made ${id}`;
+const keyOf = (id: string): string => besideKey("made", id);
 
 /** Brings what was kept of a draft; nothing made where nothing was, or where it cannot be read. */
 export async function recallMade(id: string): Promise<void> {

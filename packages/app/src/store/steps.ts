@@ -1,6 +1,6 @@
 /** The steps of undo of each draft, kept beside it in the browser, so that they outlive a reload. */
 import { type Draft, readDraft } from "@cut-fold/core";
-import { db } from "./db.ts";
+import { besideKey, db } from "./db.ts";
 import { useDrafts } from "./drafts.ts";
 import { loadFormsOf } from "./forms.ts";
 
@@ -15,7 +15,7 @@ interface Steps {
 }
 const NONE: Pick<Steps, "past" | "future"> = { past: [], future: [] };
 
-const keyOf = (id: string): string => `steps ${id}`;
+const keyOf = (id: string): string => besideKey("steps", id);
 
 /** Keeps the steps of a draft that is being saved. */
 export function keepSteps({ id, changed }: Draft, past: readonly Draft[], future: readonly Draft[]): void {

@@ -385,6 +385,7 @@ describe("the drawer of drafts", () => {
     useDrafts.getState().remove(sample().id);
     await settled();
     await db.kept.put({ key: `steps ${sample().id}`, value: {} });
+    await db.kept.put({ key: `made ${sample().id}`, value: {} });
     await tidyBin(Date.now() + 29 * 24 * 60 * 60 * 1000);
     expect(await binned()).toHaveLength(1);
     expect(await db.kept.get(`steps ${sample().id}`)).toBeDefined();
@@ -418,7 +419,7 @@ describe("the drawer of drafts", () => {
     await elsewhere;
     await settled();
     expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual(["Ours, from this window", "Theirs"]);
-    expect(useDrafts.getState().clash).toEqual({ theirs: "Ours", ours: "Ours, from this window" });
+    expect(useDrafts.getState().clash).toEqual({ theirs: "Theirs", ours: "Ours, from this window" });
     // our own changes in a row are no news, however fast they come
     for (let i = 0; i < 5; i += 1)
       useDrafts.getState().put([{ ...sample(), id: "fast", changed: `2026-10-02T10:00:01.00${String(i)}Z` }]);

@@ -1,3 +1,5 @@
+import { editLength } from "../units/format.ts";
+import { roundNear } from "../units/ruler.ts";
 import { type Entry, inches, ISO_216 } from "./entry.ts";
 
 /** A paper by weight and thickness, with the colour it is drawn in. */
@@ -20,8 +22,10 @@ const TRANSLUCENT_BULK = 0.85;
 
 /** Heavier than this (g/m²) paper is sold as cover. */
 const COVER_FROM = 150;
-/** g/m² in a pound of each grade: 453.592 g over 500 sheets of its basis size. */
-const GRAMS_IN_POUND = { text: 453.592 / (500 * 0.6129), cover: 453.592 / (500 * 0.33548) } as const;
+/** g/m² in a pound of a grade: 453.592 g over 500 sheets of its basis size, inches. */
+const gramsInPound = (width: number, height: number): number =>
+  453.592 / ((500 * inches(width) * inches(height)) / 1e6);
+const GRAMS_IN_POUND = { text: gramsInPound(25, 38), cover: gramsInPound(20, 26) } as const;
 
 /** A stock's weight in the pounds it is sold by, to the next five: 120 g/m² is about 80 lb text. */
 export const poundsOf = ({ weight, grade }: Pick<StockPreset, "weight" | "grade">): string =>
@@ -112,12 +116,11 @@ export interface TapePreset extends Entry {
 }
 
 /** The width in inches as the trade sells it, to an eighth. */
-const inFractions = (mm: number): string =>
-  ["", "1/8", "1/4", "3/8", "1/2", "5/8", "3/4"][Math.round(mm / inches(1 / 8))] ?? "";
+const inEighths = (mm: number): string => editLength(roundNear(mm, inches(1 / 8)), { unit: "in", fraction: 8 });
 
 const tape = (width: number): TapePreset => ({
   id: `tape-${String(width)}mm`,
-  title: `Double-sided tape ${String(width)} mm (${inFractions(width)} in)`,
+  title: `Double-sided tape ${String(width)} mm (${inEighths(width)})`,
   width,
   source: "craft trade width, stated in mm",
 });

@@ -106,10 +106,10 @@ describe("PDF", () => {
   const fonts = { regular: font(400), strong: font(600) };
   const A4 = { width: 210, height: 297 };
   const date = new Date("2026-09-20T09:00:00Z");
-  const write = async (given: object, parts?: ("template" | "steps")[]) => {
+  const write = async (given: object, parts?: ("template" | "steps")[], title = "Test draft") => {
     const s = solve(specOf(given));
     const bytes = await writePdf(s, {
-      title: "Test draft",
+      title,
       display: { unit: "mm" },
       paper: A4,
       fonts,
@@ -224,12 +224,17 @@ describe("PDF", () => {
   });
 
   it("prints nothing nearer to the paper's edge than printers reach, says which face is up, and how to join", async () => {
-    const { file } = await write({
-      form: "square-blank-envelope",
-      contents: { preset: "iso-a5" },
-      settings: { closure: "tab" },
-      method: { board: "one-millimetre" },
-    });
+    const { file } = await write(
+      {
+        form: "square-blank-envelope",
+        contents: { preset: "iso-a5" },
+        settings: { closure: "tab" },
+        method: { board: "one-millimetre" },
+      },
+      undefined,
+      // the longest name there may be
+      "Invitation to the open day ".repeat(5).slice(0, 120),
+    );
     const pages = Number(/Pages:\s+(\d+)/u.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
     for (let number = 1; number <= pages; number += 1) {
       const page = render(file, number, 100);

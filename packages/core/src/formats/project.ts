@@ -14,6 +14,9 @@ export const PROJECT_VERSION = 2;
 export const PROJECT_MAX_BYTES = 32 * 1024 * 1024;
 /** How long a draft's name may be. */
 export const NAME_LONGEST = 120;
+/** How long a tag may be, and how many a draft may have. */
+export const TAG_LONGEST = 40;
+export const TAGS_MOST = 20;
 
 const draftId = z
   .string()
@@ -29,7 +32,7 @@ export const draftSchema = z.strictObject({
   /** the card draft it was made to hold: its size and thickness follow that card */
   holds: draftId.optional(),
   name: z.string().trim().min(1).max(NAME_LONGEST),
-  tags: z.array(z.string().trim().min(1).max(40)).max(20),
+  tags: z.array(z.string().trim().min(1).max(TAG_LONGEST)).max(TAGS_MOST),
   note: z.string().max(2000),
   /** ISO 8601 */
   made: z.iso.datetime(),

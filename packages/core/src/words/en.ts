@@ -10,6 +10,8 @@ import type { Place } from "../model/spec.ts";
 import type { Problem } from "../recipe/reader.ts";
 import type { TrimCut } from "../layout/trimPlan.ts";
 import { type Display, formatLength, formatRun, formatSize } from "../units/format.ts";
+import { MM_PER } from "../units/length.ts";
+import { roundNear } from "../units/ruler.ts";
 
 type Facts = Readonly<Record<string, number | string>>;
 /** Says a length; "at most" is rounded down and "at least" up. */
@@ -390,6 +392,14 @@ export const sayRow = (values: readonly number[], display: Display): string =>
 /** Where one edge's scores are read: `left edge 18 · 173 mm`. */
 export const sayReadings = ({ edge, measures }: EdgeReadings, display: Display): string =>
   `${edge === "punch" ? "punch at" : `${edge} edge`} ${sayRow(measures, display)}`;
+
+/** What a length usually is, mm, in both systems: makers talk in either. Nothing where that is nothing. */
+export function sayUsual(mm: number): string {
+  const near = roundNear(mm, MM_PER.in / 16);
+  if (near === 0) return "";
+  const about = Math.abs(near - mm) < 0.01 ? "" : "about ";
+  return `Usually ${formatLength(mm, { unit: "mm" })}, ${about}${formatLength(near, { unit: "in", fraction: 16 })}.`;
+}
 
 /** An entry of the cut list: what, how much of it, and from what. */
 export function sayMaterial(material: Material, display: Display): { item: string; amount: string; note: string } {

@@ -1,5 +1,5 @@
 /** A draft's name and its tags. */
-import { type Draft, NAME_LONGEST } from "@cut-fold/core";
+import { type Draft, NAME_LONGEST, TAG_LONGEST, TAGS_MOST } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -9,12 +9,9 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { useDrafts } from "../../store/drafts.ts";
 
-const TAG_LONGEST = 40;
-const MOST_TAGS = 20;
-
 /** Tags as they are typed, with commas between them: each once, none empty, none too long. */
 export const tagsIn = (text: string): string[] =>
-  [...new Set(text.split(",").map((tag) => tag.trim().slice(0, TAG_LONGEST)))].filter(Boolean).slice(0, MOST_TAGS);
+  [...new Set(text.split(",").map((tag) => tag.trim().slice(0, TAG_LONGEST)))].filter(Boolean).slice(0, TAGS_MOST);
 
 interface LabelsDialogProps {
   readonly draft: Draft;

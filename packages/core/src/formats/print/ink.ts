@@ -22,7 +22,7 @@ export function text(
   x: number,
   y: number,
   size: number,
-  options: { readonly strong?: boolean; readonly colour?: string; readonly width?: number } = {},
+  options: { readonly strong?: boolean; readonly colour?: string; readonly width?: number; readonly one?: true } = {},
 ): number {
   doc
     .font(options.strong ? "strong" : "regular")
@@ -30,8 +30,10 @@ export function text(
     .fillColor(options.colour ?? INK);
   // fontkit takes features by tag; the types want booleans
   const features = ["frac"] as unknown as PDFKit.Mixins.OpenTypeFeatures[];
+  // a line that must stay one is cut short where the page ends
+  const most = options.one ? { height: doc.currentLineHeight(true), ellipsis: true } : {};
   if (options.width === undefined) doc.text(words, x * POINTS, y * POINTS, { lineBreak: false, features });
-  else doc.text(words, x * POINTS, y * POINTS, { width: options.width * POINTS, features, lineGap: 1 });
+  else doc.text(words, x * POINTS, y * POINTS, { width: options.width * POINTS, features, lineGap: 1, ...most });
   return doc.y / POINTS;
 }
 

@@ -26,7 +26,7 @@ export function stepPages(doc: Doc, solution: Solution, options: PdfOptions): vo
   const height = (paper.height - MARGIN_MM - top - (ROWS - 1) * CELL_GAP) / ROWS;
   const page = (): void => {
     doc.addPage({ size: [paper.width * POINTS, paper.height * POINTS], margin: 0 });
-    text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: whole });
+    text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: whole, one: true });
     text(doc, jobLine(solution, display), MARGIN_MM, MARGIN_MM + 9, 11);
   };
   page();

@@ -130,15 +130,16 @@ function onPages(templates: readonly Template[], area: Size): Placed[][] {
   const pages: Placed[][] = [];
   let [x, y, row] = [0, 0, 0];
   for (const template of [...templates].sort((a, b) => b.piece.blank.height - a.piece.blank.height)) {
-    const { width, height } = template.piece.blank;
+    const { height } = template.piece.blank;
+    // a name may be longer than its piece is wide
+    const width = Math.max(template.piece.blank.width, Math.min(nameWidth(template), area.width));
     if (x > 0 && x + width > area.width) [x, y, row] = [0, y + row + SPACING_MM, 0];
     if (pages.length === 0 || y + height + CAPTION_MM > area.height) {
       pages.push([]);
       [x, y, row] = [0, 0, 0];
     }
     pages.at(-1)?.push({ template, x, y });
-    // a name may be longer than its piece is wide
-    x += Math.max(width, nameWidth(template)) + SPACING_MM;
+    x += width + SPACING_MM;
     row = Math.max(row, height + CAPTION_MM);
   }
   return pages;
@@ -156,7 +157,11 @@ function sharedPage(doc: Doc, placed: readonly Placed[], options: PdfOptions): v
       .translate(MARGIN_MM + x, MARGIN_MM + y);
     draw(doc, template);
     doc.restore();
-    text(doc, template.caption, MARGIN_MM + x, MARGIN_MM + y + template.piece.blank.height + 1.5, 7.5);
+    const room = options.paper.width - 2 * MARGIN_MM - x;
+    text(doc, template.caption, MARGIN_MM + x, MARGIN_MM + y + template.piece.blank.height + 1.5, 7.5, {
+      width: room,
+      one: true,
+    });
   }
   const [only] = placed;
   const pieces = placed.length === 1 && only ? only.template.piece.name : `${String(placed.length)} pieces`;
@@ -177,7 +182,7 @@ function draw(doc: Doc, { piece, places }: Template): void {
 
 function foot(doc: Doc, page: Size, label: string, joins: boolean): void {
   const top = page.height - FOOT_MM;
-  text(doc, label, MARGIN_MM, top + 1.5, 9, { strong: true });
+  text(doc, label, MARGIN_MM, top + 1.5, 9, { strong: true, width: page.width - 2 * MARGIN_MM, one: true });
   if (joins)
     text(
       doc,

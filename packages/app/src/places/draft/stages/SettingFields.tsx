@@ -1,5 +1,5 @@
 /** Fields for settings, each as its schema describes it: the form's own, or those of a thing on a panel. */
-import { type ChangePath, formatLength, roundNear, settingMeta } from "@cut-fold/core";
+import { type ChangePath, formatLength, sayUsual, settingMeta } from "@cut-fold/core";
 import { memo, useCallback, useMemo } from "react";
 import type { z } from "zod";
 import { Choice } from "../../../parts/Choice.tsx";
@@ -38,16 +38,10 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
   );
 });
 
-const SIXTEENTH_MM = 25.4 / 16;
-
-/** What a length is where nobody has set it, in both systems: makers talk in either. */
+/** What a length is where nobody has set it. */
 function usually(schema: z.ZodType): string {
   const usual = schema.safeParse(undefined).data;
-  if (typeof usual !== "number" || usual === 0) return "";
-  const near = roundNear(usual, SIXTEENTH_MM);
-  const inches = formatLength(near, { unit: "in", fraction: 16 });
-  const isExact = Math.abs(near - usual) < 0.01;
-  return near === 0 ? "" : ` Usually ${formatLength(usual, { unit: "mm" })}, ${isExact ? "" : "about "}${inches}.`;
+  return typeof usual === "number" ? ` ${sayUsual(usual)}` : "";
 }
 
 /** A length: its bounds are the schema's, and an automatic one shows what it has come to. */
