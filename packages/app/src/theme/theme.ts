@@ -66,6 +66,8 @@ export const theme = createTheme({
           outline: `3px solid ${colour.slate} !important`,
           outlineOffset: "2px !important",
         },
+        // a field's name stands right above it: the frame stays clear of it
+        "input:focus-visible, textarea:focus-visible": { outlineOffset: "-2px !important" },
         "@media (prefers-reduced-motion: reduce)": {
           "*": { animation: "none !important", transition: "none !important" },
         },
