@@ -2,12 +2,17 @@ import path from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { KEEPER, keptFiles, notices } from "./keptFiles.ts";
+import { workerEntries } from "./workerEntries.ts";
 
 const here = (file: string): string => path.join(import.meta.dirname, file);
 
+/** What a worker reaches without waiting: the core, its reader, their messages, the loader of forms, addresses of type. */
+const isShared = (id: string): boolean =>
+  /packages\/core\/|node_modules\/(zod|comlink)\/|store\/forms\.ts|\.woff\?url/.test(id);
+
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), notices(), keptFiles()],
+  plugins: [react(), workerEntries(), notices(), keptFiles()],
   worker: { format: "es" },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:4173" } },
   build: {
@@ -15,13 +20,23 @@ export default defineConfig({
     outDir: "dist",
     emptyOutDir: true,
     chunkSizeWarningLimit: 1300,
+    // fetching ahead is done with the page's links, and a worker has no page
+    modulePreload: {
+      resolveDependencies: (_file, deps, { hostId }) => (/shared|worker/.test(hostId) ? [] : deps),
+    },
     rolldownOptions: {
       input: { index: here("index.html"), [KEEPER]: here("keeper/keeper.ts") },
       output: {
         // the keeper's address is its name: a browser looks there for a newer one
         entryFileNames: ({ name }) => (name === KEEPER ? "[name].js" : "assets/[name]-[hash].js"),
-        // all that the first screen needs comes as one file: thirty small ones take longer than their bytes
-        codeSplitting: { groups: [{ name: "first", tags: ["$initial"], test: (id) => !id.includes("/keeper/") }] },
+        // all that the first screen needs comes as one file, thirty small ones take longer than their bytes; but for what
+        // the workers use as well, which is a file of its own, so that none of them loads the screen
+        codeSplitting: {
+          groups: [
+            { name: "shared", tags: ["$initial"], test: isShared, priority: 1 },
+            { name: "first", tags: ["$initial"], test: (id) => !id.includes("/keeper/") && !id.includes("/workers/") },
+          ],
+        },
       },
     },
   },

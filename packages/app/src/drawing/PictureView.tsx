@@ -90,6 +90,10 @@ export const PictureView = memo(function PictureView({
           fontSize={tall}
           fontWeight={600}
           fill={colour.ink}
+          // readable on dark paper too
+          stroke={colour.sheet}
+          strokeWidth={tall / 5}
+          paintOrder="stroke"
         >
           {text}
         </text>

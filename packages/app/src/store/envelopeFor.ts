@@ -1,4 +1,4 @@
-import { asContents, type Draft, rank, readSpec } from "@cut-fold/core";
+import { asContents, begun, type Draft, formById, rank, readSpec } from "@cut-fold/core";
 import { makeDraft } from "./drafts.ts";
 import { loadAllForms } from "./forms.ts";
 import { solutionOf } from "./solutions.ts";
@@ -10,7 +10,9 @@ export async function envelopeFor(card: Draft): Promise<Draft | undefined> {
   const { quantity, sheet, tape } = card.spec;
   const first =
     contents && readSpec({ form: "side-seam-envelope", contents, quantity, sheet, tape, method: card.spec.method });
-  const best = first?.ok ? rank(first.value).find((r) => r.purpose === "envelope")?.spec : undefined;
+  const form = formById("side-seam-envelope");
+  const best =
+    first?.ok && form ? rank(begun(first.value, form)).find((r) => r.purpose === "envelope")?.spec : undefined;
   if (!best) return undefined;
   return { ...makeDraft(`${card.name}: envelope`, best, { tags: card.tags }), holds: card.id };
 }

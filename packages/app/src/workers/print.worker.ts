@@ -2,7 +2,7 @@
 import regular from "@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url";
 import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url";
 import { type Display, readSpec, solve } from "@cut-fold/core";
-import { type PdfPart, writePdf } from "@cut-fold/core/pdf";
+import type { PdfPart } from "@cut-fold/core/pdf";
 import { expose } from "comlink";
 import { loadFormsOf } from "../store/forms.ts";
 
@@ -27,6 +27,7 @@ const api = {
     await loadFormsOf([job.spec]);
     const read = readSpec(job.spec);
     if (!read.ok) throw new Error("This draft cannot be read.");
+    const { writePdf } = await import("@cut-fold/core/pdf");
     const fonts = { regular: await load(regular), strong: await load(strong) };
     return await writePdf(solve(read.value), {
       title: job.title,

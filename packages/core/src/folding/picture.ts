@@ -6,6 +6,7 @@ import { boundsOf, type Bounds, flatten, line, type Path, placePath, polygon } f
 import { add, cross, direction, HERE, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { formById } from "../forms/index.ts";
 import { blanksIn, type Part, trimPlans } from "../layout/trimPlan.ts";
+import { flapLetters } from "../methods/flapCuts.ts";
 import { idIn } from "../methods/method.ts";
 import { notchesOf } from "../methods/punchBoard.ts";
 import type { Join, Piece, Placement, Role } from "../model/piece.ts";
@@ -377,7 +378,25 @@ export function pictureOf(solution: Solution, step: Step): Picture {
   const sheet = step.n === 1 && step.kind === "cut" ? cutFromSheet(solution, piece) : undefined;
   if (sheet) return sheet;
   const shapes = onTable(solution, step, piece);
-  return { shapes, bounds: boundsOfShapes(shapes) };
+  const letters = lettered(step, piece);
+  return { shapes: [...shapes, ...letters.shapes], labels: letters.labels, bounds: boundsOfShapes(shapes) };
+}
+
+/** How tall a letter stands, of the sheet it is on. */
+const LETTER_PART = 0.045;
+
+/** Where the flaps are measured before they are cut: a line for each measure with the letter that its sentence has. */
+function lettered({ flaps = [] }: Step, { blank }: Piece): Required<Pick<Picture, "shapes" | "labels">> {
+  const tall = LETTER_PART * Math.max(blank.width, blank.height);
+  const marks = flapLetters(flaps);
+  return {
+    shapes: marks.map(({ at: [a, b] }) => ({ path: [line(a, b)], role: "measure", now: true })),
+    labels: marks.map(({ letter, at: [a, b] }) => ({
+      at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + tall / 3],
+      text: letter,
+      tall,
+    })),
+  };
 }
 
 /**

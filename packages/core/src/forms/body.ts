@@ -10,8 +10,12 @@ import type { Setup } from "./form.ts";
  * thickness already: less that, an A2 card comes to the customary 5 3/4 × 4 3/8 in inside.
  */
 export const roomSettings = {
-  playWidth: mm("Room on the width", 5, [0, 20], "Free room asked for, beyond what the thickness takes."),
-  playHeight: mm("Room on the height", 2, [0, 20], "Free room asked for, beyond what the thickness takes."),
+  playWidth: mm("Room on the width", 5, [0, 20], "Free room asked for, beyond what the thickness takes.", {
+    kin: "room",
+  }),
+  playHeight: mm("Room on the height", 2, [0, 20], "Free room asked for, beyond what the thickness takes.", {
+    kin: "room",
+  }),
 };
 
 /** Those settings, as what is held asks for them. */

@@ -34,12 +34,15 @@ import { deepBlank } from "./deepBlank.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
-  playWidth: mm("Room on the width", 3, [0, 20], "Free room between the side walls, beyond the contents."),
+  playWidth: mm("Room on the width", 3, [0, 20], "Free room between the side walls, beyond the contents.", {
+    kin: "room",
+  }),
   playHeight: mm(
     "Room on the height",
     3,
     [0, 20],
     "Free room between the bottom and the top wall, beyond the contents.",
+    { kin: "room" },
   ),
   playDepth: mm("Room on the depth", 0.5, [0.5, 10], "Free room above the contents; the paper is counted as well."),
   sideFlap: mm(

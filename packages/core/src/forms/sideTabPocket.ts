@@ -22,7 +22,9 @@ import { flatPocket } from "./clearance.ts";
 import { defineForm } from "./form.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 1.5, [0, 10], "Free room asked for along each side, beyond what the thickness takes."),
+  play: mm("Room to spare", 1.5, [0, 10], "Free room asked for along each side, beyond what the thickness takes.", {
+    kin: "room",
+  }),
   front: autoMm("Front", [15, 300], "How high the front reaches; 65 % of what is inside unless set.", {
     follows: "height",
   }),

@@ -32,7 +32,9 @@ import { defineForm, type DraftInput } from "./form.ts";
 import { closingFlaps, squareBlank } from "./squareBlank.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 1.5, [0, 15], "Free room asked for along each side, beyond what the thickness takes."),
+  play: mm("Room to spare", 1.5, [0, 15], "Free room asked for along each side, beyond what the thickness takes.", {
+    kin: "room",
+  }),
   glueStrip: mm("Glue strip", 9, [5, 18], "Along the slanted edges of the bottom flap. Tape must be 3 mm narrower."),
   cornerRadius: mm("Round the tips", 6, [0, 15], "Radius of the rounding at each tip."),
   tipTrim: autoMm("Trim the tips", [0, 250], "Cut straight across the two long flaps, measured from the point.", {

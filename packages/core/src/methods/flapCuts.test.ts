@@ -1,8 +1,11 @@
 /** Flaps by their numbers: worked by hand from the form's own, then every flap of any form cut out and laid on the drawing. */
 import { describe, expect, it } from "vitest";
+import { distance } from "../geometry/point.ts";
+import { pictureOf } from "../folding/picture.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
-import { flapCuts } from "./flapCuts.ts";
+import { sayStep } from "../words/en.ts";
+import { flapCuts, flapLetters } from "./flapCuts.ts";
 
 const cutsOf = (given: object) => solve(specOf(given)).pieces.flatMap(flapCuts);
 
@@ -50,5 +53,33 @@ describe("what a hand needs to know to cut flaps out", () => {
       .reduce((sum, e) => sum + Math.abs(e.from[0] - e.to[0]), 0);
     expect(free).toBeGreaterThan(0);
     expect(free).toBeCloseTo(Math.abs(fold.from[0] - fold.to[0]) - 2 * (cut.taper + cut.relief), 6);
+  });
+
+  it("each measure has its letter in the sentence and its line on the picture, from the score's end or the free edge to the outline", () => {
+    const s = solve(
+      specOf({
+        form: "side-seam-envelope",
+        contents: { preset: "iso-a6" },
+        settings: { cornerRadius: 0 },
+        method: { board: "scoring-millimetre" },
+      }),
+    );
+    const step = s.steps.find((x) => x.code === "cut-corners");
+    const [piece] = s.pieces;
+    if (!step?.flaps || !piece) throw new Error("nothing is cut");
+    const letters = flapLetters(step.flaps);
+    const said = sayStep(step, { unit: "mm" });
+    const { labels = [] } = pictureOf(s, step);
+    expect(letters.length).toBeGreaterThan(2);
+    expect(labels.map((l) => l.text)).toEqual(letters.map((l) => l.letter));
+    // with square corners a side begins and ends where the outline turns
+    const turns = piece.outline.flat().map(({ from }) => from);
+    for (const { letter, group, of, at } of letters) {
+      expect(said).toContain(`(${letter})`);
+      expect(distance(...at)).toBeCloseTo(Math.abs(step.flaps[group]?.[of] ?? NaN), 6);
+      // where a flap's own corners are rounded its side would end beyond them
+      if (of === "relief" || step.flaps[group]?.names.includes("Top flap"))
+        expect(Math.min(...turns.map((p) => distance(p, at[1])))).toBeLessThan(0.06);
+    }
   });
 });

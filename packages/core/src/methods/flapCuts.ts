@@ -1,25 +1,14 @@
 /** How flaps are cut out of the sheet, for whoever cuts by hand: measures that the outline alone does not tell. */
 import { flatten } from "../geometry/path.ts";
-import { cross, direction, distance, dot, type Point, subtract } from "../geometry/point.ts";
+import { add, cross, direction, distance, dot, type Point, scale, subtract } from "../geometry/point.ts";
 import type { Fold, Panel, Piece } from "../model/piece.ts";
+import type { FlapCut } from "../model/solution.ts";
 
 /** A corner rounded by less (mm) is rounded off by eye. */
 const SMALL_ROUNDING = 3;
 
-/** Flaps cut alike. All mm. */
-export interface FlapCut {
-  readonly names: readonly string[];
-  /** from the ends of the score to where the side begins */
-  readonly relief: number;
-  /** how far each side runs in, and over how much of the depth: all of it unless said */
-  readonly taper: number;
-  readonly over?: number;
-  /** whether its free edge is rounded or cut to a shape, so that a template says more than numbers */
-  readonly shaped: boolean;
-}
-
 /** Differences that a hand cannot cut, mm. */
-const SEEN_MM = 0.05;
+export const SEEN_MM = 0.05;
 /** A side that runs so far up its flap is meant to run to its end: what is left is a rounded corner. */
 const TO_THE_END = 0.7;
 
@@ -48,10 +37,26 @@ function cutOf({ name, outline }: Panel, fold: Fold, rounding: number): FlapCut 
     .sort((a, b) => a[0][0] - b[0][0]);
   if (!side || sides.length !== 2) return { names: [name], relief: 0, taper: 0, shaped: true };
   const [[u0, v0], [u1, v1]] = side;
+  // back from the frame, on the side of the score where the flap is
+  const way = direction(fold.from, fold.to);
+  const away: Point = outline.some(({ from }) => cross(way, subtract(from, fold.from)) > SEEN_MM)
+    ? [-way[1], way[0]]
+    : [way[1], -way[0]];
+  const back = (u: number, v: number): Point => add(fold.from, add(scale(way, u), scale(away, v)));
   const toEnd = v1 > TO_THE_END * deep;
   const taper = ((u1 - u0) / (v1 - v0)) * (toEnd ? deep : v1);
   if (u0 < SEEN_MM && Math.abs(taper) < SEEN_MM && !shaped) return undefined;
-  return { names: [name], relief: u0, taper, shaped, ...(!toEnd && { over: v1 }) };
+  return {
+    names: [name],
+    relief: u0,
+    taper,
+    shaped,
+    ...(!toEnd && { over: v1 }),
+    marks: {
+      relief: [back(0, 0), back(u0, 0)],
+      taper: toEnd ? [back(u0, deep), back(u0 + taper, deep)] : [back(u0, v1), back(u1, v1)],
+    },
+  };
 }
 
 const alike = (a: FlapCut, b: FlapCut): boolean =>
@@ -75,4 +80,24 @@ export function flapCuts(piece: Piece): FlapCut[] {
     else found.push(cut);
   }
   return found;
+}
+
+/** A measure of flaps cut alike, and the letter it goes by in the sentence and on the picture. */
+export interface FlapLetter {
+  readonly letter: string;
+  readonly group: number;
+  readonly of: "relief" | "taper";
+  readonly at: readonly [Point, Point];
+}
+
+/** Letters for all that is measured on these flaps, in the order in which it is said. */
+export function flapLetters(flaps: readonly FlapCut[]): FlapLetter[] {
+  const measured = flaps.flatMap(({ marks }, group) =>
+    marks
+      ? (["relief", "taper"] as const).flatMap((of) =>
+          distance(...marks[of]) < SEEN_MM ? [] : [{ group, of, at: marks[of] }],
+        )
+      : [],
+  );
+  return measured.map((mark, i) => ({ ...mark, letter: String.fromCodePoint("a".charCodeAt(0) + i) }));
 }

@@ -13,8 +13,8 @@ import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { flatOnTable, listed } from "./assembly.ts";
-import { type FlapCut, flapCuts } from "./flapCuts.ts";
+import { flatOnTable } from "./assembly.ts";
+import { flapCuts } from "./flapCuts.ts";
 import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
 
 const isUpright = (fold: Fold): boolean => Math.abs(fold.from[0] - fold.to[0]) < 1e-6;
@@ -147,19 +147,6 @@ function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boole
   return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
 }
 
-/** How each group of flaps is cut, as facts numbered from 0. */
-const flapFacts = (cuts: readonly FlapCut[]): Readonly<Record<string, number | string>> =>
-  Object.fromEntries([
-    ["cuts", cuts.length],
-    ...cuts.flatMap(({ names, relief, taper, over = 0, shaped }, i) => [
-      [`names${String(i)}`, listed(names.map((n) => n.toLowerCase()))],
-      [`relief${String(i)}`, relief],
-      [`taper${String(i)}`, taper],
-      [`over${String(i)}`, over],
-      [`shaped${String(i)}`, shaped ? 1 : 0],
-    ]),
-  ]) as Readonly<Record<string, number | string>>;
-
 /** The radius of a rectangle's corners, mm: 0 where they are square, undefined for what is no such rectangle. */
 function roundingIn(path: Path): number | undefined {
   const isStraight = (edge: Segment): boolean =>
@@ -202,7 +189,7 @@ function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
     edge.kind === "arc" && Math.abs(distance(edge.centre, edge.from) - radius) < SAME_POINT_MM;
   const shaped = edges.some((edge) => (edge.kind === "line" ? !isOnSheet(edge, piece.blank) : !isRounding(edge)));
   if (shaped && piece.folds.length > 0)
-    steps.push({ kind: "trim", code: "cut-corners", facts: flapFacts(flapCuts(piece)), scene });
+    steps.push({ kind: "trim", code: "cut-corners", flaps: flapCuts(piece), scene });
   else if (shaped) steps.push({ kind: "trim", code: "cut-shape", scene });
   if (radius > 0 && edges.some((edge) => edge.kind === "arc"))
     steps.push({ kind: "round", ...roundedIn(piece.outline, isRounding), measure: radius, scene });

@@ -17,6 +17,8 @@ export interface SettingMeta {
   readonly handle?: string;
   /** grows and shrinks with the size on this axis when a draft is made in another size; other lengths keep */
   readonly follows?: "width" | "height";
+  /** what it asks for where forms say the same under several names: carried over when the form is changed */
+  readonly kin?: "room";
   /** smallest and largest length, mm */
   readonly min?: number;
   readonly max?: number;
@@ -31,6 +33,7 @@ interface LengthOptions {
   readonly about: string;
   readonly handle?: string;
   readonly follows?: "width" | "height";
+  readonly kin?: "room";
 }
 
 /** A length setting in mm. */
@@ -48,7 +51,7 @@ export const mm = (
   preset: number,
   [min, max]: readonly [number, number],
   about: string,
-  rest: Pick<LengthOptions, "follows"> = {},
+  rest: Pick<LengthOptions, "follows" | "kin"> = {},
 ) => length(label, { default: preset, min, max, about, ...rest });
 
 /** The same for a length that is worked out unless the maker sets it. */

@@ -54,6 +54,20 @@ export interface Scene {
 }
 
 /** One thing to do: by code, with the one measure it needs (mm) and how the paper lies. */
+/** Flaps cut alike, for whoever cuts them by hand. All mm. */
+export interface FlapCut {
+  readonly names: readonly string[];
+  /** from the ends of the score to where the side begins */
+  readonly relief: number;
+  /** how far each side runs in, and over how much of the depth: all of it unless said */
+  readonly taper: number;
+  readonly over?: number;
+  /** whether its free edge is rounded or cut to a shape, so that a template says more than numbers */
+  readonly shaped: boolean;
+  /** where both are measured on the first of them, flat coordinates of the piece; none where a template says it all */
+  readonly marks?: { readonly relief: readonly [Point, Point]; readonly taper: readonly [Point, Point] };
+}
+
 export interface Step {
   readonly n: number;
   readonly kind: StepKind;
@@ -62,6 +76,8 @@ export interface Step {
   /** the figure to set, mm, from the stated edge */
   readonly measure?: number;
   readonly facts?: Readonly<Record<string, number | string>>;
+  /** how the flaps are cut in it, those alike together */
+  readonly flaps?: readonly FlapCut[];
   /** the fitting that is made or laid in it */
   readonly fitting?: string;
   readonly scene: Scene;

@@ -24,6 +24,37 @@ describe("a change", () => {
     expect(inches.ok && inches.value.method.board).toBe("scoring-eighth");
   });
 
+  it("is usual in sixteenths where the ruler reads inches, and keeps what was set", () => {
+    const inches = changed(specOf({ ...INVITATION, method: { board: "eighth-inch" } }), { form: "side-seam-envelope" });
+    // 5 and 2 mm are 3/16 and 1/16 in, strips of 10 mm are 3/8 in: 25.4 mm to the inch
+    expect(inches.ok && [inches.value.settings["playWidth"], inches.value.settings["playHeight"]]).toEqual([
+      4.7625, 1.5875,
+    ]);
+    const metric = changed(specOf(INVITATION), { form: "side-seam-envelope" });
+    expect(metric.ok && metric.value.settings["playWidth"]).toBe(5);
+    if (!inches.ok) throw new Error("a usual recipe is read");
+    // nobody has set 4.7625: on another form it is not carried over, and what was set is
+    const on = changed(inches.value, { form: "deep-envelope" });
+    expect(on.ok && on.value.settings["playWidth"]).toBe(3.175);
+    const set = changed(specOf({ ...INVITATION, form: "side-seam-envelope", method: {}, settings: { playWidth: 8 } }), {
+      form: "deep-envelope",
+    });
+    expect(set.ok && set.value.settings["playWidth"]).toBe(8);
+  });
+
+  it("carries the room that was asked for to a form that asks for it under another name, the wider of two", () => {
+    const on = (form: string, settings: object, to: string) => {
+      const read = changed(specOf({ form, contents: { preset: "iso-a6" }, settings }), { form: to });
+      if (!read.ok) throw new Error("a change of form is read");
+      return read.value.settings;
+    };
+    const both = on("square-blank-envelope", { play: 4 }, "side-seam-envelope");
+    expect([both["playWidth"], both["playHeight"]]).toEqual([4, 4]);
+    expect(on("side-seam-envelope", { playWidth: 6, playHeight: 3 }, "square-blank-envelope")["play"]).toBe(6);
+    // nobody has set 5 and 2: the other form keeps its own, which the board in use reads in inches
+    expect(on("side-seam-envelope", {}, "square-blank-envelope")["play"]).toBe(1.5875);
+  });
+
   it("drops fittings where the other form has no face for them, and keeps them where it has", () => {
     const card = specOf({ form: "card-base", contents: { preset: "iso-a6" }, layers: [{ kind: "mat" }] });
     const envelope = changed(card, { form: "side-seam-envelope" });

@@ -5,10 +5,12 @@
 import { catalogue } from "../catalogue/index.ts";
 import { type Form, settingsOf } from "../forms/form.ts";
 import { formById } from "../forms/index.ts";
+import { settingMeta } from "../model/setting.ts";
 import type { ChangePath } from "../model/piece.ts";
 import type { PathChange, Solution } from "../model/solution.ts";
 import type { Fitting, Spec } from "../model/spec.ts";
 import { methodFor } from "./readMethod.ts";
+import { isUsual, usualSettings } from "./usual.ts";
 import { record } from "./reader.ts";
 import { type Read, readSpec } from "./readSpec.ts";
 
@@ -31,16 +33,22 @@ export type SpecChange = PartsChange | PathChange | readonly PathChange[];
 const merge = (was: object | undefined, change: object | undefined): object =>
   Object.fromEntries(Object.entries({ ...was, ...change }).filter(([, v]) => v !== undefined));
 
-/** Settings the maker has set and the other form has too, as far as it allows them. */
+/** Settings the maker has set and the other form has too, by their name or as kin, as far as it allows them. */
 function sharedSettings(spec: Spec, form: Form): Record<string, unknown> {
   const was = formById(spec.form);
-  const own = was ? settingsOf(was) : [];
+  const set = (was ? settingsOf(was) : []).flatMap(([name, schema]) => {
+    const value = spec.settings[name];
+    return value === undefined || isUsual(schema, value) ? [] : [{ name, value, kin: settingMeta(schema).kin }];
+  });
   return Object.fromEntries(
     settingsOf(form).flatMap(([name, schema]) => {
-      const usual = own.find(([known]) => known === name)?.[1].parse(undefined);
-      const value = spec.settings[name];
-      const isSet = value !== undefined && usual !== undefined && value !== usual;
-      return isSet && schema.safeParse(value).success ? [[name, value]] : [];
+      const { kin } = settingMeta(schema);
+      const same = set.filter((s) => s.name === name);
+      const [first, ...rest] = same.length > 0 ? same : set.filter((s) => kin !== undefined && s.kin === kin);
+      if (!first) return [];
+      // room that differed on the two axes: the wider holds both
+      const value = rest.reduce((most, s) => (Number(s.value) > Number(most) ? s.value : most), first.value);
+      return schema.safeParse(value).success ? [[name, value]] : [];
     }),
   );
 }
@@ -51,12 +59,13 @@ function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | unde
   const holds = ({ on }: Fitting): boolean =>
     on.fitting !== undefined || grounds.some((g) => g.panel === on.panel && on.side in g.sides);
   const { fittings, ...rest } = spec;
+  const own = methodFor(spec.method, form);
   return {
     ...rest,
     ...(fittings?.every(holds) && { fittings }),
     form: form.id,
-    settings: sharedSettings(spec, form),
-    method: method ?? methodFor(spec.method, form),
+    settings: { ...(own && usualSettings(form, own)), ...sharedSettings(spec, form) },
+    method: method ?? own,
   };
 }
 

@@ -4,7 +4,7 @@ import { find } from "../catalogue/entry.ts";
 import { catalogue } from "../catalogue/index.ts";
 import type { Form, Setup } from "../forms/form.ts";
 import { methodKinds, type Spec } from "../model/spec.ts";
-import { rulers } from "../units/ruler.ts";
+import { type Ruler, rulers } from "../units/ruler.ts";
 import { type Reader, told } from "./reader.ts";
 
 const methodKindSchema = z.enum(methodKinds);
@@ -53,12 +53,19 @@ export function methodFor(method: Spec["method"], form: Form): Spec["method"] | 
   return board && { kind: board.kind, board: board.id };
 }
 
+/** What a recipe is measured with. @throws when its method was not read by `readMethod` */
+export function rulerOf({ board, ruler }: Spec["method"]): Ruler {
+  const id = ruler ?? find(catalogue.boards, board)?.ruler;
+  const found = rulers.find((r) => r.id === id);
+  if (!found) throw new Error(`the recipe names an unknown board or ruler: ${board}, ${String(ruler)}`);
+  return found;
+}
+
 /** The tools a recipe names, with the maker's own calibration. @throws when the recipe was not read by `readSpec` */
 export function setupOf({ method }: Pick<Spec, "method">): Setup {
   const board = find(catalogue.boards, method.board);
-  const ruler = rulers.find((r) => r.id === (method.ruler ?? board?.ruler));
-  if (!board || !ruler)
-    throw new Error(`the recipe names an unknown board or ruler: ${method.board}, ${String(method.ruler)}`);
+  if (!board) throw new Error(`the recipe names an unknown board: ${method.board}`);
+  const ruler = rulerOf(method);
   const calibrated =
     board.kind === "punch-board" && method.notch !== undefined ? { ...board, notch: method.notch } : board;
   return { kind: method.kind, board: calibrated, grid: ruler.step };

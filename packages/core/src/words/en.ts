@@ -3,9 +3,11 @@
  * lengths in the unit on show. Used by the screens, the command line and the printed sheets, so it stands in core:
  * one table, or the three would drift apart.
  */
+import { listed } from "../methods/assembly.ts";
+import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
 import type { EdgeReadings } from "../methods/readings.ts";
 import type { Dimension } from "../model/piece.ts";
-import type { Cannot, Finding, Lying, Material, Reason, Step } from "../model/solution.ts";
+import type { Cannot, Finding, FlapCut, Lying, Material, Reason, Step } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
 import type { Problem } from "../recipe/reader.ts";
 import type { TrimCut } from "../layout/trimPlan.ts";
@@ -195,7 +197,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Give the sheet a quarter turn to the right, so that its ${str(s.facts, "edge")} edge comes to the stop.`,
   "turn-half": (s) => () =>
     `Turn the sheet end for end, the same side up: the next score is out of the board's reach from this edge, so it is read from the ${str(s.facts, "edge")} edge.`,
-  "cut-corners": (s) => (mm) => ["Cut along the outline.", ...flapWords(s.facts, mm)].join(" "),
+  "cut-corners": (s) => (mm) => ["Cut along the outline.", ...flapWords(s.flaps ?? [], mm)].join(" "),
   "crease-all": (s) => () => {
     const count = num(s.facts, "folds");
     const along = count === 1 ? "the score" : count === 2 ? "both scores" : `all ${String(count)} scores`;
@@ -276,26 +278,24 @@ function freeWords(facts: Facts | undefined, mm: Sayer): string {
 const gumWords = (s: Step, mm: Sayer): string =>
   num(s.facts, "wet") === 1 ? "a thin line of glue" : `tape no wider than ${mm.most(num(s.facts, "tape"))}`;
 
-/** How each group of flaps is cut. */
-const flapWords = (facts: Facts | undefined, mm: Sayer): string[] =>
-  Array.from({ length: num(facts, "cuts") }, (_, i) => {
-    const [relief, taper, over] = ["relief", "taper", "over"].map((key) => num(facts, key + String(i))) as [
-      number,
-      number,
-      number,
-    ];
-    const shaped = num(facts, `shaped${String(i)}`) === 1;
-    const sides =
-      Math.abs(taper) < SAME_MARGIN
-        ? ""
-        : `sides run ${taper > 0 ? "in" : "out"} ${mm(Math.abs(taper))} ${over > 0 ? `over the first ${mm(over)}` : "by the free edge"}`;
+/** How each group of flaps is cut, with the letters that its picture has. */
+function flapWords(flaps: readonly FlapCut[], mm: Sayer): string[] {
+  const letters = flapLetters(flaps);
+  return flaps.flatMap(({ names, relief, taper, over, shaped }, i) => {
+    const letter = (of: "relief" | "taper"): string => {
+      const found = letters.find((l) => l.group === i && l.of === of);
+      return found ? ` (${found.letter})` : "";
+    };
     const said = [
-      relief < SAME_MARGIN ? "" : `begin ${mm(relief)} in from the ends of the score`,
-      sides,
+      relief < SEEN_MM ? "" : `begin ${mm(relief)}${letter("relief")} in from the ends of the score`,
+      Math.abs(taper) < SEEN_MM
+        ? ""
+        : `sides run ${taper > 0 ? "in" : "out"} ${mm(Math.abs(taper))}${letter("taper")} ${over === undefined ? "by the free edge" : `over the first ${mm(over)}`}`,
       shaped ? "take the shape from the printed template" : "",
     ].filter(Boolean);
-    return said.length === 0 ? "" : `${cap(str(facts, `names${String(i)}`))}: ${said.join("; ")}.`;
-  }).filter(Boolean);
+    return said.length === 0 ? [] : [`${cap(listed(names.map((n) => n.toLowerCase())))}: ${said.join("; ")}.`];
+  });
+}
 
 const turnWords = (degrees: number): string =>
   degrees === 0

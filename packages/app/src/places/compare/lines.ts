@@ -6,6 +6,7 @@ import {
   formatLength,
   formatSize,
   formById,
+  isUsual,
   mainPiece,
   onRuler,
   paperArea,
@@ -96,7 +97,7 @@ function detailsOf(spec: Spec, display: Display): string {
   const form = formById(spec.form);
   const own = (form ? settingsOf(form) : []).flatMap(([name, schema]) => {
     const value = spec.settings[name];
-    if (value === schema.parse(undefined)) return [];
+    if (isUsual(schema, value)) return [];
     const { label, options } = settingMeta(schema);
     const said = options?.[String(value)] ?? (typeof value === "number" ? formatLength(value, display) : String(value));
     return [`${label.toLowerCase()}: ${said}`];

@@ -1,4 +1,4 @@
-import { type Draft, readSpec } from "@cut-fold/core";
+import { begun, type Draft, formById, readSpec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { FolderInput, ListChecks, Mail, Plus, Search, Trash2 } from "lucide-react";
 import { lazy, Suspense, useCallback, useMemo, useState } from "react";
@@ -25,8 +25,9 @@ function freshDraft(inInches: boolean, notch: number | undefined): Draft {
     method: { board: inInches ? "eighth-inch" : "one-millimetre", ...(notch !== undefined && { notch }) },
     sheet: { preset: inInches ? "us-letter" : "iso-a4" },
   });
-  if (!read.ok) throw new Error("the recipe a new draft starts with is wrong");
-  return makeDraft(nameFor(read.value), read.value);
+  const form = read.ok ? formById(read.value.form) : undefined;
+  if (!read.ok || !form) throw new Error("the recipe a new draft starts with is wrong");
+  return makeDraft(nameFor(read.value), begun(read.value, form));
 }
 
 const BinDialog = lazy(() => import("./BinDialog.tsx"));

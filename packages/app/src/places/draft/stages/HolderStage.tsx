@@ -4,6 +4,7 @@ import {
   find,
   formById,
   formatSize,
+  isUsual,
   loadForms,
   type Offer as OfferOf,
   type Purpose,
@@ -43,7 +44,7 @@ function fellAway(was: Spec, now: Spec): string[] {
   if (!before || !after) return [];
   const kept = new Set(settingsOf(after).map(([name]) => name));
   const lost = settingsOf(before).flatMap(([name, schema]) =>
-    kept.has(name) || was.settings[name] === schema.parse(undefined) ? [] : [settingMeta(schema).label.toLowerCase()],
+    kept.has(name) || isUsual(schema, was.settings[name]) ? [] : [settingMeta(schema).label.toLowerCase()],
   );
   const laid = (was.fittings?.length ?? 0) - (now.fittings?.length ?? 0);
   return laid > 0 ? [...lost, laid === 1 ? "what lay on it" : `${String(laid)} things that lay on it`] : lost;

@@ -7,8 +7,10 @@ import {
   type Form,
   type GroundFace,
   IN_THE_MIDDLE,
+  methodFor,
   type On,
   type Spec,
+  usualSettings,
 } from "@cut-fold/core";
 
 type Ground = Pick<GroundFace, "width" | "height">;
@@ -66,6 +68,7 @@ function usualContents(form: Form, ground: Ground): Fitting["contents"] {
 
 /** A whole form, as it would be laid on a ground. */
 export function freshPart(form: Form, on: On, ground: Ground, spec: Spec): Fitting {
+  const method = methodFor(spec.method, form);
   const { fittings = [] } = spec;
   return {
     id: freeId(form.id.slice(0, 30), fittings),
@@ -75,5 +78,6 @@ export function freshPart(form: Form, on: On, ground: Ground, spec: Spec): Fitti
     at: IN_THE_MIDDLE,
     form: form.id,
     contents: usualContents(form, ground),
+    ...(method && { settings: usualSettings(form, method) }),
   };
 }
