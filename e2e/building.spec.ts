@@ -46,7 +46,7 @@ test("what lies on a face is moved, taken away, and put back by undo", async ({ 
   await expectAccessible(page);
 });
 
-test("what is inside is added up ply by ply, and several things go in together", async ({ page }) => {
+test("what is inside is added up layer by layer, and several things go in together", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
   await expect(cutTo(page)).toHaveText(/205/u);
   await page.getByRole("button", { name: "Add up its thickness" }).click();
@@ -62,9 +62,9 @@ test("what is inside is added up ply by ply, and several things go in together",
   await expect(pile).toHaveAccessibleName(/Together 3\smm/u);
   await expectAccessible(page);
   // a name is typed with its spaces
-  await page.getByLabel("Ply 1").fill("");
-  await page.getByLabel("Ply 1").pressSequentially("Folded card");
-  await expect(page.getByLabel("Ply 1")).toHaveValue("Folded card");
+  await page.getByLabel("Layer 1").fill("");
+  await page.getByLabel("Layer 1").pressSequentially("Folded card");
+  await expect(page.getByLabel("Layer 1")).toHaveValue("Folded card");
 });
 
 test("from an envelope in hand to its card", async ({ page }) => {

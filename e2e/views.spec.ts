@@ -131,5 +131,8 @@ test.describe("in a country that measures in inches", () => {
     await expect(page.getByLabel("Width", { exact: true })).toHaveValue("5 1/2 in");
     await page.getByRole("button", { name: /^3 ?Paper/u }).click();
     await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-letter");
+    // 1.5 mm of room would stand on no mark of a ruler in inches
+    await page.getByRole("button", { name: /^4 ?Details/u }).click();
+    await expect(page.getByLabel("Room to spare")).toHaveValue("1/16 in");
   });
 });

@@ -76,9 +76,9 @@ describe("what a hand needs to know to cut flaps out", () => {
     const turns = piece.outline.flat().map(({ from }) => from);
     for (const { letter, group, of, at } of letters) {
       expect(said).toContain(`(${letter})`);
-      expect(distance(...at)).toBeCloseTo(Math.abs(step.flaps[group]?.[of] ?? NaN), 6);
+      expect(distance(...at)).toBeCloseTo(Math.abs(step.flaps[group]?.[of === "start" ? "relief" : "taper"] ?? NaN), 6);
       // where a flap's own corners are rounded its side would end beyond them
-      if (of === "relief" || step.flaps[group]?.names.includes("Top flap"))
+      if (of === "start" || step.flaps[group]?.names.includes("Top flap"))
         expect(Math.min(...turns.map((p) => distance(p, at[1])))).toBeLessThan(0.06);
     }
   });

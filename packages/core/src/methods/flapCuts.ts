@@ -53,8 +53,8 @@ function cutOf({ name, outline }: Panel, fold: Fold, rounding: number): FlapCut 
     shaped,
     ...(!toEnd && { over: v1 }),
     marks: {
-      relief: [back(0, 0), back(u0, 0)],
-      taper: toEnd ? [back(u0, deep), back(u0 + taper, deep)] : [back(u0, v1), back(u1, v1)],
+      start: [back(0, 0), back(u0, 0)],
+      side: toEnd ? [back(u0, deep), back(u0 + taper, deep)] : [back(u0, v1), back(u1, v1)],
     },
   };
 }
@@ -86,7 +86,8 @@ export function flapCuts(piece: Piece): FlapCut[] {
 export interface FlapLetter {
   readonly letter: string;
   readonly group: number;
-  readonly of: "relief" | "taper";
+  /** where the side begins, or how far it runs in */
+  readonly of: "start" | "side";
   readonly at: readonly [Point, Point];
 }
 
@@ -94,7 +95,7 @@ export interface FlapLetter {
 export function flapLetters(flaps: readonly FlapCut[]): FlapLetter[] {
   const measured = flaps.flatMap(({ marks }, group) =>
     marks
-      ? (["relief", "taper"] as const).flatMap((of) =>
+      ? (["start", "side"] as const).flatMap((of) =>
           distance(...marks[of]) < SEEN_MM ? [] : [{ group, of, at: marks[of] }],
         )
       : [],

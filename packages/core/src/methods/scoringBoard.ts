@@ -147,6 +147,9 @@ function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boole
   return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
 }
 
+/** Corners rounded by less (mm) are square to any eye and any tool. */
+const SEEN_ROUND_MM = 0.5;
+
 /** The radius of a rectangle's corners, mm: 0 where they are square, undefined for what is no such rectangle. */
 function roundingIn(path: Path): number | undefined {
   const isStraight = (edge: Segment): boolean =>
@@ -196,7 +199,8 @@ function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   for (const cut of piece.cuts) {
     const { left, right, bottom, top } = boundsOf(flatten(cut.path));
     const corners = roundingIn(cut.path);
-    const window = corners === undefined ? "cut-window-shaped" : corners > 0 ? "cut-window-round" : "cut-window";
+    const window =
+      corners === undefined ? "cut-window-shaped" : corners > SEEN_ROUND_MM ? "cut-window-round" : "cut-window";
     steps.push({
       kind: "cut",
       code: { hole: "punch-hole", window, slit: "cut-slit-inside" }[cut.kind],

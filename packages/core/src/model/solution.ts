@@ -65,7 +65,7 @@ export interface FlapCut {
   /** whether its free edge is rounded or cut to a shape, so that a template says more than numbers */
   readonly shaped: boolean;
   /** where both are measured on the first of them, flat coordinates of the piece; none where a template says it all */
-  readonly marks?: { readonly relief: readonly [Point, Point]; readonly taper: readonly [Point, Point] };
+  readonly marks?: { readonly start: readonly [Point, Point]; readonly side: readonly [Point, Point] };
 }
 
 export interface Step {

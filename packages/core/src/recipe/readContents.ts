@@ -42,7 +42,7 @@ const readPile = (value: unknown, reader: Reader, at: string): Spec["contents"][
   readList(value, at, MOST_PARTS, reader, (entry, field) => {
     const raw = reader.object(entry, field, ["name", "thickness", "count"]);
     if (!raw) return undefined;
-    const name = reader.name(raw["name"], `${field}.name`, "Ply");
+    const name = reader.name(raw["name"], `${field}.name`, "Layer");
     const thickness = reader.length(raw["thickness"], `${field}.thickness`, PLY_MM);
     const count =
       raw["count"] === undefined ? 1 : reader.count(raw["count"], `${field}.count`, { min: 1, max: 40 }, true);

@@ -28,8 +28,11 @@ export interface FormatOptions {
 
 /** Display figures further than this from the length are marked as rounded; a hand cannot see less (mm). */
 const SEEN_MM = 0.051;
-/** Off the marks and below a quarter inch a fraction says too little: gaps and thicknesses are shown as decimals (mm). */
+/** Off the marks and below a quarter inch (mm) a coarse fraction says too little of a gap: it is told in this many parts. */
 const SMALL_MM = MM_PER.in / 4;
+const SMALL_PARTS = 32;
+/** What is thinner than the smallest of them (mm) is paper, and its thickness a decimal. */
+const THINNEST_MM = MM_PER.in / SMALL_PARTS;
 /** Below this (mm) a thickness is told with one more figure. */
 const THIN_MM = 0.5;
 const DECIMALS = { "in-decimal": 3, mm: 1, cm: 2 } as const;
@@ -54,8 +57,8 @@ function fractionText(inches: number, parts: number): string {
 }
 
 /**
- * A length (mm) as text in the unit on show. Inches are set as fractions; small lengths off the ruler's marks, such as a
- * gap or a thickness, as decimals to 0.01 in. A figure that had to be rounded by more than a hand can see
+ * A length (mm) as text in the unit on show. Inches are set as fractions, small lengths off the ruler's marks, such as a
+ * gap, in 32 parts; what is thinner than those, as paper is, as decimals. A figure that had to be rounded by more than a hand can see
  * starts with `~`, so that nobody cuts to it believing it exact.
  */
 export function formatLength(mm: number, display: Display, options: FormatOptions = {}): string {
@@ -65,10 +68,12 @@ export function formatLength(mm: number, display: Display, options: FormatOption
   let figure: string;
   let shown: number;
   const offMark = Math.abs(inches * parts - Math.round(inches * parts)) > 1e-6;
-  if (unit === "in" && !(offMark && Math.abs(mm) < SMALL_MM)) {
-    const count = round(inches * parts);
-    figure = fractionText(count / parts, parts);
-    shown = (count / parts) * MM_PER.in;
+  const isThin = offMark && Math.abs(mm) < THINNEST_MM - 1e-6;
+  if (unit === "in" && !isThin) {
+    const told = offMark && Math.abs(mm) < SMALL_MM ? Math.max(parts, SMALL_PARTS) : parts;
+    const count = round(inches * told);
+    figure = fractionText(count / told, told);
+    shown = (count / told) * MM_PER.in;
   } else {
     const per = unit === "in" || unit === "in-decimal" ? MM_PER.in : MM_PER[unit];
     // paper is thinner than the usual figures tell: 0.006 in is not 0

@@ -83,7 +83,9 @@ describe("formatLength", () => {
     [88.9, "3\u00a01⁄2\u00a0in"],
     [203.2, "8\u00a0in"],
     [205, "~8\u00a01⁄16\u00a0in"],
-    [1, "0.04\u00a0in"],
+    [1, "~1⁄32\u00a0in"],
+    [0.3, "0.012\u00a0in"],
+    [5.9, "~7⁄32\u00a0in"],
     [3.175, "1⁄8\u00a0in"],
     [0, "0\u00a0in"],
   ])("sets %d mm in inches as %s", (length, text) => {

@@ -36,7 +36,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
       )}
       <FinishedSection solution={solution} />
       <PileSection solution={rested} />
-      <Findings findings={rested.findings} />
+      <Findings findings={rested.findings} grid={rested.grid} />
       <CutList solution={rested} />
     </aside>
   );

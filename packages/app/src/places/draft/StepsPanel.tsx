@@ -1,10 +1,11 @@
 /** The page propped up at the table: one step fills the screen, and it remembers where it was. */
-import { formatLength, pictureOf, sayStep, type Solution, stepHeads, termsIn } from "@cut-fold/core";
+import { formatLength, pictureOf, sayStep, type Solution, stepHeads } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo } from "react";
 import { ArrowLeft, ArrowRight, Check } from "lucide-react";
 import { RulerLens } from "./RulerLens.tsx";
 import { PictureView } from "../../drawing/PictureView.tsx";
+import { Terms } from "../../parts/Terms.tsx";
 import { useAwake } from "../../parts/useAwake.ts";
 import { recallMade, setMade, useMade } from "../../store/made.ts";
 import { standAt } from "../../store/openDraft.ts";
@@ -112,25 +113,6 @@ function Onward({ n, count, quantity }: { readonly n: number; readonly count: nu
   );
 }
 
-/** The craft's own words in a sentence, explained for whoever opens them. */
-function Terms({ sentence }: { readonly sentence: string }) {
-  const terms = termsIn(sentence);
-  if (terms.length === 0) return null;
-  return (
-    <details className="steps-terms">
-      <summary>{terms.map((t) => t.word).join(", ")}: what is that?</summary>
-      <dl>
-        {terms.map(({ word, means }) => (
-          <div key={word}>
-            <dt>{word}</dt>
-            <dd>{means}</dd>
-          </div>
-        ))}
-      </dl>
-    </details>
-  );
-}
-
 export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
   const display = useDisplay(solution.grid);
   const count = solution.steps.length;
@@ -178,7 +160,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
         <p aria-live="polite" className="steps-sentence">
           {sentence}
         </p>
-        <Terms sentence={sentence} />
+        <Terms text={sentence} />
         <div style={{ flex: 1 }} />
         <Progress quantity={quantity} />
         <ol className="steps-dots" aria-label="All steps">

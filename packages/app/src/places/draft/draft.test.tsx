@@ -24,7 +24,7 @@ describe.each(demoDrafts().map((d) => [d.name, d] as const))("%s", (_, draft) =>
     if (!blank) throw new Error("no blank");
     expect([formatLength(blank.width, ruled), formatSize(blank.width, blank.height, ruled)]).toContain(cutTo());
     const beside = numbers().textContent;
-    for (const finding of findings) expect(beside).toContain(sayFinding(finding, display));
+    for (const finding of findings) expect(beside).toContain(sayFinding(finding, onRuler(display, grid)));
     for (const { gap } of contents) expect(beside).toContain(`${formatLength(gap.width / 2, display)} each end`);
     const drawn = [...document.querySelectorAll("[data-dimension]")].map((g) => g.textContent);
     // what lies on a panel shows the size it is cut to, and its other figures once it is in hand

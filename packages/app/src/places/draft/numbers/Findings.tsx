@@ -1,6 +1,7 @@
 import { type Finding, remedyWords, sayFinding, type Solution } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo } from "react";
+import { Terms } from "../../../parts/Terms.tsx";
 import { light } from "../../../drawing/lit.ts";
 import { chooseFitting } from "../../../store/chosen.ts";
 import { loadFormsOf } from "../../../store/forms.ts";
@@ -15,8 +16,9 @@ const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
 };
 
 /** What the checks found, each with the button that mends it. */
-export const Findings = memo(function Findings({ findings }: Pick<Solution, "findings">) {
-  const display = useDisplay();
+export const Findings = memo(function Findings({ findings, grid }: Pick<Solution, "findings" | "grid">) {
+  const display = useDisplay(grid);
+  const sentences = findings.map((finding) => sayFinding(finding, display));
   return (
     <section aria-label="Findings" aria-live="polite">
       {findings.length === 0 ? (
@@ -30,10 +32,11 @@ export const Findings = memo(function Findings({ findings }: Pick<Solution, "fin
           index={i}
           severity={finding.severity}
           lights={finding.piece && finding.panel ? `${finding.piece}/${finding.panel}` : undefined}
-          sentence={sayFinding(finding, display)}
+          sentence={sentences[i] ?? ""}
           remedy={finding.remedy && remedyWords(finding, display)}
         />
       ))}
+      <Terms text={sentences.join(" ")} />
     </section>
   );
 });

@@ -1,5 +1,6 @@
-import { formById, type Solution, type Spec } from "@cut-fold/core";
+import { formById, settingMeta, settingsOf, type Solution, type Spec } from "@cut-fold/core";
 import { useMemo } from "react";
+import { Terms } from "../../../parts/Terms.tsx";
 import { useChosen } from "../../../store/chosen.ts";
 import { PanelsSection } from "./panels/PanelsSection.tsx";
 import { SettingFields } from "./SettingFields.tsx";
@@ -14,19 +15,29 @@ export function DetailsStage({ spec, solution }: DetailsStageProps) {
   const form = formById(spec.form);
   const inHand = useChosen((s) => s.fitting !== undefined);
   const grounds = useMemo(() => form?.grounds?.(spec.settings) ?? [], [form, spec.settings]);
+  const told = useMemo(
+    () =>
+      (form ? settingsOf(form) : [])
+        .map(([, schema]) => `${settingMeta(schema).label}. ${settingMeta(schema).about}`)
+        .join(" "),
+    [form],
+  );
   if (!form) return null;
   const own = (
-    <div className="fields">
-      <SettingFields
-        shape={form.settings.shape}
-        values={spec.settings}
-        path="settings"
-        workedOf={(name) =>
-          solution.dimensions.find((d) => d.fitting === undefined && d.sets?.[0] === "settings" && d.sets[1] === name)
-            ?.value
-        }
-      />
-    </div>
+    <>
+      <div className="fields">
+        <SettingFields
+          shape={form.settings.shape}
+          values={spec.settings}
+          path="settings"
+          workedOf={(name) =>
+            solution.dimensions.find((d) => d.fitting === undefined && d.sets?.[0] === "settings" && d.sets[1] === name)
+              ?.value
+          }
+        />
+      </div>
+      <Terms text={told} />
+    </>
   );
   const panels = grounds.length > 0 ? <PanelsSection spec={spec} solution={solution} grounds={grounds} /> : null;
   return form.purpose === "card" || inHand ? (

@@ -20,7 +20,7 @@ const MOST_PLIES = { min: 1, max: 40 } as const;
 
 /** Plies that are bought by name, and one to be measured. */
 const PLY_OPTIONS = [
-  { value: "", text: "Add a ply …" },
+  { value: "", text: "Add a layer …" },
   ...catalogue.stocks.map((s) => ({ value: s.id, text: s.title, group: "Paper and card" })),
   ...FOAM_MM.map((mm) => ({ value: `foam-${String(mm)}`, text: `Foam ${String(mm)} mm`, group: "Foam" })),
   { value: "own", text: "Something measured", group: "Other" },
@@ -30,7 +30,7 @@ function plyFor(id: string): Pile[number] {
   const stock = find(catalogue.stocks, id);
   if (stock) return { name: stock.title, thickness: stock.caliper, count: 1 };
   const foam = FOAM_MM.find((mm) => id === `foam-${String(mm)}`);
-  return foam === undefined ? { name: "Ply", thickness: 1, count: 1 } : { name: "Foam", thickness: foam, count: 1 };
+  return foam === undefined ? { name: "Layer", thickness: 1, count: 1 } : { name: "Foam", thickness: foam, count: 1 };
 }
 
 const contentsNow = (): Spec["contents"] | undefined => useOpenDraft.getState().draft?.spec.contents;
@@ -55,7 +55,7 @@ interface ThicknessBuilderProps {
   readonly thickness: number;
 }
 
-/** Thickness as one figure, or added up ply by ply. */
+/** Thickness as one figure, or added up layer by layer. */
 export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness }: ThicknessBuilderProps) {
   const display = useDisplay();
   if (!pile) {
@@ -87,7 +87,7 @@ export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness
           >
             <div className="wide">
               <NameField
-                label={`Ply ${String(i + 1)}`}
+                label={`Layer ${String(i + 1)}`}
                 name={ply.name}
                 onChange={(name) => {
                   changePly(i, { name });

@@ -1,0 +1,124 @@
+/** What is found wrong, and what the button beside it does: a sentence for each code. */
+import type { Finding } from "../model/solution.ts";
+import { formatSize, type Display } from "../units/format.ts";
+import { axisWord, num, said, type Say, sayer, str, type Facts } from "./saying.ts";
+
+/** One sentence for each finding, by `check.code`. */
+export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
+  "gap.tight": (f) => () => `${axisWord(f.facts)} there is no room left. Ask for some to spare.`,
+  "gap.snug": (f) => (mm) =>
+    `${axisWord(f.facts)} only ${mm(f.figure)} is left: paper swells and cards are cut by eye. From ${mm.least(f.limit)} on it goes in without pushing.`,
+  "gap.loose": (f) => (mm) =>
+    `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
+  "overlap.short": (f) => (mm) =>
+    `The top and bottom flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm.least(f.limit)}. Take less off their tips.`,
+  "overlap.past-fold": (f) => (mm) =>
+    `The ${str(f.facts, "flap")} runs ${mm(f.figure)} too far to lie flat. Trim its tip ${mm(num(f.facts, "trim"))}.`,
+  "overlap.shallow": (f) => (mm) =>
+    `The top flap overlaps the front by ${mm(Math.max(0, f.figure))}, and ${mm.least(f.limit)} keeps it shut. Make it deeper.`,
+  "overlap.too-deep": (f) => (mm) =>
+    `The ${str(f.facts, "flap")} reaches ${mm(f.figure)} too far to lie flat inside the envelope. Make it shallower.`,
+  "overlap.apart": (f) => (mm) =>
+    `On this ruler the two stay ${mm(f.figure)} apart in front; up to ${mm.most(f.limit)} they look as if they met.`,
+  "board.past-ruler": (f) => (mm) =>
+    `The first score lies at ${mm(f.figure)}, and the ruler of this board ends at ${mm(f.limit)}. Turn the card the other way, or score by hand.`,
+  "board.too-small": (f) => (mm) =>
+    `A square of ${mm(f.figure)} is too small to hold on the board, which needs ${mm.least(f.limit)}. Give more room, or another form.`,
+  "board.too-long": (f) => (mm) =>
+    `A score lies ${mm(f.figure)} from either edge, and this board reaches ${mm(f.limit)}. Mark it with a ruler at both ends and score along a straight edge.`,
+  "sheet.too-small": (f) => (mm) =>
+    `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
+  "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
+  "seam.short": (f) => (mm) =>
+    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm.least(f.limit)} holds. Glue to the very edge, or give it another form.`,
+  "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm.most(f.limit)} at most.`,
+  "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
+  "refused.tab-trim": (f) => (mm) =>
+    `The top flap is trimmed ${mm(f.figure)}, more than was set: the tab below its tip must stay off the bottom fold.`,
+  "hole.near-edge": (f) => (mm) =>
+    `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm.least(f.limit)} keeps a string from tearing it out.`,
+  "refused.low-wall": (f) => (mm) =>
+    `A wall of ${mm(f.figure)} has no room to glue a web by, so the corners are cut away.`,
+  "fitting.thin": (f) => (mm) =>
+    `${str(f.facts, "name")}: a border of ${mm(f.figure)} is too thin to lay straight by hand; from ${mm.least(f.limit)} on the eye forgives.`,
+  "fitting.uneven": (f) => (mm) =>
+    `${str(f.facts, "name")}: the border comes out ${mm(f.figure)} at the sides and ${mm(f.limit)} above and below on this ruler.`,
+  "fitting.sticks-out": (f) => (mm) =>
+    f.remedy?.code === "border"
+      ? `${str(f.facts, "name")}: its square corners stand out past the rounded ones beneath. Give it more border.`
+      : `${str(f.facts, "name")} reaches ${mm(f.figure)} past the edge of what it lies on.`,
+  "fitting.larger": (f) => (mm) =>
+    `${str(f.facts, "name")} is larger than what it lies on: as it lies it reaches ${mm(f.figure)} past the edge.`,
+  "fitting.nothing": (f) => (mm) =>
+    `${str(f.facts, "name")}: a border of ${mm(f.figure)} leaves nothing of it. Make the border narrower.`,
+  "fitting.hides": (f) => () => `${str(f.facts, "name")} cannot be seen: ${str(f.facts, "over")} lies over all of it.`,
+  "fitting.crosses": (f) => () =>
+    `${str(f.facts, "over")} lies over a part of ${str(f.facts, "name")}. Lay it on first if it should be the one beneath.`,
+  "fitting.covers": (f) => (mm) =>
+    `${str(f.facts, "name")} lies over the ${str(f.facts, "cut")} beneath it, ${mm(f.figure)} across, and closes it.`,
+  "closed.sticks-out": (f) => (mm) =>
+    `Closed, the ${str(f.facts, "part").toLowerCase()} sticks out of the card by ${mm(f.figure)}.`,
+  "motion.stops": (f) => () =>
+    `${str(f.facts, "title")}: it stops at ${Math.round(f.figure).toString()} of ${Math.round(f.limit).toString()}. What it pulls along is too short.`,
+  "motion.loose": (f) => () =>
+    `The ${str(f.facts, "part").toLowerCase()} is glued on one side only: it does not rise when the card opens.`,
+  "stock.heavy": (f) => () =>
+    `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
+  "stock.score-first": (f) => () =>
+    `${grams(f.figure)} cracks where it is folded without a score first. Let the folds run along the grain where you can.`,
+  "stock.flimsy": (f) => () => `${grams(f.figure)} lets the contents show through and tears at the seam.`,
+  "thickness.bulky": (f) => (mm) =>
+    `At ${mm(f.figure)} thick the contents push a flat envelope out of shape; from ${mm(f.limit)} on use one with walls.`,
+  "size.rounded": (f) => (mm) =>
+    `${f.facts?.["axis"] === "width" ? "The width" : "The height"} comes out at ${mm(f.figure)}, the last mark of this ruler before ${mm(f.limit)}.`,
+};
+
+const grams = (weight: number): string => `${String(weight)} g/m²`;
+const reverse = (f: Finding, mm: (v: number) => string): string =>
+  f.facts?.["cardWidth"] === undefined
+    ? ""
+    : `; or make the card ${mm(num(f.facts, "cardWidth"))} × ${mm(num(f.facts, "cardHeight"))}`;
+
+type Button = (facts: Facts | undefined) => Say;
+
+/** What a remedy's button says, by code. */
+export const remedyTable: Readonly<Record<string, Button>> = {
+  room: (f) => (mm) => `Ask for ${mm(num(f, "mm"))}`,
+  rounding: (f) => (mm) => `Round the tips ${mm(num(f, "mm"))}`,
+  follow: () => () => "Let it follow the height",
+  trim: (f) => (mm) => `Trim the tip ${mm(num(f, "mm"))}`,
+  "trim-needed": () => () => "Trim only what is needed",
+  widen: (f) => (mm) => `Widen it to ${mm(num(f, "mm"))}`,
+  tape: (f) => (mm) => `Use tape of ${mm.most(num(f, "mm"))}`,
+  "off-edge": () => () => "Move it off the edge",
+  "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
+  "instead-no-tab": () => () => "Fold it over",
+  "instead-low-wall": () => () => "Cut the corners away",
+  "instead-tab-trim": (f) => (mm) => `Set the trim to ${mm(num(f, "mm"))}`,
+  glue: () => () => "Use wet glue",
+  ruler: (f) => () => `Mark it with a ruler of ${str(f, "ruler")}`,
+  stock: (f) => () => `Use ${str(f, "stock")}`,
+  heavier: () => () => "Use a heavier text paper",
+  walls: () => () => "Give it walls",
+  split: () => () => "Cut the flap as a piece of its own",
+  sheet: (f) => () => `Take ${str(f, "sheet")}`,
+  card: (f) => (mm) => `Make the card ${mm(num(f, "width"))} × ${mm(num(f, "height"))}`,
+  border: (f) => (mm) => `Make the border ${mm(num(f, "mm"))}`,
+  "move-in": () => () => "Move it in",
+  straight: () => () => "Lay it straight, in the middle",
+  "fit-ground": () => () => "Make it as large as what it lies on",
+  "take-away": (f) => () => `Take ${str(f, "name")} away`,
+};
+
+/** What the button of a finding says. @throws when the table lacks its remedy: a mistake of ours that a test catches */
+export function remedyWords({ remedy }: Finding, display: Display): string {
+  if (!remedy) return "";
+  const { code, facts } = remedy;
+  // two sizes share one unit
+  if (code === "card") return `Make the card ${formatSize(num(facts, "width"), num(facts, "height"), display)}`;
+  return said(remedyTable, code)(facts)(sayer(display));
+}
+
+/** The sentence of a finding. @throws when the table lacks its code: a mistake of ours that a test catches */
+export const sayFinding = (finding: Finding, display: Display): string =>
+  said(findingWords, `${finding.check}.${finding.code}`)(finding)(sayer(display));
