@@ -107,6 +107,8 @@ export const theme = createTheme({
     },
     MuiInput: {
       styleOverrides: {
+        // the text stays in line with its name, and the focus frame clear of the text
+        input: { paddingLeft: 6, marginLeft: -6 },
         root: {
           "&::before": { borderBottomColor: "#8f8467" },
           "&:hover:not(.Mui-disabled, .Mui-error)::before": { borderBottom: `2px solid ${colour.slate}` },

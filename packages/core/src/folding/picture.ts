@@ -379,8 +379,20 @@ export function pictureOf(solution: Solution, step: Step): Picture {
   if (sheet) return sheet;
   const shapes = onTable(solution, step, piece);
   const letters = lettered(step, piece);
-  return { shapes: [...shapes, ...letters.shapes], labels: letters.labels, bounds: boundsOfShapes(shapes) };
+  return {
+    shapes: [...shapes, ...letters.shapes],
+    labels: letters.labels,
+    bounds: withLetters(boundsOfShapes(shapes), letters.labels),
+  };
 }
+
+/** Room for letters that stand at the edge. */
+const withLetters = ({ left, right, top, bottom }: Bounds, labels: Required<Picture>["labels"]): Bounds => ({
+  left: Math.min(left, ...labels.map(({ at: [x], tall }) => x - tall)),
+  right: Math.max(right, ...labels.map(({ at: [x], tall }) => x + tall)),
+  top: Math.max(top, ...labels.map(({ at: [, y], tall }) => y + tall)),
+  bottom: Math.min(bottom, ...labels.map(({ at: [, y] }) => y)),
+});
 
 /** How tall a letter stands, of the sheet it is on. */
 const LETTER_PART = 0.045;
@@ -390,7 +402,7 @@ function lettered({ flaps = [] }: Step, { blank }: Piece): Required<Pick<Picture
   const tall = LETTER_PART * Math.max(blank.width, blank.height);
   const marks = flapLetters(flaps);
   return {
-    shapes: marks.map(({ at: [a, b] }) => ({ path: [line(a, b)], role: "measure", now: true })),
+    shapes: marks.map(({ at: [a, b] }) => ({ path: [line(a, b)], role: "measure", now: false })),
     labels: marks.map(({ letter, at: [a, b] }) => ({
       at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2 + tall / 3],
       text: letter,

@@ -41,6 +41,7 @@ export function DraftsPlace() {
   usePageTitle("Drafts");
   const drafts = useDrafts((s) => s.drafts);
   const loading = useDrafts((s) => s.loading);
+  const isRead = useDrafts((s) => s.isRead);
   const put = useDrafts((s) => s.put);
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
@@ -198,11 +199,13 @@ export function DraftsPlace() {
       ) : null}
       {!loading && shown.length === 0 ? (
         <div className="empty">
-          <h2>{drafts.size === 0 ? "No drafts yet" : "No draft like that"}</h2>
+          <h2>{drafts.size > 0 ? "No draft like that" : isRead ? "No drafts yet" : "Your drafts are not shown"}</h2>
           <p>
-            {drafts.size === 0
-              ? "Start with the card in front of you: name it, and the envelope follows."
-              : "Try fewer words, or look at all of them."}
+            {drafts.size > 0
+              ? "Try fewer words, or look at all of them."
+              : isRead
+                ? "Start with the card in front of you: name it, and the envelope follows."
+                : "They rest in the browser's store as you left them. What you make meanwhile is put to them once they can be read."}
           </p>
           {drafts.size === 0 ? (
             <Button variant="contained" onClick={begin}>
