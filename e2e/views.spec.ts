@@ -123,6 +123,55 @@ test("the focus can be seen on buttons, tabs, stages and the search", async ({ p
   expect(await outline()).toBe("solid");
 });
 
+test("the focus goes somewhere sensible after every command that takes away what had it", async ({ page }) => {
+  /** Where the keys would go: never to the page itself, and never to something that cannot be seen. */
+  const rests = async (after: string): Promise<void> => {
+    await expect
+      .poll(() => page.evaluate(() => document.activeElement?.matches("body, [role=menu] *, [hidden] *") ?? true), after)
+      .toBe(false);
+    await expect(page.locator("*:focus"), after).toBeInViewport();
+  };
+  await openDrafts(page);
+  await page.getByRole("button", { name: "New draft" }).press("Enter");
+  await rests("New draft");
+  await expect(page.getByRole("button", { name: "Undo" })).toBeVisible();
+  await page.getByLabel("Width", { exact: true }).fill("120");
+  await page.getByRole("button", { name: "Undo" }).press("Enter");
+  await rests("Undo at its end");
+
+  for (const command of [/^Save SVG/u, /^Save PDF/u, /^Save draft/u]) {
+    const download = page.waitForEvent("download");
+    await page.getByRole("button", { name: "Print and save" }).press("Enter");
+    await page.getByRole("menuitem", { name: command }).press("Enter");
+    await download;
+    await rests(String(command));
+  }
+
+  await page.getByRole("button", { name: "Add up its thickness" }).press("Enter");
+  await rests("Add up its thickness");
+  await page.getByRole("button", { name: /^Take away: /u }).first().press("Enter");
+  await rests("Take away of a layer inside");
+
+  // typing on the drawing, and giving it up
+  await page.getByRole("button", { name: /^4 ?Details/u }).press("Enter");
+  await page.locator("svg [role=button][tabindex='0']").first().press("Enter");
+  await rests("a figure opened");
+  await page.keyboard.press("Escape");
+  await rests("a figure given up");
+
+  await page.getByRole("tab", { name: "Sheets" }).press("Enter");
+  await page.getByRole("button", { name: /^Keep/u }).first().press("Enter");
+  await rests("an offcut kept");
+
+  await page.getByRole("link", { name: "Drafts" }).press("Enter");
+  await page.getByRole("button", { name: /^More for /u }).first().press("Enter");
+  await page.getByRole("menuitem", { name: "Delete" }).press("Enter");
+  await rests("Delete");
+  await page.getByRole("button", { name: "Deleted drafts" }).press("Enter");
+  await page.getByRole("button", { name: "Put it back" }).press("Enter");
+  await rests("Put it back");
+});
+
 test.describe("in a country that measures in inches", () => {
   test.use({ locale: "en-US" });
   test("a new draft starts in inches, with Letter and an eighth-inch board", async ({ page }) => {
