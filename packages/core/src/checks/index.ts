@@ -1,6 +1,7 @@
 /** Every rule there is, in the order their findings are told. */
 import { board } from "./board.ts";
 import type { Check } from "./check.ts";
+import { covering } from "./covering.ts";
 import { closed } from "./closed.ts";
 import { fitting } from "./fitting.ts";
 import { gap } from "./gap.ts";
@@ -18,6 +19,7 @@ import { thickness } from "./thickness.ts";
 export const checks: readonly Check[] = [
   gap,
   overlap,
+  covering,
   board,
   sheet,
   refused,

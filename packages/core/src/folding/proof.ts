@@ -3,7 +3,7 @@
  * folded panels. Nothing here reads a form's formula: only panels, folds, glue and contents as they stand in the
  * solution.
  */
-import { sharedArea } from "../geometry/clipper.ts";
+import { noiseOf, sharedArea } from "../geometry/clipper.ts";
 import { areaOf, clipConvex, flatten, holds, type Path, polygon } from "../geometry/path.ts";
 import { between, direction, distance, type Point, turn } from "../geometry/point.ts";
 import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
@@ -76,7 +76,15 @@ export function prove(solution: Solution): Proof {
   };
 
   const sheets = sheetsOf(solution, { progress: lastOrder(solution), caliper, filled });
-  const landings = landingsOf(solution, sheets);
+  // what is slid between two faces that are glued to one another bends them apart: they are glued while it is empty
+  const empty = solution.contents.some((c) => c.open)
+    ? sheetsOf(solution, { progress: lastOrder(solution), caliper })
+    : sheets;
+  const landings = landingsOf(solution, ({ onto }, piece) =>
+    solution.contents.some((c) => c.on.piece === piece && c.on.panel === onto.panel && onto.face === "front")
+      ? empty
+      : sheets,
+  );
   const bends = solution.pieces.some((p) => p.folds.some((f) => f.path));
   const held = bends ? [] : solution.contents.map((lying) => measureContents(solution, lying, sheets, at, caliper));
   const contents = {
@@ -94,7 +102,7 @@ export function prove(solution: Solution): Proof {
     const claimed = solution.contents[i]?.gap;
     return (
       claimed !== undefined &&
-      (["width", "height"] as const).every((axis) => gap[axis] > 0) &&
+      (["width", "height"] as const).every((axis) => gap[axis] > 0 || axis === solution.contents[i]?.open?.axis) &&
       (["width", "height", "depth"] as const).every((axis) => {
         const more = gap[axis] - claimed[axis];
         return more >= -GAP_MM && more <= GAP_MM + (axis === "depth" ? PLIES_ABOVE * caliper : 0);
@@ -112,8 +120,13 @@ export function prove(solution: Solution): Proof {
 
 type At = (piece: string, panel: string) => Rigid;
 
-const landingsOf = (solution: Solution, sheets: readonly Sheet[]): Landing[] =>
-  assembled(solution).flatMap((piece) => piece.glue.map((glue) => land(solution, piece, glue, sheets)));
+const landingsOf = (
+  solution: Solution,
+  sheetsFor: (glue: Piece["glue"][number], piece: string) => readonly Sheet[],
+): Landing[] =>
+  assembled(solution).flatMap((piece) =>
+    piece.glue.map((glue) => land(solution, piece, glue, sheetsFor(glue, piece.id))),
+  );
 
 /** Where a glued zone comes down: its own points, carried into the target's flat coordinates. */
 function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], sheets: readonly Sheet[]): Landing {
@@ -147,7 +160,13 @@ function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], she
     kept += sharedArea(part, sheet.points);
   }
   const size = Math.abs(areaOf(polygon(glue.polygon)));
-  return { glue: glue.id, onto, distance: far, outside: Math.max(0, size - landed) + Math.max(0, size - kept) };
+  const noise = noiseOf(glue.polygon);
+  return {
+    glue: glue.id,
+    onto,
+    distance: far,
+    outside: Math.max(0, size - landed - noise) + Math.max(0, size - kept - noise),
+  };
 }
 
 /** A flat bit of paper where it is in space. */
@@ -256,12 +275,33 @@ function measureContents(
   const beneath = panelOf(piece, lying.on.panel);
   const [wide, high] = extent(flatten(beneath?.outline ?? []).map(([x, y]) => local([x, y, 0])));
   if (wide && high) {
-    meet("left", -wide[0] - a);
-    meet("right", wide[1] - a);
-    meet("down", -high[0] - b);
-    meet("up", high[1] - b);
+    if (lying.open?.axis !== "width") {
+      meet("left", -wide[0] - a);
+      meet("right", wide[1] - a);
+    }
+    if (lying.open?.axis !== "height") {
+      meet("down", -high[0] - b);
+      meet("up", high[1] - b);
+    }
   }
   const home = undo(at(piece.id, lying.on.panel));
+  // paper glued on the very face they lie on closes the pocket there, as a crease does: they lie beside it
+  for (const glue of piece.glue) {
+    if (glue.onto.piece !== piece.id || glue.onto.panel !== lying.on.panel || glue.onto.face !== "front") continue;
+    const carried = (points: readonly Point[]) =>
+      extent(points.map(([x, y]) => local(move(home, move(at(piece.id, glue.panel), [x, y, 0])))));
+    const over = ([x, y]: ReturnType<typeof extent>): boolean =>
+      x !== undefined && y !== undefined && x[1] > -a && x[0] < a && y[1] > -b && y[0] < b;
+    // a tab is met at its own edge; of a front that lies over them only the glue is in their way
+    const tab = carried(flatten(panelOf(piece, glue.panel)?.outline ?? []));
+    const [x, y] = over(tab) ? carried(glue.polygon) : tab;
+    if (!x || !y) continue;
+    const half = lying.thickness / 2;
+    const near = (range: readonly [number, number]): number => Math.min(Math.abs(range[0]), Math.abs(range[1]));
+    if (x[0] >= a || x[1] <= -a) {
+      if (y[1] > -b && y[0] < b) meet(x[0] > 0 ? "right" : "left", near(x) - a - half);
+    } else if (x[1] > -a && x[0] < a) meet(y[0] > 0 ? "up" : "down", near(y) - b - half);
+  }
   const own = caliperOf(piece, caliper);
   const others = sheets
     .filter((sheet) => sheet.piece !== piece.id || sheet.panel !== lying.on.panel)
@@ -283,9 +323,12 @@ function measureContents(
   }
   // a flat pocket is as deep as what is in it
   const walled = lying.inside.depth > 0;
+  // an open end has nothing to measure to; whatever stands in its way all the same is a gap of less than nothing
+  const across = (axis: "width" | "height", [one, other]: readonly [number, number]): number =>
+    axis === lying.open?.axis ? Math.min(0, one, other) : one + other;
   const gap = {
-    width: sides.left + sides.right,
-    height: sides.up + sides.down,
+    width: across("width", [sides.left, sides.right]),
+    height: across("height", [sides.up, sides.down]),
     depth: walled ? ceiling - lying.thickness : 0,
   };
   // a panel that lies within the contents' thickness over their area runs through them
@@ -374,7 +417,10 @@ export function proveMotion(solution: Solution, id: string): Pick<Proof, "ok" | 
   const before = motion.after === undefined ? {} : { [motion.after]: 1 };
   const seen = Array.from({ length: steps + 1 }, (_, i) => {
     const sheets = sheetsOf(solution, { ...state, motion: { ...before, [id]: i / steps } });
-    return { landings: landingsOf(solution, sheets), crossings: foldedCrossings(sheets, `${id} ${String(i / steps)}`) };
+    return {
+      landings: landingsOf(solution, () => sheets),
+      crossings: foldedCrossings(sheets, `${id} ${String(i / steps)}`),
+    };
   });
   const landings = seen.flatMap((s) => s.landings);
   const crossings = seen.flatMap((s) => s.crossings);

@@ -51,6 +51,7 @@ export function solutionJson(solution: Solution, display: Display): unknown {
         id: l.id,
         role: l.role,
         ...(l.fold && { fold: l.fold }),
+        ...(l.face && { face: l.face }),
         ...(l.fitting !== undefined && { fitting: l.fitting }),
         path: pathData(l.path),
       })),

@@ -78,6 +78,8 @@ interface Drawn {
   readonly piece: string;
   readonly id: string;
   readonly d: string;
+  /** made on the other face of the paper */
+  readonly behind?: boolean;
 }
 
 /** Writes a solution's pieces as SVG text. */
@@ -95,6 +97,7 @@ export function writeSvg(solution: Solution, title: string): string {
       piece: piece.id,
       id: stroke.id,
       d: data(stroke.path, x, height),
+      behind: stroke.face === "back",
     })),
   ]);
   const roles = [...new Set(drawn.map((d) => d.role))];
@@ -102,7 +105,10 @@ export function writeSvg(solution: Solution, title: string): string {
     const dash = dashOf(role);
     const paths = drawn
       .filter((d) => d.role === role)
-      .map((d) => `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}" d="${d.d}"/>`);
+      .map(
+        (d) =>
+          `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}"${d.behind ? ' data-face="back"' : ""} d="${d.d}"/>`,
+      );
     return [
       `  <g id="${role}" data-role="${role === "valley" || role === "mountain" ? "score" : role}" stroke-width="${String(WEIGHT_MM[role])}"${dash ? ` stroke-dasharray="${dash.join(" ")}"` : ""}>`,
       ...paths,

@@ -7,3 +7,7 @@ export const LEAST_PLAY_MM = 0.1;
  */
 export const flatPocket = (size: number, thickness: number, play: number): number =>
   size + thickness + Math.max(play, LEAST_PLAY_MM);
+
+/** Between walls there is no girth to reach round: the contents' size, and the room asked for. */
+export const betweenWalls = (size: number, _thickness: number, play: number): number =>
+  size + Math.max(play, LEAST_PLAY_MM);

@@ -5,7 +5,7 @@
 import { fitsIn } from "../geometry/fit.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { bodyFor, type Room } from "./body.ts";
-import { LEAST_PLAY_MM } from "./clearance.ts";
+import { betweenWalls } from "./clearance.ts";
 import { SEAM, TOP_PART } from "./custom.ts";
 import type { DraftInput } from "./form.ts";
 
@@ -15,9 +15,6 @@ const WEB_FROM = 6;
 const LEAST_WEB = 12;
 /** The strip of a closing flap of its own: a 12 mm tape and its margins. */
 const STRIP = 16;
-
-/** Between walls there is no girth to reach round: the contents' size, and the room asked for. */
-const betweenWalls = (size: number, _thickness: number, play: number): number => size + Math.max(play, LEAST_PLAY_MM);
 
 /** What the maker sets of it. */
 interface Asked extends Room {

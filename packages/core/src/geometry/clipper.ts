@@ -4,13 +4,17 @@
  * the screens need not wait for it.
  */
 import { areaPaths, FillRule, intersect, type Paths64 } from "clipper2-ts";
-import type { Point } from "./point.ts";
+import { distance, type Point } from "./point.ts";
 
 const UNITS_PER_MM = 16_000;
 
 const integer = (points: readonly Point[]): Paths64 => [
   points.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })),
 ];
+
+/** mm² by which an area may be wrong because its corners were put on whole units: half a unit each way along its edge. */
+export const noiseOf = (points: readonly Point[]): number =>
+  points.reduce((sum, p, i) => sum + distance(p, points[(i + 1) % points.length] as Point), 0) / UNITS_PER_MM;
 
 /** Area two simple polygons share, mm². */
 export const sharedArea = (a: readonly Point[], b: readonly Point[]): number =>

@@ -108,11 +108,16 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
     before.push({ kind: "fold", code: "crease-all", facts: { folds: scoresIn(folds) }, scene: onTable(bench, 0, now) });
   }
   for (const other of whole) if (other !== main) before.push(...joining(other, bench));
+  const loose = piecesOf(bench.part, making).filter((piece) => !whole.includes(piece));
+  for (const other of loose) before.push(cutLoose(other));
   const fills = lying && fillsAfter(making, lying);
   const filling = (order: number): void => {
     if (!lying || fills !== order) return;
+    for (const piece of loose) after.push(stickOn(piece, lying));
     const scene = onTable(bench, order, [idIn({ id: lying.on.piece }, "contents")], laid);
-    after.push({ kind: "fill", code: "fill", facts: { contents: lying.name }, scene });
+    // a band is slid over what it holds, or laid round it where its ends are locked and not glued
+    const code = lying.open?.past !== "both" ? "fill" : lying.closes.length > 0 ? "lay-inside" : "slide-on";
+    after.push({ kind: "fill", code, facts: { contents: lying.name }, scene });
   };
   orders.forEach((order) => {
     const folding = folds.filter(([, f]) => f.order === order);
@@ -278,6 +283,21 @@ function layOn({ part, main, making }: Bench, ground: Bench, scene: Scene): Step
     scene,
   };
 }
+
+/** A piece that is glued to nothing: it goes in with what is inside. */
+const cutLoose = (piece: Piece): StepDraft => ({
+  kind: "cut",
+  code: "cut-loose",
+  facts: { part: piece.name, ...piece.blank },
+  scene: flatOnTable(piece, strokesOf(piece), [idIn(piece, "outline")]),
+});
+
+const stickOn = (piece: Piece, { name }: Placement): StepDraft => ({
+  kind: "glue",
+  code: "stick-on",
+  facts: { part: piece.name, contents: name },
+  scene: flatOnTable(piece, strokesOf(piece), [idIn(piece, "outline")]),
+});
 
 /** A further piece of the same form: cut out where it was not scored on the board, and glued to its place. */
 function joining(other: Piece, bench: Bench): StepDraft[] {

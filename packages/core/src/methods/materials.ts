@@ -1,12 +1,15 @@
 /** The cut list: every piece, and the tape that holds them. */
 import type { Laid } from "../fittings/lay.ts";
-import { areaOf, polygon } from "../geometry/path.ts";
+import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
 import type { Join, Piece } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 
 /** Foam tape is sold about 12 mm wide; its thickness is what lifts. */
 const FOAM_WIDE = 12;
+
+/** A piece of foil is cut so much larger than what is foiled, mm. */
+const FOIL_PAST = 10;
 
 /** What holds the pieces: zones for tape, and runs of foam (mm) by how far it lifts. */
 function heldBy(pieces: readonly Piece[], joins: readonly Join[]) {
@@ -44,6 +47,19 @@ export function materialsOf(
     size: piece.blank,
     stock: piece.stock?.title ?? stock,
   }));
+  const foils = pieces.flatMap((piece) => piece.lines.filter((l) => l.role === "foil"));
+  const foiled = foils.length > 0 ? boundsOf(foils.flatMap(({ path }) => flatten(path))) : undefined;
+  const foil: Material[] = foiled
+    ? [
+        {
+          item: "Foil",
+          code: "foil",
+          quantity: spec.quantity,
+          size: { width: foiled.right - foiled.left + FOIL_PAST, height: foiled.top - foiled.bottom + FOIL_PAST },
+          stock: "",
+        },
+      ]
+    : [];
   const { foamed, taped } = heldBy(pieces, joins);
   const foam = [...foamed].map(([raised, run]): Material => ({
     item: "Foam tape",
@@ -54,7 +70,7 @@ export function materialsOf(
   }));
   // what is stuck to something that is not drawn: a liner to its envelope's flap
   const outside = parts.flatMap(({ finish }) => (finish?.held ? [finish.held] : []));
-  if (taped.length + outside.length === 0) return [...cut, ...foam];
+  if (taped.length + outside.length === 0) return [...cut, ...foil, ...foam];
   // a zone is widestTape across: its area over that is the run of tape, or of glue where the maker has no tape in hand
   const run =
     taped.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0) +
@@ -64,5 +80,5 @@ export function materialsOf(
     spec.tape === undefined
       ? held("glue", "Wet glue", run, narrowest, spec)
       : held("tape", "Double-sided tape", run, Math.min(narrowest, spec.tape), spec);
-  return [...cut, ...foam, holding];
+  return [...cut, ...foil, ...foam, holding];
 }

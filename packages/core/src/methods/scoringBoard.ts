@@ -8,12 +8,12 @@
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
  * What lies past the board's reach is read from the opposite edge, after half a turn.
  */
-import { boundsOf, flatten, type Line, type Path, type Segment } from "../geometry/path.ts";
+import { boundsOf, flatten, holds, type Line, type Path, pointAt, type Segment } from "../geometry/path.ts";
 import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { flatOnTable } from "./assembly.ts";
+import { flatOnTable, listed } from "./assembly.ts";
 import { flapCuts } from "./flapCuts.ts";
 import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
 
@@ -128,7 +128,7 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
     done.push(...folds);
     at = stop;
   }
-  return [...steps, ...curvedScores(piece, done), ...finishing(piece, done)];
+  return [...steps, ...curvedScores(piece, done), ...drawing(piece, done, part), ...finishing(piece, done)];
 }
 
 /** A groove is straight: a curved score is drawn along a template, by hand, before the outline is cut. */
@@ -179,6 +179,31 @@ function roundedIn(
   return { code: arcs.some(Boolean) ? "round-tips" : "round-corners", facts: { count: arcs.length } };
 }
 
+/** What is drawn with a pen or foiled, while the sheet still lies flat and whole. */
+function drawing(piece: Piece, done: string[], { outside }: Laid): StepDraft[] {
+  return (["pen", "foil"] as const).flatMap((role): StepDraft[] => {
+    const strokes = piece.lines.filter((l) => l.role === role);
+    const [first] = strokes;
+    if (!first) return [];
+    const on = piece.panels.filter((panel) =>
+      strokes.some(({ path }) => path[0] && holds(flatten(panel.outline), pointAt(path[0], 0.5))),
+    );
+    const ids = strokes.map((s) => idIn(piece, s.id));
+    const step: StepDraft = {
+      kind: role,
+      code: role === "pen" ? "draw-lines" : "foil-lines",
+      facts: {
+        count: strokes.length,
+        face: (first.face ?? "front") === outside ? "outside" : "inside",
+        panels: listed(on.map((p) => p.name.toLowerCase())),
+      },
+      scene: flatOnTable(piece, [...done], ids),
+    };
+    done.push(...ids);
+    return [step];
+  });
+}
+
 /** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */
 function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
@@ -191,7 +216,8 @@ function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const isRounding = (edge: Segment): boolean =>
     edge.kind === "arc" && Math.abs(distance(edge.centre, edge.from) - radius) < SAME_POINT_MM;
   const shaped = edges.some((edge) => (edge.kind === "line" ? !isOnSheet(edge, piece.blank) : !isRounding(edge)));
-  if (shaped && piece.folds.length > 0)
+  if (shaped && piece.cutFolded) steps.push({ kind: "trim", code: "cut-folded", scene });
+  else if (shaped && piece.folds.length > 0)
     steps.push({ kind: "trim", code: "cut-corners", flaps: flapCuts(piece), scene });
   else if (shaped) steps.push({ kind: "trim", code: "cut-shape", scene });
   if (radius > 0 && edges.some((edge) => edge.kind === "arc"))

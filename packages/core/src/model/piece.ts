@@ -104,6 +104,10 @@ export interface PieceDraft {
   readonly panels: readonly Panel[];
   readonly folds: readonly Fold[];
   readonly cuts: readonly Cut[];
+  /** what is drawn or foiled on it, and on which face */
+  readonly strokes?: readonly Stroke[];
+  /** its two halves are cut out together while it lies folded, so that they match */
+  readonly cutFolded?: true;
   readonly glue: readonly Glue[];
 }
 
@@ -117,6 +121,8 @@ export interface Stroke {
   /** the fitting it comes from */
   readonly fitting?: string;
   readonly fold?: "valley" | "mountain";
+  /** the face it is made on where that is not the drawn one */
+  readonly face?: Face;
   readonly path: Path;
 }
 
@@ -189,6 +195,12 @@ export interface Extent {
   readonly depth: number;
 }
 
+/** Where contents stand out of what holds them: on which of their axes, and past one end (a pocket) or both (a band). */
+export interface Open {
+  readonly axis: "width" | "height";
+  readonly past: "one" | "both";
+}
+
 /** Contents lying on the front face of a panel, centred at `x, y`, mm and degrees. */
 export interface Placement {
   readonly name: string;
@@ -206,6 +218,8 @@ export interface Placement {
   readonly gap: Extent;
   /** folds, `piece/fold`, that close over them; none for a holder whose mouth stays open */
   readonly closes: readonly string[];
+  /** the axis on which they may stand out of what holds them, past one end or both: no room is asked for there */
+  readonly open?: Open;
   /** the way out, a unit vector of the panel they lie on */
   readonly way: Point;
   /** the settings that ask for room on each axis */

@@ -36,7 +36,7 @@ export interface Remedy {
 
 /** What the hand does in a step. */
 export type StepKind =
-  "cut" | "punch" | "score" | "turn" | "round" | "trim" | "slit" | "fold" | "glue" | "fill" | "close";
+  "cut" | "punch" | "score" | "turn" | "round" | "trim" | "slit" | "pen" | "foil" | "fold" | "glue" | "fill" | "close";
 
 /** How the paper lies while a step is done. */
 export interface Scene {

@@ -93,6 +93,6 @@ function deriveFresh(draft: PieceDraft): Piece {
     ...draft,
     blank: draft.blank ?? { width: bounds.right - bounds.left, height: bounds.top - bounds.bottom },
     outline,
-    lines: [...scores, ...cuts],
+    lines: [...scores, ...(draft.strokes ?? []), ...cuts],
   };
 }

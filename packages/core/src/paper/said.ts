@@ -4,7 +4,18 @@
  * glue and what else needs the paper folded comes later, in `solve`: searches draft thousands of times and never fold.
  */
 import { place, type Point } from "../geometry/point.ts";
-import type { ChangePath, Dimension, Extent, Face, Join, Motion, PieceDraft, Placement, Seam } from "../model/piece.ts";
+import type {
+  ChangePath,
+  Dimension,
+  Extent,
+  Face,
+  Join,
+  Motion,
+  Open,
+  PieceDraft,
+  Placement,
+  Seam,
+} from "../model/piece.ts";
 import type { StepKind } from "../model/solution.ts";
 import type { Contents } from "../model/spec.ts";
 import type { Measured } from "./figure.ts";
@@ -25,6 +36,8 @@ export interface Held {
   readonly closes?: readonly Flap[];
   /** where the middle of the contents lies on the panel, when it is not the panel's own */
   readonly at?: Point;
+  /** whether they may stand out past the panel's upper end, or past both as out of a band: nothing holds them there */
+  readonly open?: Open["past"];
   /** settings that ask for room: one for both axes, or one for each */
   readonly asks?: string | { readonly width: string; readonly height: string };
   /** the room left on the contents' own axes, where it does not follow from a flat pocket or from walls */
@@ -65,6 +78,14 @@ export interface Refusal {
   readonly code: string;
 }
 
+/** How far a pocket reaches over what is inside, and how far it must so that nothing slips out, mm. */
+export interface Covering {
+  readonly setting: string;
+  readonly figure: number;
+  readonly least: number;
+  readonly code: string;
+}
+
 /** The last step, with what holds it to something that is not drawn: a strip so long and so wide, mm. */
 export interface Finish {
   readonly kind: StepKind;
@@ -94,6 +115,7 @@ export interface Said {
   readonly measured?: Readonly<Record<string, Measured>>;
   readonly overlaps?: readonly Over[];
   readonly refused?: readonly Refusal[];
+  readonly covers?: readonly Covering[];
   /** what is done with the finished thing, told as the last step */
   readonly finish?: Finish;
   /** its blank is a square whose side can be typed */
@@ -126,6 +148,7 @@ export interface Drafted {
   /** flaps whose point is cut straight across, and how much of it (mm, from the point) */
   readonly trims: readonly { readonly piece: string; readonly panel: string; readonly amount: number }[];
   readonly refused: readonly Refusal[];
+  readonly covers: readonly Covering[];
   readonly finished?: NonNullable<Said["finished"]>;
   readonly finish?: Finish;
 }
@@ -196,6 +219,7 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
       }),
     ),
     refused: said.refused ?? [],
+    covers: said.covers ?? [],
     ...(said.finished && { finished: said.finished }),
     ...(said.finish && { finish: said.finish }),
   };
@@ -227,7 +251,9 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
   const { name = "Card", width, height, thickness } = contents;
   const rotation = laid.rotation + turned;
   const lies = turned % 180 === 0;
-  const inside = { width: lies ? held.across : held.up, height: lies ? held.up : held.across, depth };
+  const free = held.open && (lies ? "height" : "width");
+  const room = { width: lies ? held.across : held.up, height: lies ? held.up : held.across, depth };
+  const inside = free ? { ...room, [free]: contents[free] } : room;
   // the girth of a flat pocket must reach round the thickness, but for its mouth; between walls there is none to reach round
   const round = depth > 0 ? 0 : thickness;
   const mouth = closes.length === 0 ? round / 2 : 0;
@@ -244,15 +270,16 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
     rotation,
     inside,
     gap: held.gap ?? {
-      width: inside.width - width - round + (lies ? 0 : mouth),
-      height: inside.height - height - round + (lies ? mouth : 0),
+      width: free === "width" ? 0 : inside.width - width - round + (lies ? 0 : mouth),
+      height: free === "height" ? 0 : inside.height - height - round + (lies ? mouth : 0),
       depth: depth > 0 ? depth - thickness : 0,
     },
+    ...(held.open && free && { open: { axis: free, past: held.open } }),
     closes: closes.map((f) => `${find(f.id).id}/${f.fold.id}`),
     way: place([0, 1], { ...laid, x: 0, y: 0 }),
     asks: {
-      ...(askWidth !== undefined && { width: at(askWidth) }),
-      ...(askHeight !== undefined && { height: at(askHeight) }),
+      ...(askWidth !== undefined && free !== "width" && { width: at(askWidth) }),
+      ...(askHeight !== undefined && free !== "height" && { height: at(askHeight) }),
     },
   };
 }

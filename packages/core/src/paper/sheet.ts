@@ -3,12 +3,12 @@
  * whole lies on its blank. Panels are drawn with the first one upright, its lower left at the origin; nobody works out
  * where the sheet's corner is.
  */
-import { boundsOf, type Path, placePath, roundCorners } from "../geometry/path.ts";
-import { distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
+import { boundsOf, flatten, type Path, placePath, reverse, roundCorners, type Segment } from "../geometry/path.ts";
+import { direction, distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Cut, Fold, PieceDraft } from "../model/piece.ts";
+import type { Cut, Fold, PieceDraft, Stroke } from "../model/piece.ts";
 import type { Stock } from "../model/spec.ts";
-import { type Corner, type CornerCut, type EdgeCut, outward, type Shape, treated } from "./shape.ts";
+import { type Corner, type CornerCut, type EdgeCut, outward, type Shape, tapered, treated } from "./shape.ts";
 
 /** A straight edge of a panel, walked with the panel on its left; as it was before anything was taken off it. */
 export interface Edge {
@@ -193,6 +193,9 @@ interface SheetOptions {
   /** the radius a corner rounder is set to, where one is used; `round` unless said */
   readonly rounding?: number;
   readonly cuts?: readonly Cut[];
+  /** lines drawn or foiled on it, in the drawing's own frame */
+  readonly strokes?: readonly Stroke[];
+  readonly cutFolded?: true;
   /** where the first panel's lower left comes to lie and how it is turned, on a blank that is given */
   readonly laid?: Pose;
   readonly blank?: { readonly width: number; readonly height: number };
@@ -257,7 +260,7 @@ interface Said extends SheetOptions {
 }
 
 function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraft {
-  const { round = 0, rounding = round, cuts = [], stock, within } = options;
+  const { round = 0, rounding = round, cuts = [], strokes = [], stock, within, cutFolded } = options;
   const folds = panels.flatMap((p) => (p.fold ? [p.fold] : []));
   const ends = folds.flatMap((f) => [f.from, f.to]);
   const outlineOf = (drawn: Drawn): Path => {
@@ -287,6 +290,33 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
       return { ...fold, from, to, ...(fold.path && { path: moved(fold.path) }) };
     }),
     cuts: cuts.map((cut) => ({ ...cut, path: moved(cut.path) })),
+    ...(strokes.length > 0 && { strokes: strokes.map((s) => ({ ...s, path: moved(s.path) })) }),
+    ...(cutFolded && { cutFolded }),
     glue: [],
   };
+}
+
+/**
+ * The same outline once more, mirrored about an edge it has a straight part on and hung there: two faces of one shape
+ * that fold onto one another. `from` to `to` is that part.
+ */
+export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Flap {
+  const across = (p: Point): Point => {
+    const off = offLine(p, from, to);
+    const [dx, dy] = direction(from, to);
+    return [p[0] + 2 * off * dy, p[1] - 2 * off * dx];
+  };
+  const path = reverse((of.path ?? []).map((s) => reflected(s, across)));
+  const reach = of.reach.map(across);
+  const edge = (a: Point, b: Point): Edge => ({ panel: id, from: a, to: b });
+  const box = flap(id, name, edge(from, to), tapered({ deep: of.height }), hinge);
+  const deep = Math.max(...flatten(path).map((p) => Math.abs(offLine(p, from, to))));
+  return { ...box, deep, path, reach, fold: { ...box.fold, panels: [of.id, id] } };
+}
+
+function reflected(s: Segment, across: (p: Point) => Point): Segment {
+  const ends = { from: across(s.from), to: across(s.to) };
+  if (s.kind === "line") return { ...s, ...ends };
+  if (s.kind === "arc") return { ...s, ...ends, centre: across(s.centre), ccw: !s.ccw };
+  return { ...s, ...ends, control1: across(s.control1), control2: across(s.control2) };
 }

@@ -10,6 +10,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `${axisWord(f.facts)} only ${mm(f.figure)} is left: paper swells and cards are cut by eye. From ${mm.least(f.limit)} on it goes in without pushing.`,
   "gap.loose": (f) => (mm) =>
     `${axisWord(f.facts)} ${mm(f.figure)} is left: the contents will slide about. A finer ruler or less room to spare closes it.`,
+  "gap.stiff": (f) => (mm) =>
+    `The band has only ${mm(f.figure)} of room and will not slide on. From ${mm.least(f.limit)} on it goes with a light hand.`,
+  "gap.slips": (f) => (mm) =>
+    `The band has ${mm(f.figure)} of room and slips off; up to ${mm.most(f.limit)} it holds by itself.`,
   "overlap.short": (f) => (mm) =>
     `The top and bottom flaps share ${mm(Math.max(0, f.figure))}, and a seam needs ${mm.least(f.limit)}. Take less off their tips.`,
   "overlap.past-fold": (f) => (mm) =>
@@ -32,6 +36,13 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "seam.short": (f) => (mm) =>
     `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm.least(f.limit)} holds. Glue to the very edge, or give it another form.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm.most(f.limit)} at most.`,
+  "covering.tips-out": (f) => (mm) =>
+    `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
+  "covering.pocket-low": (f) => (mm) =>
+    `The pocket covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
+  "covering.corner-out": (f) => (mm) =>
+    `The low side covers ${mm(f.figure)}: the lower corner slips out there. From ${mm.least(f.limit)} on it stays.`,
+  "refused.no-slits": () => () => "The band is too narrow for two slits that lock, so its ends are glued.",
   "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "refused.tab-trim": (f) => (mm) =>
     `The top flap is trimmed ${mm(f.figure)}, more than was set: the tab below its tip must stay off the bottom fold.`,
@@ -92,6 +103,8 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   tape: (f) => (mm) => `Use tape of ${mm.most(num(f, "mm"))}`,
   "off-edge": () => () => "Move it off the edge",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
+  "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
+  "instead-no-slits": () => () => "Glue the ends",
   "instead-no-tab": () => () => "Fold it over",
   "instead-low-wall": () => () => "Cut the corners away",
   "instead-tab-trim": (f) => (mm) => `Set the trim to ${mm(num(f, "mm"))}`,

@@ -117,6 +117,8 @@ export function sayMaterial(material: Material, display: Display): { item: strin
       return { item, amount: run, note: "a thin line" };
     case "foam":
       return { item, amount: run, note: `${formatLength(Number(stock), display)} thick` };
+    case "foil":
+      return { item, amount: String(quantity), note: `${sized}, over all that is foiled` };
     case "within":
       return { item, amount: String(quantity), note: `${sized}, drops out of the other piece` };
     default:

@@ -51,6 +51,16 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Give the sheet a quarter turn to the right, so that its ${str(s.facts, "edge")} edge comes to the stop.`,
   "turn-half": (s) => () =>
     `Turn the sheet end for end, the same side up: the next score is out of the board's reach from this edge, so it is read from the ${str(s.facts, "edge")} edge.`,
+  "draw-lines": (s) => () =>
+    `Draw ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")} with a pen.`,
+  "foil-lines": (s) => () =>
+    `Foil ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, while the sheet lies flat.`,
+  "stick-on": (s) => () =>
+    `Stick ${str(s.facts, "contents")} on the ${str(s.facts, "part").toLowerCase()}, level with its foot: it is pulled out by what stands above.`,
+  "cut-loose": (s) => (mm) =>
+    `Cut the ${str(s.facts, "part").toLowerCase()}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+  "cut-folded": () => () =>
+    "Fold it along the score, the inside in, and cut the outline of one half through both plies at once.",
   "cut-corners": (s) => (mm) => ["Cut along the outline.", ...flapWords(s.flaps ?? [], mm)].join(" "),
   "crease-all": (s) => () => {
     const count = num(s.facts, "folds");
@@ -101,6 +111,9 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
   fill: (s) => () => `Slide in: ${str(s.facts, "contents")}.`,
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
+  "lock-slits": () => () => "Slip the two slits into one another, one end from above and one from below.",
+  "slide-on": (s) => () => `Slide the band over: ${str(s.facts, "contents")}.`,
+  "lay-inside": (s) => () => `Lay it on the inside of the front, in the middle: ${str(s.facts, "contents")}.`,
   "close-tab": (s) => () => `Close the ${str(s.facts, "flaps")} and tuck the tab into the slit.`,
 };
 
@@ -137,6 +150,8 @@ const layerOf = (s: Step): string =>
 
 /** A short head for the step's picture. */
 export const stepHeads: Readonly<Record<Step["kind"], string>> = {
+  pen: "Draw",
+  foil: "Foil",
   cut: "Cut",
   punch: "Punch",
   score: "Score",

@@ -1,0 +1,27 @@
+import type { Finding } from "../model/solution.ts";
+import { roundUp } from "../units/ruler.ts";
+import { type Check, remedy } from "./check.ts";
+
+/** A pocket reaches far enough over what is inside that nothing slips out of its mouth. */
+export const covering: Check = {
+  id: "covering",
+  codes: ["tips-out", "corner-out", "pocket-low"],
+  run: ({ parts }) =>
+    parts.flatMap((part) =>
+      part.covers.flatMap(({ setting, figure, least, code }): Finding[] => {
+        if (figure >= least) return [];
+        const reach = roundUp(least, part.setup.grid);
+        return [
+          {
+            check: "covering",
+            code,
+            severity: "error",
+            piece: part.main,
+            figure,
+            limit: least,
+            ...remedy("cover-more", [...part.settings, setting], reach, { mm: reach }),
+          },
+        ];
+      }),
+    ),
+};

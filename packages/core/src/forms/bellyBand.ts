@@ -1,0 +1,181 @@
+/**
+ * Belly band: a strip round a card, a stack, an envelope or a box, its ends held to one another behind.
+ *
+ *   ┌────────┬────────────────┬────────┐        Up to 1.5 mm of thickness one score at each side; round what is thicker
+ *   │  left  ¦     front      ¦  right │ wide   two, the thickness apart:
+ *   └────────┴────────────────┴────────┘
+ *        round what is inside + overlap          ┌──────┬─┬────────────────┬─┬──────┐
+ *                                                │ left ¦ ¦     front      ¦ ¦ right│
+ *                                                └──────┴─┴────────────────┴─┴──────┘
+ *
+ * It is drawn from its inside. The right end comes to lie over the left one: glued there, or locked by two slits, each cut
+ * half way in from opposite edges.
+ */
+import { z } from "zod";
+import { autoMm, choice, mm } from "../model/setting.ts";
+import { depthOf, heightOf, past } from "../paper/figure.ts";
+import type { Said } from "../paper/said.ts";
+import { glued } from "../paper/seam.ts";
+import { arched, type Corner, type Shape, tapered } from "../paper/shape.ts";
+import { type Edge, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
+import { betweenWalls, flatPocket } from "./clearance.ts";
+import { defineForm, type DraftInput } from "./form.ts";
+
+const settings = z.strictObject({
+  runs: choice("Goes round", { across: "The width", down: "The height" }, "across", "Which way the band lies."),
+  bandWidth: autoMm("Band", [8, 300], "How wide the band is; a third of what it leaves to see unless set."),
+  play: mm("Room to slide", 1, [0, 6], "How loosely it sits: 0.5 to 1.5 mm slides with a light hand.", { kin: "room" }),
+  lap: mm("Overlap", 20, [10, 60], "How far one end reaches over the other."),
+  meets: choice(
+    "Ends meet",
+    { middle: "Behind, in the middle", edge: "Behind, at the edge" },
+    "middle",
+    "Where the overlap comes to lie.",
+  ),
+  heldBy: choice(
+    "Ends held by",
+    { glue: "Glue or tape", slits: "Two slits that lock" },
+    "glue",
+    "Slits can be opened again and need no glue.",
+  ),
+  front: choice(
+    "Front",
+    { straight: "Straight", out: "Bowed out", waist: "Drawn in" },
+    "straight",
+    "The shape of its edges in front.",
+  ),
+});
+
+type Input = DraftInput<z.output<typeof settings>>;
+
+/** Up to this thickness (mm) one score goes round; above it, paired scores (geometry notes, bands). */
+const ONE_SCORE_UP_TO = 1.5;
+/** Part of what it goes along that a band takes, when the maker has not said. */
+const USUAL_PART = 1 / 3;
+/** A bow rises by so much of the front's length, and ends so far (mm) before what is inside. */
+const BOW_PART = 0.1;
+const BOW_SHORT = 2;
+/** An end stays so far (mm) short of the fold it runs to. */
+const SHORT = 2;
+/** Slits stand so far (mm) from the ends, and are so much wider than two plies that they slip into one another. */
+const SLIT_FROM = [12, 20] as const;
+const SLIT_PLIES = 2.5;
+/** Each slit reaches so far (mm) past the middle. */
+const SLIT_PAST = 1;
+
+/** How deep the two ends are: what they share is the overlap. */
+function endsOf(
+  { settings: set, setup: { grid } }: Input,
+  across: number,
+): { left: number; right: number; slit: number } {
+  const most = roundDown(across - SHORT, grid);
+  const slit = roundUp(Math.min(Math.max(set.lap / 2, SLIT_FROM[0]), SLIT_FROM[1], most / 2), grid);
+  const asked = Math.min(set.heldBy === "slits" ? 2 * slit : roundUp(set.lap, grid), most);
+  if (set.meets === "edge") return { right: most, left: Math.min(roundUp(asked + across - most, grid), most), slit };
+  const right = Math.min(roundUp((across + asked) / 2, grid), most);
+  return { right, left: Math.min(roundUp(across + asked - right, grid), most), slit };
+}
+
+/** An end with a slot cut in from the edge that the other end's slot does not come from; `at` mm from its free end. */
+const slotted =
+  (deep: number, at: number, slot: { readonly high: number; readonly far: number }, side: "start" | "end"): Shape =>
+  (long) => {
+    const [low, high] = [deep - at - slot.high / 2, deep - at + slot.high / 2];
+    const cut: readonly Corner[] = [
+      [0, low],
+      [slot.far, low],
+      [slot.far, high],
+      [0, high],
+    ];
+    const mirrored = cut.map(([x, y]): Corner => [long - x, y]).reverse();
+    return {
+      relief: 0,
+      deep,
+      corners: [...(side === "start" ? cut : []), [0, deep], [long, deep], ...(side === "end" ? mirrored : [])],
+    };
+  };
+
+/** The front, its upper and lower edge bowed; the fold at its sides keeps the band's own width. */
+function frontOf(input: Input, across: number, wide: number, along: number): Rectangle {
+  const { front } = input.settings;
+  const room = Math.max(0, (along - wide) / 2 - BOW_SHORT);
+  const rise = front === "out" ? Math.min(across * BOW_PART, room) : Math.min(across * BOW_PART, wide / 4);
+  if (front === "straight" || rise <= 0) return panel("front", "Front", across, wide);
+  const bow = arched(front === "out" ? rise : -rise);
+  const drawn = panel("front", "Front", across, wide, { edges: { top: bow, bottom: bow } });
+  return front === "out"
+    ? { ...drawn, reach: [...drawn.reach, [across / 2, -rise], [across / 2, wide + rise]] }
+    : drawn;
+}
+
+function draft(input: Input): Said {
+  const { contents, stock, settings: set, setup } = input;
+  const { grid } = setup;
+  const { thickness } = contents;
+  const [round, along] = set.runs === "across" ? [contents.width, contents.height] : [contents.height, contents.width];
+  const walled = thickness > ONE_SCORE_UP_TO;
+  const across = roundUp((walled ? betweenWalls : flatPocket)(round, thickness, set.play), grid);
+  const depth = walled ? roundUp(betweenWalls(thickness, 0, set.play) + stock.caliper, grid) : 0;
+  const asked = set.bandWidth === "auto" ? along * USUAL_PART : set.bandWidth;
+  const wide = Math.max(grid, roundDown(Math.min(asked, along), grid));
+  const front = frontOf(input, across, wide, along);
+  const { left: leftDeep, right: rightDeep, slit } = endsOf(input, across);
+
+  const wall = (id: string, name: string, on: Edge) =>
+    walled ? [flap(id, name, on, tapered({ deep: depth }), { order: 1, angle: 90 })] : [];
+  const [leftWall] = wall("left-wall", "Left wall", front.left);
+  const [rightWall] = wall("right-wall", "Right wall", front.right);
+  const angle = walled ? 90 : 180;
+  const slot = { high: SLIT_PLIES * 2 * stock.caliper, far: wide / 2 + SLIT_PAST };
+  const locks = set.heldBy === "slits" && wide > 4 * SLIT_PAST;
+  // both slots come to lie on one another, one from above and one from below
+  const end = (deep: number, side: "start" | "end"): Shape =>
+    locks ? slotted(deep, slit, slot, side) : tapered({ deep });
+  const left = flap("left", "Left end", leftWall?.tip ?? front.left, end(leftDeep, "start"), {
+    order: walled ? 2 : 1,
+    angle,
+  });
+  const right = flap("right", "Right end", rightWall?.tip ?? front.right, end(rightDeep, "start"), {
+    order: walled ? 3 : 2,
+    angle,
+    ...(walled && { lift: -1 }),
+  });
+  const walls = [leftWall, rightWall].filter((w) => w !== undefined);
+  return {
+    sheets: [sheet("band", "Band", [front, ...walls, left, right])],
+    holds: {
+      on: front,
+      across,
+      up: wide,
+      ...(walled && { depth }),
+      turned: set.runs === "down" ? 90 : 0,
+      open: "both",
+      // locked ends are laid round what is inside; glued ones make a ring that slides on
+      closes: locks ? [...walls, left, right] : [],
+      asks: "play",
+    },
+    glue: locks ? [] : [glued(right, left, { widens: "lap" })],
+    figures: {
+      bandWidth: heightOf(front, 0.2),
+      lap: past(left.tip, -(leftDeep + rightDeep - across), 0.3, { lights: ["left", "right"] }),
+    },
+    measured: walls[0] ? { wall: depthOf(walls[0], 0.5, { lights: ["left-wall", "right-wall"] }) } : {},
+    refused: set.heldBy === "slits" && !locks ? [{ setting: "heldBy", instead: "glue", code: "no-slits" }] : [],
+    ...(locks && { finish: { kind: "close", code: "lock-slits" } as const }),
+  };
+}
+
+/** A band round something, which slides on. */
+export const bellyBand = defineForm({
+  id: "belly-band",
+  title: "Belly band",
+  purpose: "band",
+  about: "A strip round a card, a stack, an envelope or a box, held behind.",
+  methods: ["scoring-board"],
+  settings,
+  outside: "back",
+  grounds: () => [{ panel: "front", name: "Front", sides: { outside: 0 } }],
+  heaviest: 250,
+  draft,
+});
