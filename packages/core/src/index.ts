@@ -59,7 +59,7 @@ export { writeSvg, inARow, yDown } from "./formats/svg.ts";
 export * from "./formats/strokes.ts";
 export * from "./chart.ts";
 export { rank, type Ranked } from "./rank.ts";
-export { type Offer, offersFor } from "./offers.ts";
+export { type Offer, type OfferFacts, offersFor } from "./offers.ts";
 export { gainOf } from "./gain.ts";
 export * from "./layout/trimPlan.ts";
 export { openingsOf } from "./paper/opening.ts";

@@ -1,14 +1,36 @@
 /** What could be made of a recipe: every form drawn for what is inside, grouped by what it is for, the most sensible first. */
 import { type Picture, closedPicture } from "./folding/picture.ts";
 import { loadedForms } from "./forms/index.ts";
+import type { Form, Variant } from "./forms/form.ts";
+import type { Segment } from "./geometry/path.ts";
+import { distance } from "./geometry/point.ts";
+import type { Piece } from "./model/piece.ts";
 import { mainPiece, type Finding, type Reason, type Solution } from "./model/solution.ts";
 import type { Purpose, Spec } from "./model/spec.ts";
 import { changed } from "./recipe/change.ts";
 import { rank } from "./rank.ts";
+import { packOf } from "./recipe/pack.ts";
 import { solve } from "./solve.ts";
+
+/** What narrows a choice: how it is made, and how it is opened. */
+export interface OfferFacts {
+  /** nothing is stuck to anything */
+  readonly noGlue: boolean;
+  /** all of one comes out of one sheet of the paper in hand, or of one blank where none is named */
+  readonly oneSheet: boolean;
+  /** it opens without tearing: its mouth stays open, its flap is tucked or locked, or it is a card */
+  readonly opensWhole: boolean;
+  /** no curve is cut: a trimmer and scissors do */
+  readonly straight: boolean;
+  /** the board in use makes it */
+  readonly onBoard: boolean;
+}
 
 /** A form as it would come out, as plain data: a worker can hand it over. */
 export interface Offer {
+  /** tells it from the others: a form may be offered more than once, under each name it goes by */
+  readonly key: string;
+  readonly facts: OfferFacts;
   readonly form: string;
   readonly title: string;
   readonly purpose: Purpose;
@@ -30,18 +52,50 @@ export function offersFor(spec: Spec): readonly Offer[] {
       const read = form.id === spec.form ? { ok: true as const, value: spec } : changed(spec, { form: form.id });
       return read.ok ? [{ form: form.id, solution: solve(read.value), reasons: [] }] : [];
     });
-  return [...ranked, ...others].flatMap(({ form, solution, reasons }) => offered(form, solution, reasons));
+  return [...ranked, ...others].flatMap(({ form: id, solution, reasons }) => {
+    const form = loadedForms().find((f) => f.id === id);
+    if (!form) return [];
+    const own = offered(spec, form, solution, reasons);
+    const named = (form.variants ?? []).flatMap((variant) => {
+      const read = changed(solution.spec, { settings: variant.settings(packOf(spec.contents)) });
+      return read.ok ? offered(spec, form, solve(read.value), [], variant) : [];
+    });
+    return [...own, ...named];
+  });
 }
 
-function offered(id: string, solution: Solution, reasons: readonly Reason[]): Offer[] {
-  const form = loadedForms().find((f) => f.id === id);
+function factsOf(asked: Spec, { pieces, contents, motions, spec, findings }: Solution): OfferFacts {
+  const closes = contents.some((c) => c.closes.length > 0);
+  const slit = pieces.some((p) => p.cuts.some((c) => c.kind === "slit"));
+  const curved = pieces.some((p) => p.outline.flat().some((s) => s.kind !== "line" && !isRounding(p, s)));
+  return {
+    noGlue: pieces.every((p) => p.glue.length === 0),
+    oneSheet: pieces.filter((p) => p.within === undefined).length === 1 && !findings.some((f) => f.check === "sheet"),
+    opensWhole: !closes || slit || motions.length > 0,
+    straight: !curved,
+    onBoard: spec.method.kind === asked.method.kind,
+  };
+}
+
+/** A corner that a corner rounder makes is no curve to be cut. */
+const isRounding = ({ rounding }: Piece, s: Segment): boolean =>
+  s.kind === "arc" && rounding !== undefined && Math.abs(distance(s.centre, s.from) - rounding) < 1e-3;
+
+function offered(
+  asked: Spec,
+  { id, purpose, ...form }: Form,
+  solution: Solution,
+  reasons: readonly Reason[],
+  { title, about }: Pick<Variant, "title" | "about"> = form,
+): Offer[] {
   const blank = mainPiece(solution)?.blank;
   const trouble = solution.findings.find((f) => f.severity === "error");
-  if (!form || !blank) return [];
-  const { title, purpose, about } = form;
+  if (!blank) return [];
   const { spec } = solution;
   return [
     {
+      key: `${id}/${title}`,
+      facts: factsOf(asked, solution),
       form: id,
       title,
       purpose,

@@ -104,7 +104,12 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
             vectorEffect="non-scaling-stroke"
             {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
             {...(lit.includes(`${piece.id}/${stroke.id}`) && { stroke: colour.rust, strokeWidth: 3.4 })}
+            {...(stroke.face === "back" && { strokeOpacity: 0.4 })}
           />
+          {stroke.role === "foil" ? (
+            // foil is a double thin line: the paper shows between
+            <path d={lines[i]} fill="none" stroke={face} strokeWidth={2} vectorEffect="non-scaling-stroke" />
+          ) : null}
         </g>
       ))}
     </g>

@@ -9,7 +9,7 @@ export const strokeOf = (role: StrokeRole): { stroke: string; strokeWidth: numbe
   const dash = dashOf(role);
   return {
     stroke: role === "guide" ? "#a2967a" : colour.ink,
-    strokeWidth: role === "cut" ? 2.2 : 1.5,
+    strokeWidth: role === "cut" ? 2.2 : role === "foil" ? 4 : 1.5,
     ...(dash && { strokeDasharray: dash.map((d) => d * PX_PER_DASH_MM).join(" ") }),
   };
 };

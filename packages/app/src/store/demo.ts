@@ -288,6 +288,89 @@ const SAMPLES: readonly Sample[] = [
       quantity: 30,
     },
   },
+  {
+    id: "demo-seed-pocket",
+    name: "Seed-packet pocket",
+    tags: ["Shop"],
+    note: "One for each sort in the seed corner.",
+    spec: {
+      units: "mm",
+      form: "side-tab-pocket",
+      contents: { width: 62, height: 90, thickness: 2, name: "Seed packet" },
+      stock: { preset: "kraft-120" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 36,
+      tape: 6,
+    },
+  },
+  {
+    id: "demo-apple-pocket",
+    name: "Apple pocket for the raffle prize",
+    tags: ["Open day"],
+    note: "Two apples that share a fold; write on the back who it is for.",
+    spec: {
+      units: "mm",
+      form: "fold-over-pocket",
+      contents: { preset: "gift-card", name: "Shop gift card" },
+      stock: { preset: "text-120" },
+      settings: { cutTo: "apple", writing: "lines" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 3,
+      tape: 6,
+    },
+  },
+  {
+    id: "demo-raffle-pocket",
+    name: "Raffle corner pocket",
+    tags: ["Open day"],
+    note: "The tickets show, and stay.",
+    spec: {
+      units: "mm",
+      form: "diagonal-pocket",
+      contents: { width: 110, height: 74, thickness: 1, name: "Raffle tickets" },
+      stock: { preset: "cover-200" },
+      settings: { overlay: "layer", border: 4 },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 12,
+      tape: 6,
+    },
+  },
+  {
+    id: "demo-folder",
+    name: "Orchard shop gift-card folder",
+    tags: ["Shop"],
+    note: "Foiled before it is folded. The card is stuck on its carrier.",
+    spec: {
+      units: "mm",
+      form: "gift-card-folder",
+      contents: { preset: "gift-card", name: "Shop gift card" },
+      stock: { preset: "cover-250" },
+      settings: { foiling: "frame" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 20,
+      tape: 6,
+    },
+  },
+  {
+    id: "demo-recipe-band",
+    name: "Band round eight recipe cards",
+    tags: ["Shop"],
+    note: "Locked by two slits: the cards can be had out and put back.",
+    spec: {
+      units: "mm",
+      form: "belly-band",
+      contents: { width: 127, height: 127, thickness: 4, name: "Eight recipe cards" },
+      stock: { preset: "kraft-120" },
+      settings: { heldBy: "slits", front: "out" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 30,
+    },
+  },
 ];
 
 /** Their recipes as they are written. */
@@ -299,6 +382,6 @@ export const demoDrafts = (): Draft[] =>
     const read = readSpec(spec);
     if (!read.ok)
       throw new Error(`demo draft '${sample.id}': ${read.problems.map((p) => `${p.field} ${p.code}`).join(", ")}`);
-    const day = `${DAY}${String(20 - i).padStart(2, "0")}T09:00:00.000Z`;
+    const day = `${DAY}${String(25 - i).padStart(2, "0")}T09:00:00.000Z`;
     return { ...sample, tags: [...tags], made: day, changed: day, step: 1, spec: read.value };
   });

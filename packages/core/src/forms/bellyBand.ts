@@ -99,8 +99,11 @@ const slotted =
 /** The front, its upper and lower edge bowed; the fold at its sides keeps the band's own width. */
 function frontOf(input: Input, across: number, wide: number, along: number): Rectangle {
   const { front } = input.settings;
+  const { grid } = input.setup;
   const room = Math.max(0, (along - wide) / 2 - BOW_SHORT);
-  const rise = front === "out" ? Math.min(across * BOW_PART, room) : Math.min(across * BOW_PART, wide / 4);
+  // what bows out makes the blank wider, and that is cut by the ruler
+  const rise =
+    front === "out" ? roundDown(Math.min(across * BOW_PART, room), grid) : Math.min(across * BOW_PART, wide / 4);
   if (front === "straight" || rise <= 0) return panel("front", "Front", across, wide);
   const bow = arched(front === "out" ? rise : -rise);
   const drawn = panel("front", "Front", across, wide, { edges: { top: bow, bottom: bow } });

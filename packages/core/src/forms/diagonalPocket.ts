@@ -31,7 +31,7 @@ const settings = z.strictObject({
   }),
   corner: choice("High side", { left: "Left", right: "Right" }, "left", "The side where the mouth stands high."),
   high: autoMm("High side reaches", [15, 300], "70 % of what is inside unless set.", { follows: "height" }),
-  low: autoMm("Low side reaches", [8, 200], "20 % of what is inside unless set.", { follows: "height" }),
+  low: autoMm("Low side reaches", [8, 200], "36 % of what is inside unless set.", { follows: "height" }),
   tab: mm("Side tabs", 12, [8, 15], "How wide the tabs are that hold the front."),
   overlay: choice(
     "Cover layer",
@@ -45,7 +45,7 @@ const settings = z.strictObject({
 type Input = DraftInput<z.output<typeof settings>>;
 
 const HIGH_PART = 0.7;
-const LOW_PART = 0.2;
+const LOW_PART = 0.36;
 /** Where less than this part of the height is covered on the high side, what is inside tips out (geometry notes). */
 const COVERED_PART = 0.4;
 /** The low side covers its corner by at least so much, mm. */
@@ -67,6 +67,7 @@ const slanted = (deepAtStart: number, deepAtEnd: number) => (long: number) => ({
 function coverOn(
   front: Flap,
   border: number,
+  grid: number,
 ): { readonly sheet: Sheet; readonly laid: Laid; readonly glue: Glued } | undefined {
   const drawn = insetConvex(
     front.corners.map(([x, y]): Point => [x, y]),
@@ -77,13 +78,17 @@ function coverOn(
   // it is drawn as one looks at it: from outside, mirrored
   const seen = drawn.map(([x, y]): Point => [right - x, y - bottom]).reverse();
   const layer = outlined("cover", "Cover layer", { width: right - left, height: top - bottom }, polygon(seen));
-  const own = sheet("cover", "Cover layer", [layer]);
+  const own = sheet("cover", "Cover layer", [layer], {
+    blank: { width: roundUp(right - left, grid), height: roundUp(top - bottom, grid) },
+  });
   return {
     sheet: own,
     laid: { sheet: own, onto: front, face: "back", at: [right, bottom] },
     glue: glued(layer, front),
   };
 }
+
+const footAt = (x: number) => ({ from: [x - 0.1, 0] as const, to: [x + 0.1, 0] as const });
 
 function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said {
   const { width, height, thickness } = contents;
@@ -103,7 +108,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
   const left = flap("left", "Left tab", part(back.left, up - atLeft, 0), tab, { order: 1 });
   const right = flap("right", "Right tab", part(back.right, 0, up - atRight), tab, { order: 1 });
   const front = flap("front", "Front", back.bottom, slanted(atLeft, atRight), { order: 2 });
-  const cover = set.overlay === "layer" ? coverOn(front, set.border) : undefined;
+  const cover = set.overlay === "layer" ? coverOn(front, set.border, grid) : undefined;
   return {
     sheets: [sheet("pocket", "Pocket", [back, left, right, front]), ...(cover ? [cover.sheet] : [])],
     joins: cover ? [cover.laid] : [],
@@ -119,13 +124,10 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
       ...(cover ? [cover.glue] : []),
     ],
     figures: {
-      high: depthOf(front, set.corner === "left" ? 0.02 : 0.98, { value: high }),
+      high: depthOf(front, set.corner === "left" ? 0.98 : 0.02, { value: high }),
       low: past(
-        {
-          panel: "front",
-          from: set.corner === "left" ? [across - 1, 0] : [1, 0],
-          to: set.corner === "left" ? [across - 1.1, 0] : [1.1, 0],
-        },
+        // a mm of the foot at the low side, walked with the front on its left
+        { panel: "front", ...(set.corner === "left" ? footAt(across - 1) : footAt(1)) },
         low,
         0,
         { value: low },

@@ -17,11 +17,11 @@ import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { type ShapePreset, shapes } from "../catalogue/shapes.ts";
 import { above, chordAt } from "../geometry/above.ts";
-import { boundsOf, flatten, holds as isIn, line, type Path, placePath } from "../geometry/path.ts";
+import { flatten, holds as isIn, line, type Path, placePath } from "../geometry/path.ts";
 import { HERE, type Point } from "../geometry/point.ts";
 import type { Stroke } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
-import { heightOf, past, stripOf, widthOf } from "../paper/figure.ts";
+import { past, stripOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { type Edge, outlined, sheet, twin } from "../paper/sheet.ts";
@@ -63,7 +63,7 @@ const HELD_PART = 0.65;
 /** A fold must hold at least this long (geometry notes). */
 const LEAST_TOUCH = 25;
 /** Where the maker has not said, the outline meets the fold along so much of its width. */
-const TOUCH_PART = 0.5;
+const TOUCH_PART = 0.7;
 /** Levels that are tried for the fold, from the outline's foot to its middle. */
 const LEVELS = 40;
 
@@ -181,18 +181,18 @@ function draft(input: Input): Said {
   const half = contents.thickness / 2;
   const foot = bottom ? 0 : (size.height - held) / 2;
   const middle = bottom ? size.width / 2 : across / 2;
-  // strips on the front, as it is drawn: below the back, or to its left
-  const strip = (from: Point, to: Point, wide: number) => ({
+  // straight strips beside what is inside, on the front as it is drawn: below the back, or to its left
+  const strip = (from: Point, to: Point) => ({
     along: { panel: "front", from, to },
-    wide: wide + TAPE_MARGIN,
+    wide: set.taped + TAPE_MARGIN,
   });
+  const [low, high] = [middle - across / 2 - set.taped, middle + across / 2 + set.taped];
   const strips = bottom
-    ? [
-        strip([0, 0], [0, -size.height], middle - across / 2),
-        strip([size.width, -size.height], [size.width, 0], size.width - middle - across / 2),
-      ]
-    : [strip([-size.width, size.height], [-size.width, 0], size.width - across), strip([-size.width, 0], [0, 0], foot)];
-  const reach = boundsOf(points);
+    ? [strip([low, 0], [low, -size.height]), strip([high, -size.height], [high, 0])]
+    : [
+        strip([-across - set.taped, size.height], [-across - set.taped, 0]),
+        strip([-size.width, foot - set.taped], [0, foot - set.taped]),
+      ];
   const lines: Stroke[] = set.writing === "lines" ? toAndFrom(middle, across, bottom ? held : foot + held) : [];
   // the fold lies on a mark of the ruler: what is over is cut off with the outline
   const [wide, tall] = [roundUp(size.width, grid), roundUp(size.height, grid)];
@@ -220,10 +220,6 @@ function draft(input: Input): Said {
         set.taped,
         0.5,
       ),
-    },
-    measured: {
-      "finished-width": widthOf(back, 0.5, { value: reach.right - reach.left }),
-      "finished-height": heightOf(back, 0.5),
     },
   };
 }

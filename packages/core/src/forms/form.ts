@@ -33,6 +33,16 @@ export interface Ground {
   readonly sides: Readonly<Partial<Record<Side, 0 | 180>>>;
 }
 
+/** Settings of a form that makers know by another name. */
+export interface Variant {
+  readonly title: string;
+  readonly about: string;
+  /** for contents in mm, lengths in mm */
+  readonly settings: (
+    contents: Pick<Contents, "width" | "height">,
+  ) => Readonly<Record<string, string | number | boolean>>;
+}
+
 /** One kind of holder, card or part: a file in `forms/`. */
 export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly id: string;
@@ -50,6 +60,8 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly usual?: (
     asked: Pick<DraftInput, "contents" | "sheet">,
   ) => Readonly<Record<string, string | number | boolean>>;
+  /** settings of it that go by a name of their own: offered beside it */
+  readonly variants?: readonly Variant[];
   /** the paper it is made from where none is said: a preset's id */
   readonly usualStock?: string;
   /** a setting that lets it be cut from two sheets: how it says one, two, and whichever fits */

@@ -23,7 +23,7 @@ import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
-import { roundNear, roundUp } from "../units/ruler.ts";
+import { roundDown, roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
@@ -100,7 +100,8 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
   const left = flap("left", "Left tab", pocket.start, ear, { order: 1 });
   const right = flap("right", "Right tab", pocket.end, ear, { order: 1 });
   const cover = flap("cover", "Cover", back.left, tapered({ deep: across }), { order: 3 });
-  const carrier = panel("carrier", "Carrier", width, height + set.pull);
+  // cut by the ruler, and no wider than what is stuck on it
+  const carrier = panel("carrier", "Carrier", roundDown(width, grid), roundDown(height + set.pull, grid));
   return {
     sheets: [
       sheet("folder", "Folder", [back, pocket, left, right, cover], { strokes: foiled(set.foiling, across, up) }),

@@ -1,13 +1,13 @@
 /**
- * Side-tab pocket: a back as high as what is inside, a front that folds up over it, tabs at the back's sides that hold the
- * two together, and a thumb cut to grip by.
+ * Side-tab pocket: a back, a front that folds up over it, tabs at the back's sides that hold the two together, and a thumb
+ * cut to grip by.
  *
  *        ┌───────────────┐
  *        │               │         The tabs are glued under the front, where they do not show, or on it. What is inside
  *        │     back      │         stands out above the front, which reaches 65 % of the way unless set.
  *      ╱┌┼───────────────┼┐╲
- *     │  │               │  │ tab
- *      ╲└┼───────────────┼┘╱
+ *     │  │               │  │ tab  With a low back it is a library pocket: what is inside stands out above both. With a
+ *      ╲└┼───────────────┼┘╱       high front it is a sleeve, and one that opens at the side holds what is long.
  *        │     front     │
  *        └────╲___╱──────┘ thumb
  */
@@ -15,7 +15,7 @@ import { z } from "zod";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, past } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";
-import { tapered, thumbCut } from "../paper/shape.ts";
+import { arched, tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
@@ -25,15 +25,22 @@ const settings = z.strictObject({
   play: mm("Room to spare", 1.5, [0, 10], "Free room asked for along each side, beyond what the thickness takes.", {
     kin: "room",
   }),
+  opens: choice("Opens at", { upper: "The upper edge", side: "The side" }, "upper", "Where what is inside goes in."),
+  back: autoMm("Back", [15, 400], "How high the back stands; as high as what is inside unless set."),
   front: autoMm("Front", [15, 300], "How high the front reaches; 65 % of what is inside unless set.", {
     follows: "height",
   }),
   tab: mm("Side tabs", 12, [8, 15], "How wide the tabs are that hold the front."),
   tabs: choice("Tabs", { under: "Under the front", over: "On the front" }, "under", "Where the tabs are glued."),
+  mouth: choice("Mouth", { straight: "Straight", dip: "Drawn in" }, "straight", "The front's upper edge."),
   thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the front's upper edge; 0 leaves it out."),
 });
 
 const FRONT_PART = 0.65;
+/** Where less of what is inside is covered it tips out (geometry notes). */
+const COVERED_PART = 0.4;
+/** A mouth that is drawn in dips by so much of its length. */
+const DIP_PART = 0.12;
 /** Tabs narrow by so much in a mm (10°), so that none shows past a fold. */
 const TAPER = Math.tan((10 * Math.PI) / 180);
 
@@ -48,14 +55,33 @@ export const sideTabPocket = defineForm({
   outside: "back",
   grounds: () => [{ panel: "front", name: "Front", sides: { outside: 180 } }],
   heaviest: 250,
+  variants: [
+    {
+      title: "Library pocket",
+      about: "Low behind and in front, so that what is inside stands out to be drawn.",
+      settings: ({ height }) => ({ back: 0.75 * height, front: 0.55 * height, mouth: "dip" }),
+    },
+    {
+      title: "Sleeve",
+      about: "Covers all but a thumb's width and stays flat, for a certificate or anything long.",
+      settings: ({ width, height }) =>
+        width > height ? { opens: "side", front: width - 4 } : { opens: "upper", front: height - 4 },
+    },
+  ],
   draft({ contents, stock, settings: set, setup }) {
-    const { width, height, thickness } = contents;
+    const { thickness } = contents;
+    const turned = set.opens === "side";
+    const [width, height] = turned ? [contents.height, contents.width] : [contents.width, contents.height];
     const across = roundUp(flatPocket(width, thickness, set.play), setup.grid);
     // at its mouth the paper need not reach round
-    const up = roundUp(flatPocket(height, thickness / 2, set.play), setup.grid);
+    const whole = roundUp(flatPocket(height, thickness / 2, set.play), setup.grid);
+    const up = set.back === "auto" ? whole : Math.max(2 * setup.grid, roundUp(set.back, setup.grid));
+    // past a back that stands lower what is inside stands out
+    const low = up < whole;
     const relief = Math.max(1, 2 * stock.caliper);
-    const asked = set.front === "auto" ? roundNear(FRONT_PART * up, setup.grid) : roundUp(set.front, setup.grid);
-    const high = Math.min(asked, up - setup.grid);
+    const asked =
+      set.front === "auto" ? roundNear(FRONT_PART * Math.min(up, whole), setup.grid) : roundUp(set.front, setup.grid);
+    const high = Math.max(setup.grid, Math.min(asked, up - setup.grid));
     const wide = Math.min(roundUp(set.tab, setup.grid), across / 2 - 2);
     const [first, last] = set.tabs === "under" ? [1, 2] : [2, 1];
 
@@ -63,20 +89,34 @@ export const sideTabPocket = defineForm({
     const tab = tapered({ deep: wide, relief, slope: TAPER });
     const left = flap("left", "Left tab", part(back.left, up - high, 0), tab, { order: first });
     const right = flap("right", "Right tab", part(back.right, 0, up - high), tab, { order: first });
-    const mouth = set.thumb > 0 ? { tip: thumbCut(set.thumb) } : {};
+    // drawn in, the mouth is a hold by itself
+    const dip = Math.min(across * DIP_PART, high / 3);
+    const hold = set.mouth === "dip" ? arched(-dip) : set.thumb > 0 ? thumbCut(set.thumb) : undefined;
+    const mouth = hold ? { tip: hold } : {};
+    const cut = set.mouth === "straight" && set.thumb > 0;
     const front = flap("front", "Front", back.bottom, tapered({ deep: high, relief: 0.5, ...mouth }), { order: last });
 
     const under = set.tabs === "under";
     return {
       sheets: [sheet("pocket", "Pocket", [back, left, right, front])],
-      holds: { on: back, across, up, asks: "play" },
+      holds: {
+        on: back,
+        across,
+        up: Math.max(up, whole),
+        turned: turned ? 90 : 0,
+        ...(low || up > whole
+          ? { open: "one" as const, at: [across / 2, (thickness + set.play + height) / 2] as const }
+          : {}),
+        asks: "play",
+      },
+      covers: [{ setting: "front", figure: high, least: COVERED_PART * height, code: "pocket-low" }],
       glue: [left, right].map((side) =>
         under ? glued(front, side, { widens: "tab" }) : glued(side, front, { widens: "tab" }),
       ),
       figures: {
         front: depthOf(front, 0.3),
         tab: depthOf(left, 0.5, { lights: ["left", "right"] }),
-        thumb: set.thumb > 0 ? past(front.tip, -set.thumb, 0.5) : undefined,
+        thumb: cut ? past(front.tip, -set.thumb, 0.5) : undefined,
       },
     };
   },

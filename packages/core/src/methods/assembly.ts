@@ -122,7 +122,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   orders.forEach((order) => {
     const folding = folds.filter(([, f]) => f.order === order);
     const moving = folding.map(([piece, f]) => idIn(piece, f.panels[1]));
-    const glued = glues.filter(([piece, g]) => moving.includes(idIn(piece, g.panel)));
+    const glued = glues.filter(([piece, g]) => moving.includes(idIn(piece, carrierOf(piece, g))));
     before.push(...gluing(bench, order, folding, glued));
     filling(order - 1);
     const closes = fills !== undefined && order > fills;
@@ -150,6 +150,12 @@ const scoresIn = (folds: readonly Placed<Fold>[]): number =>
 const inLine = (a: Fold, b: Fold): boolean =>
   [a.from, a.to].every((p) => Math.abs(offLine(p, b.from, b.to)) < SAME_POINT_MM);
 
+/** The panel whose folding brings a glued zone down: its own, or, where a tab lands on the panel that stays, what it hangs on. */
+function carrierOf(piece: Piece, { panel, onto }: Glue): string {
+  const parent = piece.folds.find((f) => f.panels[1] === panel)?.panels[0];
+  return onto.panel === piece.root && parent !== undefined && parent !== piece.root ? parent : panel;
+}
+
 type Placed<T> = readonly [piece: Piece, of: T];
 
 const isWalled = (folding: readonly Placed<Fold>[]): boolean => folding.every(([, f]) => Math.abs(f.angle) < 179);
@@ -172,13 +178,20 @@ function gluing(
     isWalled(folding) && !web && lying && depth > 0
       ? [{ kind: "glue", code: "spacer", measure: lying.thickness, facts: { depth }, scene: onTable(bench, order - 1) }]
       : [];
-  const flap = listed([...new Set(glued.map(([piece, g]) => nameOf(piece, g.panel)))]);
+  const panels = [...new Set(glued.map(([piece, g]) => nameOf(piece, g.panel)))];
+  const flap = listed(panels);
   return [
     ...spacer,
     {
       kind: "glue",
-      code: web ? "glue-web" : "glue-flap",
-      facts: { flap, tape: first[1].widestTape, face: faceOf(bench, first[1]), ...wet(bench) },
+      code: web ? "glue-web" : panels.length > 1 ? "glue-tabs" : glued.length === 1 ? "glue-where" : "glue-flap",
+      facts: {
+        flap,
+        onto: nameOf(first[0], first[1].onto.panel),
+        tape: first[1].widestTape,
+        face: faceOf(bench, first[1]),
+        ...wet(bench),
+      },
       scene: onTable(bench, order - 1, now),
     },
   ];
@@ -192,17 +205,27 @@ function foldStep(
   laid: readonly string[],
   closes: boolean,
 ): StepDraft {
-  const { whole } = bench;
+  const { whole, lying } = bench;
+  const round = lying?.open?.past === "both";
   const tucks = whole.some((p) => p.cuts.some((c) => c.kind === "slit"));
   const hung = folding.some(([piece, f]) => f.panels[0] !== piece.root);
   const valley = folding[0] && folding[0][1].angle >= 0 ? 1 : 0;
   const flaps = listed(folding.map(([piece, f]) => nameOf(piece, f.panels[1])));
-  const inwards =
-    glued[0]?.[1].face === "front" ? "fold-press" : isWalled(folding) ? (hung ? "fold-on" : "stand-up") : "fold-in";
+  const [seam] = glued;
+  const onRoot = seam !== undefined && seam[1].onto.panel === seam[0].root;
+  const inwards = onRoot
+    ? "fold-over"
+    : seam?.[1].face === "front"
+      ? "fold-press"
+      : isWalled(folding)
+        ? hung
+          ? "fold-on"
+          : "stand-up"
+        : "fold-in";
   return {
     kind: closes ? "close" : "fold",
-    code: closes ? (tucks ? "close-tab" : "close") : inwards,
-    facts: { flaps, valley },
+    code: closes ? (round ? "bring-round" : tucks ? "close-tab" : "close") : inwards,
+    facts: { flaps, valley, contents: lying?.name ?? "" },
     scene: onTable(
       bench,
       order,
@@ -284,6 +307,20 @@ function layOn({ part, main, making }: Bench, ground: Bench, scene: Scene): Step
   };
 }
 
+/** A layer of another paper on the outside of a panel. */
+function layered(other: Piece, onto: string, bench: Bench): StepDraft[] {
+  const now = other.panels.map((p) => idIn(other, p.id));
+  return [
+    {
+      kind: "cut",
+      code: "cut-cover",
+      facts: { part: other.name, ...other.blank },
+      scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
+    },
+    { kind: "glue", code: "glue-cover", facts: { part: other.name, onto }, scene: onTable(bench, 0, now) },
+  ];
+}
+
 /** A piece that is glued to nothing: it goes in with what is inside. */
 const cutLoose = (piece: Piece): StepDraft => ({
   kind: "cut",
@@ -306,6 +343,7 @@ function joining(other: Piece, bench: Bench): StepDraft[] {
   const under = bench.whole.find((p) => p.id === glue?.onto.piece);
   const onto = under && glue ? nameOf(under, glue.onto.panel) : "";
   const strip = other.folds.length > 0;
+  if (glue && glue.onto.face === bench.part.outside && !strip) return layered(other, onto, bench);
   const cut: StepDraft = {
     kind: "cut",
     code: "cut-part",

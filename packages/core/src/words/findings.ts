@@ -34,7 +34,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
   "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
   "seam.short": (f) => (mm) =>
-    `Only ${mm(f.figure)} of seam can be glued on this low envelope, and ${mm.least(f.limit)} holds. Glue to the very edge, or give it another form.`,
+    `Only ${mm(f.figure)} of seam can be glued here, and ${mm.least(f.limit)} holds. Glue to the very edge, or make it higher there.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm.most(f.limit)} at most.`,
   "covering.tips-out": (f) => (mm) =>
     `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,

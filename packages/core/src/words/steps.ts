@@ -112,6 +112,16 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   fill: (s) => () => `Slide in: ${str(s.facts, "contents")}.`,
   close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
   "lock-slits": () => () => "Slip the two slits into one another, one end from above and one from below.",
+  "glue-tabs": (s) => (mm) => `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}.`,
+  "glue-where": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}, where it comes to lie on the ${str(s.facts, "onto")}.`,
+  "bring-round": (s) => () =>
+    `Bring both ends round: ${str(s.facts, "contents")}. The ${str(s.facts, "flaps")} comes to lie on top.`,
+  "fold-over": (s) => () => `Fold the ${str(s.facts, "flaps")} over and press down.`,
+  "cut-cover": (s) => (mm) =>
+    `Cut the ${str(s.facts, "part").toLowerCase()} from the paper you like, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down: its shape is on the printed template.`,
+  "glue-cover": (s) => () =>
+    `Glue the ${str(s.facts, "part").toLowerCase()} on the outside of the ${str(s.facts, "onto")}, with the same border all round.`,
   "slide-on": (s) => () => `Slide the band over: ${str(s.facts, "contents")}.`,
   "lay-inside": (s) => () => `Lay it on the inside of the front, in the middle: ${str(s.facts, "contents")}.`,
   "close-tab": (s) => () => `Close the ${str(s.facts, "flaps")} and tuck the tab into the slit.`,

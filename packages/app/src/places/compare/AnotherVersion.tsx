@@ -104,10 +104,10 @@ function Versions({ draft, anchor, onClose }: VersionsProps) {
   const others = (forms ?? [])
     .filter((offer) => offer.purpose === purpose && offer.form !== spec.form)
     .slice(0, OTHER_FORMS)
-    .map(({ form, title }): Offer => ({
+    .map(({ form, title, spec: { settings } }): Offer => ({
       text: `As ${title.toLowerCase()}`,
       difference: title.toLowerCase(),
-      change: { form },
+      change: { form, settings },
     }));
   const add = async ({ change, difference }: Offer): Promise<void> => {
     onClose();

@@ -11,6 +11,7 @@ import { useDrafts, versionsOf } from "../../store/drafts.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
+import { HoldersView } from "./holders/HoldersView.tsx";
 import { Keep } from "./Keep.tsx";
 import { FoldedPanel } from "./FoldedPanel.tsx";
 import { NumbersRail } from "./NumbersRail.tsx";
@@ -76,11 +77,18 @@ export function DraftPlace() {
         <p>Laying out the paper …</p>
       </main>
     );
+  if (asked === "holders")
+    return (
+      <main className="draft view-holders">
+        <Heading name={draft.name} view="what could hold it" />
+        <HoldersView id={id} spec={draft.spec} follows={draft.holds} />
+      </main>
+    );
   const solution = solutionOf(draft.spec);
   const colours = coloursOf(draft.spec);
   return (
     <main className={`draft view-${view}`}>
-      <Heading name={draft.name} view={view} />
+      <Heading name={draft.name} view={VIEW_TITLES[view].toLowerCase()} />
       {view === "steps" ? null : <StagesRail draft={draft} solution={solution} open={stage} onOpen={onOpen} />}
       <div className="board">
         <div className="board-bar">
@@ -102,11 +110,11 @@ export function DraftPlace() {
 }
 
 /** What is open, for the tab and for those who hear the page; the name itself is a field. */
-const Heading = memo(function Heading({ name, view }: { readonly name: string; readonly view: View }) {
-  usePageTitle(`${name}, ${VIEW_TITLES[view].toLowerCase()}`);
+const Heading = memo(function Heading({ name, view }: { readonly name: string; readonly view: string }) {
+  usePageTitle(`${name}, ${view}`);
   return (
     <h1 className="unseen">
-      {name}, {VIEW_TITLES[view].toLowerCase()}
+      {name}, {view}
     </h1>
   );
 });

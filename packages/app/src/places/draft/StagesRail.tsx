@@ -92,7 +92,7 @@ export const StagesRail = memo(function StagesRail({ draft, solution, open, onOp
       closed: () => <InsideSaid contents={contents} quantity={quantity} />,
     },
     holder: {
-      open: () => <HolderStage spec={spec} />,
+      open: () => <HolderStage id={draft.id} spec={spec} solution={solution} />,
       closed: () => <HolderSaid form={form} method={method} />,
     },
     paper: {

@@ -79,7 +79,7 @@ export function DraftsPlace() {
   const begin = (): void => {
     const draft = freshDraft(unit.startsWith("in"), notch);
     put([draft]);
-    void navigate(`/draft/${draft.id}/flat?stage=inside`);
+    void navigate(`/draft/${draft.id}/holders`);
   };
   const takeIn = (): void => void told(chooseProject());
   const several = shown.filter((d) => chosen?.has(d.id));

@@ -177,7 +177,13 @@ function draw(doc: Doc, { piece, places }: Template): void {
   for (const path of places) stroke(doc, yDown(path, 0, height), "guide", PALE);
   for (const path of piece.outline) stroke(doc, yDown(path, 0, height), "cut");
   for (const line of piece.lines)
-    stroke(doc, yDown(line.path, 0, height), line.role === "score" ? (line.fold ?? "valley") : line.role);
+    stroke(
+      doc,
+      yDown(line.path, 0, height),
+      line.role === "score" ? (line.fold ?? "valley") : line.role,
+      // made on the other face: there to be seen, not to be traced
+      line.face === "back" ? PALE : INK,
+    );
 }
 
 function foot(doc: Doc, page: Size, label: string, joins: boolean): void {

@@ -1,11 +1,21 @@
-import { formatLength, type Placement } from "@cut-fold/core";
+import { type Display, formatLength, type Placement } from "@cut-fold/core";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
+
+/** The room on both axes in words; where nothing holds it there is none to tell. */
+function saidOf({ gap, open }: Placement, display: Display): { readonly ends: string; readonly beside: string } {
+  const free = open?.past === "both" ? "open at both ends" : "open at the mouth";
+  return {
+    ends: open?.axis === "width" ? free : `${formatLength(gap.width / 2, display)} each end`,
+    beside: open?.axis === "height" ? free : `${formatLength(gap.height / 2, display)} above and below`,
+  };
+}
 
 /** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */
 export function GapPicture({ lying }: { readonly lying: Placement }) {
   const display = useDisplay();
   const { gap, inside } = lying;
+  const { ends, beside } = saidOf(lying, display);
   const [w, h] = [212, Math.max(64, Math.min(150, (212 * inside.height) / inside.width))];
   // one mm of gap is drawn 3 px wide: half the gap stands on each side
   const swell = 3;
@@ -16,12 +26,7 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
   return (
     <section>
       <h3>Gap all round</h3>
-      <svg
-        width={w + 4}
-        height={h + 4}
-        role="img"
-        aria-label={`${formatLength(gap.width / 2, display)} at each end, ${formatLength(gap.height / 2, display)} above and below`}
-      >
+      <svg width={w + 4} height={h + 4} role="img" aria-label={`${ends}, ${beside}`}>
         <rect x={2} y={2} width={w} height={h} fill="none" stroke={colour.ink} strokeWidth={2} />
         <rect
           x={2 + gx}
@@ -33,10 +38,10 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
           strokeWidth={1.2}
         />
         <text x={w / 2 + 2} y={h / 2 - 5} textAnchor="middle" fontSize={16} fontWeight={600} fill={colour.ink}>
-          {formatLength(gap.width / 2, display)} each end
+          {ends}
         </text>
         <text x={w / 2 + 2} y={h / 2 + 16} textAnchor="middle" fontSize={14} fill={colour.soft}>
-          {formatLength(gap.height / 2, display)} above and below
+          {beside}
         </text>
       </svg>
       <p className="figure-note">
@@ -51,13 +56,13 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
 /** The same in a line, for what lies in a pocket on a panel. */
 export function GapLine({ lying }: { readonly lying: Placement }) {
   const display = useDisplay();
-  const { gap, name } = lying;
+  const { name } = lying;
+  const { ends, beside } = saidOf(lying, display);
   return (
     <section>
       <h3>Gap round the {name.toLowerCase()}</h3>
       <p className="figure-note">
-        <strong>{formatLength(gap.width / 2, display)}</strong> each end, {formatLength(gap.height / 2, display)} above
-        and below
+        <strong>{ends}</strong>, {beside}
       </p>
     </section>
   );

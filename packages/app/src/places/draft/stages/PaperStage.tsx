@@ -110,7 +110,7 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
 }
 
 /** The sheets of the shelf, and the offcuts of earlier drafts. */
-function SheetInHand({ sheet }: Pick<Spec, "sheet">) {
+export function SheetInHand({ sheet }: Pick<Spec, "sheet">) {
   const display = useDisplay();
   const offcuts = useOffcuts((s) => s.offcuts);
   useEffect(() => {

@@ -63,7 +63,9 @@ function rolesOn({ pieces }: Solution): LegendProps {
   const strokes = pieces.flatMap((piece) =>
     piece.lines.map((l) => (l.role === "score" ? (l.fold ?? "valley") : l.role)),
   );
+  const behind = pieces.flatMap((piece) => piece.lines.filter((l) => l.face === "back").map((l) => l.role));
   return {
+    behind: [...new Set(behind)].join(" "),
     roles: [...new Set<StrokeRole>(["cut", ...strokes])].join(" "),
     glued: pieces.some((p) => p.glue.some((g) => g.face === "front")),
   };
@@ -73,18 +75,22 @@ interface LegendProps {
   /** stroke roles, parted by spaces */
   readonly roles: string;
   readonly glued: boolean;
+  /** of those, what is made on the face that is not drawn */
+  readonly behind: string;
 }
 
 /** Only what is on the page. */
-const Legend = memo(function Legend({ roles, glued }: LegendProps) {
+const Legend = memo(function Legend({ roles, glued, behind }: LegendProps) {
   return (
     <>
       {(roles.split(" ") as StrokeRole[]).map((role) => (
         <span key={role} className="legend-item">
           <svg width={34} height={10} aria-hidden>
             <line x1={1} y1={5} x2={33} y2={5} {...strokeOf(role)} />
+            {role === "foil" ? <line x1={1} y1={5} x2={33} y2={5} stroke={colour.sheet} strokeWidth={2} /> : null}
           </svg>
           {ROLE_WORDS[role]}
+          {behind.split(" ").includes(role) ? ", on the other face" : ""}
         </span>
       ))}
       {glued ? (

@@ -1,0 +1,39 @@
+/** Taking one of the holders that are offered. */
+import { formById, isUsual, loadForms, type Offer, settingMeta, settingsOf, type Spec } from "@cut-fold/core";
+import { tell, tellDone } from "../../../parts/tell.tsx";
+import { chooseNothing } from "../../../store/chosen.ts";
+import { makeDraft, useDrafts } from "../../../store/drafts.ts";
+import { nameFor } from "../../../store/naming.ts";
+import { change, undo, useOpenDraft } from "../../../store/openDraft.ts";
+
+/** What the maker had set and the new form does not have: told, with a way back. */
+function fellAway(was: Spec, now: Spec): string[] {
+  const [before, after] = [formById(was.form), formById(now.form)];
+  if (!before || !after) return [];
+  const kept = new Set(settingsOf(after).map(([name]) => name));
+  const lost = settingsOf(before).flatMap(([name, schema]) =>
+    kept.has(name) || isUsual(schema, was.settings[name]) ? [] : [settingMeta(schema).label.toLowerCase()],
+  );
+  const laid = (was.fittings?.length ?? 0) - (now.fittings?.length ?? 0);
+  return laid > 0 ? [...lost, laid === 1 ? "what lay on it" : `${String(laid)} things that lay on it`] : lost;
+}
+
+/** Takes a form in place of the one there is; what only goes with a holder, a mask or a liner, becomes a draft beside it. */
+export async function choose({ form, spec }: Offer, navigate: (to: string) => unknown): Promise<void> {
+  await loadForms([form]);
+  const { draft } = useOpenDraft.getState();
+  const isPart = (id: string): boolean => formById(id)?.purpose === "part";
+  if (draft && isPart(form) && !isPart(draft.spec.form)) {
+    const beside = makeDraft(nameFor(spec), spec, { tags: draft.tags });
+    useDrafts.getState().put([beside]);
+    tell(`A draft of its own, beside “${draft.name}”.`);
+    void navigate(`/draft/${beside.id}/flat?stage=details`);
+    return;
+  }
+  change({ form, method: spec.method, settings: spec.settings });
+  chooseNothing();
+  if (draft) void navigate(`/draft/${draft.id}/flat?stage=details`);
+  const now = useOpenDraft.getState().draft;
+  const lost = draft && now ? fellAway(draft.spec, now.spec) : [];
+  if (lost.length > 0) tellDone(`This form has no place for: ${lost.join(", ")}.`, "Take the old form back", undo);
+}
