@@ -132,12 +132,12 @@ test("duplicate, delete, and put back", async ({ page }) => {
 test("find by words and by tag; an empty result says what to do", async ({ page }) => {
   await openDrafts(page);
   await page.getByRole("searchbox", { name: "Find drafts" }).fill("recipe");
-  await expect(page.locator(".draft-card")).toHaveCount(1);
+  await expect(page.locator(".draft-card")).toHaveCount(2);
   await page.getByRole("searchbox", { name: "Find drafts" }).fill("zeppelin");
   await expect(page.getByRole("heading", { name: "No draft like that" })).toBeVisible();
   await page.getByRole("button", { name: "Show all" }).click();
   await page.getByRole("button", { name: "Open day", exact: true }).click();
-  await expect(page.locator(".draft-card")).toHaveCount(4);
+  await expect(page.locator(".draft-card")).toHaveCount(6);
 });
 
 for (const [text, sentence] of [

@@ -7,11 +7,16 @@ import { cutTo, expect, openDemo, openDrafts, scoreAt, test } from "./app.ts";
 test("by mouse: a card goes in, an envelope comes out, and it is there tomorrow", async ({ page }) => {
   await openDrafts(page);
   await page.getByRole("button", { name: "New draft" }).click();
-  await expect(cutTo(page)).toHaveText("205 mm");
-  await expect(scoreAt(page)).toHaveText("87 mm");
-
+  // from the inside out: what goes in, then what could hold it
+  const first = page.getByRole("button", { name: /^Square-blank envelope/u });
+  await expect(first).toContainText("205 × 205 mm");
   await page.getByLabel("Width", { exact: true }).fill("120");
   await page.getByLabel("Height", { exact: true }).fill("12 cm");
+  await expect(first).toContainText("196 × 196 mm");
+  await page.getByRole("button", { name: "No glue" }).click();
+  await expect(first).toHaveCount(0);
+  await page.getByRole("button", { name: "No glue" }).click();
+  await first.click();
   await expect(cutTo(page)).toHaveText("196 mm");
   await expect(scoreAt(page)).toHaveText("98 mm");
   await page.getByLabel("Name of the draft").fill("Cider label envelope");
@@ -46,11 +51,14 @@ test("by keyboard alone", async ({ page }) => {
   };
   await reach("New draft");
   await page.keyboard.press("Enter");
-  await expect(cutTo(page)).toHaveText("205 mm");
+  await expect(page.getByRole("button", { name: /^Square-blank envelope/u })).toBeVisible();
   await reach("Width");
   await page.keyboard.type("120");
   await reach("Height");
   await page.keyboard.type("120");
+  await expect(page.getByRole("button", { name: /^Square-blank envelope/u })).toContainText("196 × 196 mm");
+  await reach("Square-blank envelope");
+  await page.keyboard.press("Enter");
   await expect(cutTo(page)).toHaveText("196 mm");
   // a figure on the drawing: arrow keys move it by a mark of the ruler, Enter types another
   await reach("Card width: 120");
@@ -150,6 +158,7 @@ test("the size chart answers for a sheet, and opens a row as a draft", async ({ 
 test("the holder is chosen among those that fit, and the scoring board's steps follow", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
   await page.getByRole("button", { name: /2\s?Holder/u }).click();
+  await page.getByRole("link", { name: "See all that could hold it" }).click();
   const offers = page.locator(".offer");
   await expect(offers.first()).toContainText("Square-blank envelope");
   await expect(offers.first()).toContainText("Takes 40 of the sheets in hand");

@@ -20,6 +20,12 @@ for (const stage of ["inside", "holder", "paper", "details"]) {
   });
 }
 
+test("axe finds nothing on all that could hold a thing", async ({ page }) => {
+  await page.goto("/draft/demo-seed-pocket/holders");
+  await expect(page.getByRole("button", { name: /^Library pocket/u })).toBeVisible();
+  await expectAccessible(page);
+});
+
 test("axe finds nothing on the folded view and the steps", async ({ page }) => {
   await openDemo(page, "Thanks to the pickers");
   await page.getByRole("tab", { name: "Folded" }).click();
@@ -92,6 +98,9 @@ for (const [width, height] of [
     await expect(page).toHaveURL(/\/draft\//u);
     await page.getByRole("link", { name: "Drafts" }).click();
     await page.getByRole("button", { name: "New draft" }).click();
+    await page.getByRole("button", { name: "Opens without tearing" }).click();
+    await page.getByRole("button", { name: "Opens without tearing" }).click();
+    await page.getByRole("button", { name: /^Belly band/u }).click();
     await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
   });
 }
@@ -127,7 +136,10 @@ test("the focus goes somewhere sensible after every command that takes away what
   /** Where the keys would go: never to the page itself, and never to something that cannot be seen. */
   const rests = async (after: string): Promise<void> => {
     await expect
-      .poll(() => page.evaluate(() => document.activeElement?.matches("body, [role=menu] *, [hidden] *") ?? true), after)
+      .poll(
+        () => page.evaluate(() => document.activeElement?.matches("body, [role=menu] *, [hidden] *") ?? true),
+        after,
+      )
       .toBe(false);
     await expect(page.locator("*:focus"), after).toBeInViewport();
   };
@@ -138,6 +150,8 @@ test("the focus goes somewhere sensible after every command that takes away what
   await page.getByLabel("Width", { exact: true }).fill("120");
   await page.getByRole("button", { name: "Undo" }).press("Enter");
   await rests("Undo at its end");
+  await page.getByRole("button", { name: /^Square-blank envelope/u }).press("Enter");
+  await rests("a holder taken");
 
   for (const command of [/^Save SVG/u, /^Save PDF/u, /^Save draft/u]) {
     const download = page.waitForEvent("download");
@@ -149,7 +163,10 @@ test("the focus goes somewhere sensible after every command that takes away what
 
   await page.getByRole("button", { name: "Add up its thickness" }).press("Enter");
   await rests("Add up its thickness");
-  await page.getByRole("button", { name: /^Take away: /u }).first().press("Enter");
+  await page
+    .getByRole("button", { name: /^Take away: /u })
+    .first()
+    .press("Enter");
   await rests("Take away of a layer inside");
 
   // typing on the drawing, and giving it up
@@ -164,7 +181,10 @@ test("the focus goes somewhere sensible after every command that takes away what
   await rests("an offcut kept");
 
   await page.getByRole("link", { name: "Drafts" }).press("Enter");
-  await page.getByRole("button", { name: /^More for /u }).first().press("Enter");
+  await page
+    .getByRole("button", { name: /^More for /u })
+    .first()
+    .press("Enter");
   await page.getByRole("menuitem", { name: "Delete" }).press("Enter");
   await rests("Delete");
   await page.getByRole("button", { name: "Deleted drafts" }).press("Enter");
@@ -178,6 +198,7 @@ test.describe("in a country that measures in inches", () => {
     await openDrafts(page);
     await page.getByRole("button", { name: "New draft" }).click();
     await expect(page.getByLabel("Width", { exact: true })).toHaveValue("5 1/2 in");
+    await page.getByRole("button", { name: /^Square-blank envelope/u }).click();
     await page.getByRole("button", { name: /^3 ?Paper/u }).click();
     await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-letter");
     // 1.5 mm of room would stand on no mark of a ruler in inches

@@ -64,12 +64,12 @@ export function offersFor(spec: Spec): readonly Offer[] {
   });
 }
 
-function factsOf(asked: Spec, { pieces, contents, motions, spec, findings }: Solution): OfferFacts {
+function factsOf(asked: Spec, { pieces, contents, motions, spec, findings, steps, materials }: Solution): OfferFacts {
   const closes = contents.some((c) => c.closes.length > 0);
   const slit = pieces.some((p) => p.cuts.some((c) => c.kind === "slit"));
   const curved = pieces.some((p) => p.outline.flat().some((s) => s.kind !== "line" && !isRounding(p, s)));
   return {
-    noGlue: pieces.every((p) => p.glue.length === 0),
+    noGlue: steps.every((s) => s.kind !== "glue") && materials.every((m) => m.code !== "tape" && m.code !== "glue"),
     oneSheet: pieces.filter((p) => p.within === undefined).length === 1 && !findings.some((f) => f.check === "sheet"),
     opensWhole: !closes || slit || motions.length > 0,
     straight: !curved,

@@ -42,7 +42,11 @@ const settings = z.strictObject({
     "The shape of both faces.",
   ),
   hinge: choice("Fold", { bottom: "At the bottom", side: "At the side" }, "bottom", "The edge the two faces share."),
-  touch: autoMm("On the fold", [25, 300], "How long the two faces hang together; from 25 mm on it holds."),
+  touch: autoMm(
+    "On the fold",
+    [25, 300],
+    "How long the two faces hang together: at least as long as what stands on it.",
+  ),
   play: mm(
     "Room to spare",
     1.5,
@@ -63,10 +67,12 @@ const HELD_PART = 0.65;
 /** A fold must hold at least this long (geometry notes). */
 const LEAST_TOUCH = 25;
 /** Where the maker has not said, the outline meets the fold along so much of its width. */
-const TOUCH_PART = 0.7;
+const TOUCH_PART = 0.6;
 /** Levels that are tried for the fold, from the outline's foot to its middle. */
 const LEVELS = 40;
 
+/** An outline is looked at in this size (mm), and scaled from there. */
+const LOOKED_AT = 200;
 /** No pocket is looked for above this height, mm. */
 const MOST_MM = 900;
 
@@ -74,28 +80,52 @@ const MOST_MM = 900;
 interface Standing {
   readonly width: number;
   readonly height: number;
-  readonly path: Path;
+  /** what is cut off its lower end, and how long it meets the fold there, mm */
+  readonly level: number;
+  readonly long: number;
+}
+
+type Hinge = Input["settings"]["hinge"];
+
+/** An outline a mm high as it stands on its fold, with its chords from its foot to its middle: asked thousands of times, drawn once. */
+interface Profile {
+  readonly width: number;
+  readonly height: number;
+  readonly points: readonly Point[];
+  readonly chords: readonly { readonly level: number; readonly long: number }[];
+}
+
+const profiles = new Map<string, Profile>();
+
+/** The outline so high, turned so that its fold is at the bottom: a fold at the side is one at the bottom of it turned. */
+function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: Hinge): Path {
+  const upright = outline(size * usual, size);
+  return hinge === "bottom" ? upright : placePath(upright, { x: size, y: 0, rotation: 90, flip: false });
+}
+
+function profileOf(preset: ShapePreset, hinge: Hinge): Profile {
+  const key = `${preset.id} ${hinge}`;
+  const known = profiles.get(key);
+  if (known) return known;
+  const path = turnedOn(preset, LOOKED_AT, hinge);
+  const [width, height] = hinge === "bottom" ? [preset.usual, 1] : [1, preset.usual];
+  const chords = Array.from({ length: LEVELS + 1 }, (_, n) => (height / 2) * (n / LEVELS)).flatMap((level) => {
+    const chord = chordAt(path, level * LOOKED_AT);
+    return chord ? [{ level, long: (chord[1] - chord[0]) / LOOKED_AT }] : [];
+  });
+  const points = flatten(path).map(([x, y]): Point => [x / LOOKED_AT, y / LOOKED_AT]);
+  const profile = { width, height, points, chords };
+  profiles.set(key, profile);
+  return profile;
 }
 
 /** The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part. */
-function standing(
-  { outline, usual }: ShapePreset,
-  size: number,
-  hinge: "bottom" | "side",
-  touch: number | "auto",
-): Standing {
-  const [width, height] = [size * usual, size];
-  const upright = outline(width, height);
-  // a fold at the side is a fold at the bottom of the outline turned
-  const path = hinge === "bottom" ? upright : placePath(upright, { x: height, y: 0, rotation: 90, flip: false });
-  const [wide, high] = hinge === "bottom" ? [width, height] : [height, width];
+function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): Standing {
+  const wide = width * size;
   const wanted = Math.max(LEAST_TOUCH, Math.min(touch === "auto" ? wide * TOUCH_PART : touch, wide * 0.9));
-  for (let n = 0; n <= LEVELS; n += 1) {
-    const level = (high / 2) * (n / LEVELS);
-    const chord = chordAt(path, level);
-    if (chord && chord[1] - chord[0] >= wanted) return { width: wide, height: high - level, path: above(path, level) };
-  }
-  return { width: wide, height: high / 2, path: above(path, high / 2) };
+  const chord = chords.find(({ long }) => long * size >= wanted) ?? chords.at(-1);
+  const level = (chord?.level ?? 0) * size;
+  return { width: wide, height: height * size - level, level, long: (chord?.long ?? 0) * size };
 }
 
 interface Room {
@@ -118,7 +148,7 @@ function within(points: readonly Point[], { left, right, low, high }: Room): boo
 }
 
 /** What must lie between and under the tape, on an outline as it stands on its fold. */
-function roomOn(at: Standing, input: Input, hinge: "bottom" | "side"): Room {
+function roomOn(at: Standing, input: Input, hinge: Hinge): Room {
   const { across, up } = pocketOf(input);
   const { taped: side } = input.settings;
   const held = up * HELD_PART;
@@ -139,15 +169,25 @@ function pocketOf({ contents: { width, height, thickness }, settings: { play }, 
   };
 }
 
-/** The smallest outline of its kind, in marks of the ruler, that leaves the room. */
-function fitting(preset: ShapePreset, input: Input): Standing {
+/** The smallest outline of its kind, in marks of the ruler, that leaves the room: its size and how it stands. */
+function fitting(preset: ShapePreset, input: Input): Standing & { readonly size: number } {
   const { hinge, touch } = input.settings;
   const { grid } = input.setup;
   const { up } = pocketOf(input);
+  const profile = profileOf(preset, hinge);
   const serves = (size: number): boolean => {
-    const at = standing(preset, size, hinge, touch);
+    const at = standing(profile, size, touch);
     const tall = hinge === "bottom" ? at.height : at.width;
-    return tall >= up && within(flatten(at.path), roomOn(at, input, hinge));
+    if (tall < up || (touch !== "auto" && at.long < touch)) return false;
+    const { left, right, low, high } = roomOn(at, input, hinge);
+    // looked at a mm high, before its lower end is cut off
+    const room = {
+      left: left / size,
+      right: right / size,
+      low: (low + at.level) / size,
+      high: (high + at.level) / size,
+    };
+    return within(profile.points, room);
   };
   let [low, high] = [0, Math.ceil(MOST_MM / grid)];
   while (high - low > 1) {
@@ -155,7 +195,7 @@ function fitting(preset: ShapePreset, input: Input): Standing {
     if (serves(middle * grid)) high = middle;
     else low = middle;
   }
-  return standing(preset, high * grid, hinge, touch);
+  return { size: high * grid, ...standing(profile, high * grid, touch) };
 }
 
 function draft(input: Input): Said {
@@ -166,7 +206,8 @@ function draft(input: Input): Said {
   const { across, up } = pocketOf(input);
   const bottom = set.hinge === "bottom";
   // as it is drawn: upright, its fold at the bottom or at the left
-  const path = bottom ? at.path : placePath(at.path, { x: 0, y: at.width, rotation: -90, flip: false });
+  const stood = above(turnedOn(preset, at.size, set.hinge), at.level);
+  const path = bottom ? stood : placePath(stood, { x: 0, y: at.width, rotation: -90, flip: false });
   const size = bottom ? { width: at.width, height: at.height } : { width: at.height, height: at.width };
   const points = flatten(path);
   const onFold = points.filter(([x, y]) => Math.abs(bottom ? y : x) < 1e-6).map(([x, y]) => (bottom ? x : y));

@@ -105,7 +105,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
   return {
     sheets: [
       sheet("folder", "Folder", [back, pocket, left, right, cover], { strokes: foiled(set.foiling, across, up) }),
-      ...(carried ? [sheet("carrier", "Carrier", [carrier])] : []),
+      ...(carried ? [sheet("carrier", "Carrier", [carrier], { carries: true })] : []),
     ],
     motions: [opens("open", "Open the folder", cover)],
     holds: {

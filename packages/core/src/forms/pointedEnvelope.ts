@@ -12,7 +12,7 @@
  *                  ╲╱
  */
 import { z } from "zod";
-import { autoMm, mm } from "../model/setting.ts";
+import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, roundingOf, stripOf } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";
 import { pointed, type Shape } from "../paper/shape.ts";
@@ -20,6 +20,7 @@ import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./custom.ts";
+import { closedWith } from "./closure.ts";
 import { defineForm } from "./form.ts";
 
 const settings = z.strictObject({
@@ -29,6 +30,7 @@ const settings = z.strictObject({
   topFlap: autoMm("Top flap", [15, 300], "How far the top flap reaches; 62 % of the height unless set.", {
     follows: "height",
   }),
+  closure: choice("Closure", { none: "Fold over", seal: "A seal from an offcut" }, "none", "What keeps it shut."),
   cornerRadius: mm("Round the tips", 6, [0, 20], "Radius of the rounding at each tip."),
 });
 
@@ -76,8 +78,14 @@ export const pointedEnvelope = defineForm({
       order: 3,
     });
     const wide = set.glueStrip;
+    const { cuts, sheets, refused, ...shut } = closedWith(set.closure, { body, top, bottom });
     return {
-      sheets: [sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius })],
+      ...shut,
+      refused,
+      sheets: [
+        sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius, cuts }),
+        ...sheets,
+      ],
       holds: { on: body, across, up, turned, closes: [top], asks: ROOM },
       glue: [
         glued(bottom, left, { strip: { along: bottom.start, wide }, widens: "glueStrip" }),

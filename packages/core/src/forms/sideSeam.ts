@@ -21,6 +21,7 @@ import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { SEAM, SHORT_OF_FOLD, throat, TOP_PART } from "./custom.ts";
+import { closedWith, closure } from "./closure.ts";
 import type { DraftInput } from "./form.ts";
 
 /** The settings that side-seam envelopes share, mm. */
@@ -37,6 +38,7 @@ export const sideSeamSettings = z.strictObject({
     "5",
     "How much the flaps narrow away from their scores.",
   ),
+  closure,
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
@@ -70,8 +72,14 @@ export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
   const bottom = flap("bottom", "Bottom flap", body.bottom, over, { order: 2 });
   const top = flap("top", "Top flap", body.top, tapered(closing), { order: 3 });
 
+  const { cuts, sheets, refused, ...shut } = closedWith(set.closure, { body, top, bottom });
   return {
-    sheets: [sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius })],
+    ...shut,
+    refused,
+    sheets: [
+      sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius, cuts }),
+      ...sheets,
+    ],
     holds: { on: body, across, up, turned, closes: [top], asks: ROOM },
     glue: [glued(bottom, left, { widens: "sideFlap" }), glued(bottom, right, { widens: "sideFlap" })],
     overlaps: [{ flaps: [bottom, top], least: SEAM, clear: SHORT_OF_FOLD, depth: "topFlap" }],

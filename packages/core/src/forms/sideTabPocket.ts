@@ -87,13 +87,16 @@ export const sideTabPocket = defineForm({
 
     const back = panel("back", "Back", across, up);
     const tab = tapered({ deep: wide, relief, slope: TAPER });
-    const left = flap("left", "Left tab", part(back.left, up - high, 0), tab, { order: first });
-    const right = flap("right", "Right tab", part(back.right, 0, up - high), tab, { order: first });
     // drawn in, the mouth is a hold by itself
     const dip = Math.min(across * DIP_PART, high / 3);
     const hold = set.mouth === "dip" ? arched(-dip) : set.thumb > 0 ? thumbCut(set.thumb) : undefined;
     const mouth = hold ? { tip: hold } : {};
     const cut = set.mouth === "straight" && set.thumb > 0;
+    // a mouth that dips leaves less to hide the tabs behind: as much less as it has dipped at their inner edge
+    const bared = set.mouth === "dip" ? 4 * dip * (wide / across) * (1 - wide / across) : 0;
+    const tall = Math.max(high / 2, high - bared);
+    const left = flap("left", "Left tab", part(back.left, up - tall, 0), tab, { order: first });
+    const right = flap("right", "Right tab", part(back.right, 0, up - tall), tab, { order: first });
     const front = flap("front", "Front", back.bottom, tapered({ deep: high, relief: 0.5, ...mouth }), { order: last });
 
     const under = set.tabs === "under";

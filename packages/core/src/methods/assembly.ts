@@ -113,7 +113,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const fills = lying && fillsAfter(making, lying);
   const filling = (order: number): void => {
     if (!lying || fills !== order) return;
-    for (const piece of loose) after.push(stickOn(piece, lying));
+    for (const piece of loose) if (piece.carries) after.push(stickOn(piece, lying));
     const scene = onTable(bench, order, [idIn({ id: lying.on.piece }, "contents")], laid);
     // a band is slid over what it holds, or laid round it where its ends are locked and not glued
     const code = lying.open?.past !== "both" ? "fill" : lying.closes.length > 0 ? "lay-inside" : "slide-on";
@@ -321,7 +321,7 @@ function layered(other: Piece, onto: string, bench: Bench): StepDraft[] {
   ];
 }
 
-/** A piece that is glued to nothing: it goes in with what is inside. */
+/** A piece that no glue of its own holds: a carrier, a seal. */
 const cutLoose = (piece: Piece): StepDraft => ({
   kind: "cut",
   code: "cut-loose",

@@ -106,6 +106,8 @@ export interface PieceDraft {
   readonly cuts: readonly Cut[];
   /** what is drawn or foiled on it, and on which face */
   readonly strokes?: readonly Stroke[];
+  /** it carries what is inside, which is stuck on it and goes in with it */
+  readonly carries?: true;
   /** its two halves are cut out together while it lies folded, so that they match */
   readonly cutFolded?: true;
   readonly glue: readonly Glue[];

@@ -173,8 +173,8 @@ function zonesOf(seam: Seam, pieces: readonly PieceDraft[], meeting: Meeting, ca
   });
   const [shallow] = folds.sort((p, q) => p.deep - q.deep);
   const way = shallow?.ends && direction(...shallow.ends);
-  return sharedZones(meeting, flat)
-    .map((zone) => (strip ? inStrip(strip, zone) : zone))
+  const beside = strip && sharedBeside(meeting, strip, flat);
+  return (beside ?? sharedZones(meeting, flat).map((zone) => (strip ? inStrip(strip, zone) : zone)))
     .filter((zone) => zone.length > 2 && Math.abs(areaOf(polygon(zone))) > LEAST_ZONE_MM2)
     .map((zone): Glue => ({
       id: `glue-${panel}-${onto.panel}`,
@@ -204,6 +204,23 @@ function drawnIn(outline: Path): DrawnIn {
   const next = { convex, points: convex ? insetConvex(points, TAPE_MARGIN) : inset(cornersOf(outline), TAPE_MARGIN) };
   drawnIns.set(outline, next);
   return next;
+}
+
+/**
+ * What the two panels share of a strip, where what each of them has of it is convex: outlines that turn inwards elsewhere
+ * need not be taken apart for it. Undefined where one of them turns inwards there too.
+ */
+function sharedBeside(
+  { own, other }: Meeting,
+  strip: NonNullable<Seam["strip"]>,
+  flat: (p: Point) => Point,
+): readonly (readonly Point[])[] | undefined {
+  const [mine, under] = [drawnIn(own), drawnIn(other)];
+  if (mine.convex || under.convex || mine.points.length < 3 || under.points.length < 3) return undefined;
+  const parts = [mine.points, anticlockwise(under.points.map(flat))].map((points) => inStrip(strip, points));
+  const [a, b] = parts as [Point[], Point[]];
+  if (a.length < 3 || b.length < 3) return [];
+  return isConvex(a) && isConvex(b) ? [clipConvex(a, anticlockwise(b))] : undefined;
 }
 
 /** What the two panels share, both drawn in by the margin. */

@@ -196,6 +196,7 @@ interface SheetOptions {
   /** lines drawn or foiled on it, in the drawing's own frame */
   readonly strokes?: readonly Stroke[];
   readonly cutFolded?: true;
+  readonly carries?: true;
   /** where the first panel's lower left comes to lie and how it is turned, on a blank that is given */
   readonly laid?: Pose;
   readonly blank?: { readonly width: number; readonly height: number };
@@ -260,7 +261,7 @@ interface Said extends SheetOptions {
 }
 
 function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraft {
-  const { round = 0, rounding = round, cuts = [], strokes = [], stock, within, cutFolded } = options;
+  const { round = 0, rounding = round, cuts = [], strokes = [], stock, within, cutFolded, carries } = options;
   const folds = panels.flatMap((p) => (p.fold ? [p.fold] : []));
   const ends = folds.flatMap((f) => [f.from, f.to]);
   const outlineOf = (drawn: Drawn): Path => {
@@ -292,6 +293,7 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
     cuts: cuts.map((cut) => ({ ...cut, path: moved(cut.path) })),
     ...(strokes.length > 0 && { strokes: strokes.map((s) => ({ ...s, path: moved(s.path) })) }),
     ...(cutFolded && { cutFolded }),
+    ...(carries && { carries }),
     glue: [],
   };
 }

@@ -42,6 +42,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The pocket covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
   "covering.corner-out": (f) => (mm) =>
     `The low side covers ${mm(f.figure)}: the lower corner slips out there. From ${mm.least(f.limit)} on it stays.`,
+  "refused.no-string": () => () => "There is no room here for two holes and a string, so it simply folds over.",
   "refused.no-slits": () => () => "The band is too narrow for two slits that lock, so its ends are glued.",
   "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "refused.tab-trim": (f) => (mm) =>
@@ -103,7 +104,9 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   tape: (f) => (mm) => `Use tape of ${mm.most(num(f, "mm"))}`,
   "off-edge": () => () => "Move it off the edge",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
+  "in-middle": () => () => "Lay it in the middle",
   "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
+  "instead-no-string": () => () => "Fold it over",
   "instead-no-slits": () => () => "Glue the ends",
   "instead-no-tab": () => () => "Fold it over",
   "instead-low-wall": () => () => "Cut the corners away",

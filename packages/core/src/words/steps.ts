@@ -115,6 +115,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "glue-tabs": (s) => (mm) => `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}.`,
   "glue-where": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}, where it comes to lie on the ${str(s.facts, "onto")}.`,
+  "tie-string": () => () => "Run a string through both holes and tie it.",
+  "stick-seal": () => () => "Stick the seal half on the top flap and half on the front below it.",
   "bring-round": (s) => () =>
     `Bring both ends round: ${str(s.facts, "contents")}. The ${str(s.facts, "flaps")} comes to lie on top.`,
   "fold-over": (s) => () => `Fold the ${str(s.facts, "flaps")} over and press down.`,

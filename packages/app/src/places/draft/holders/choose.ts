@@ -32,7 +32,7 @@ export async function choose({ form, spec }: Offer, navigate: (to: string) => un
   }
   change({ form, method: spec.method, settings: spec.settings });
   chooseNothing();
-  if (draft) void navigate(`/draft/${draft.id}/flat?stage=details`);
+  if (draft) void navigate(`/draft/${draft.id}/flat?stage=inside`);
   const now = useOpenDraft.getState().draft;
   const lost = draft && now ? fellAway(draft.spec, now.spec) : [];
   if (lost.length > 0) tellDone(`This form has no place for: ${lost.join(", ")}.`, "Take the old form back", undo);

@@ -1,0 +1,361 @@
+/** Pockets, folders and bands: worked by hand, and what they warn of mended by its button. */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { prove } from "../folding/proof.ts";
+import { areaOf, boundsOf, flatten, lengthOf, polygon } from "../geometry/path.ts";
+import { above, chordAt } from "../geometry/above.ts";
+import { distance } from "../geometry/point.ts";
+import { shapes } from "../catalogue/shapes.ts";
+import { offersFor } from "../offers.ts";
+import { changed } from "../recipe/change.ts";
+import { solve } from "../solve.ts";
+import { randomSpec, runs, specOf } from "../test/randomSpec.ts";
+import { sayFinding } from "../words/en.ts";
+import { forms } from "./all.ts";
+
+const MM = { board: "scoring-millimetre" } as const;
+const CARD = { width: 100, height: 60, thickness: 1 } as const;
+const made = (form: string, settings: object = {}, more: object = {}) =>
+  solve(specOf({ form, contents: CARD, settings, method: MM, stock: { caliper: 0.2, weight: 160 }, ...more }));
+const codes = (s: ReturnType<typeof solve>) => s.findings.map((f) => `${f.check}.${f.code}`);
+/** The same with the button of a finding pressed. */
+function pressed(s: ReturnType<typeof solve>, code: string) {
+  const finding = s.findings.find((f) => `${f.check}.${f.code}` === code);
+  if (!finding?.remedy) throw new Error(`${code} has no button: ${codes(s).join(", ")}`);
+  const read = changed(s.spec, finding.remedy.changes);
+  if (!read.ok) throw new Error("a remedy is read");
+  return solve(read.value);
+}
+
+describe("a belly band", () => {
+  it("reaches round what is inside, its overlap, and no more: 2 (100 + 1 + 1) + 20 mm", () => {
+    const s = made("belly-band", { play: 1, lap: 20 });
+    expect(s.pieces[0]?.blank).toEqual({ width: 2 * 102 + 20, height: 20 });
+    expect(s.contents[0]?.gap).toMatchObject({ width: 1, height: 0 });
+    expect(s.contents[0]?.open).toEqual({ axis: "height", past: "both" });
+  });
+
+  it("has two scores at each side round what is thick, and its girth is that of the box", () => {
+    const s = made("belly-band", { play: 1, lap: 20 }, { contents: { ...CARD, thickness: 10 } });
+    expect(s.pieces[0]?.folds).toHaveLength(4);
+    // 101 in front, walls of 10 + 1 + 0.2 rounded up to 12, 101 + 20 behind
+    expect(s.pieces[0]?.blank.width).toBe(2 * 101 + 2 * 12 + 20);
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("lies the other way round when asked, and its overlap at the edge", () => {
+    const down = made("belly-band", { runs: "down", play: 1 });
+    expect(down.pieces[0]?.blank.width).toBe(2 * 62 + 20);
+    expect(down.contents[0]?.open?.axis).toBe("width");
+    const edge = made("belly-band", { meets: "edge", play: 1, lap: 20 });
+    const deep = (id: string): number => {
+      const panel = edge.pieces[0]?.panels.find((p) => p.id === id);
+      const { left, right } = boundsOf(flatten(panel?.outline ?? []));
+      return right - left;
+    };
+    // the right end runs to 2 mm before the fold across, the left one only under it
+    expect(deep("right")).toBe(100);
+    expect(deep("left")).toBe(22);
+  });
+
+  it("locks by two slits from opposite edges that come to lie on one another", () => {
+    const s = made("belly-band", { heldBy: "slits", play: 1, lap: 32 });
+    expect(s.pieces[0]?.glue).toEqual([]);
+    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["lay-inside", "bring-round", "lock-slits"]));
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("that is too tight to slide is found, told, and loosened by its button; one that slips off too", () => {
+    const tight = made("belly-band", { play: 0 }, { contents: { ...CARD, width: 99.8 } });
+    expect(codes(tight)).toContain("gap.stiff");
+    const finding = tight.findings.find((f) => f.code === "stiff");
+    expect(finding && sayFinding(finding, { unit: "mm" })).toContain("will not slide on");
+    expect(codes(pressed(tight, "gap.stiff"))).not.toContain("gap.stiff");
+    const loose = made("belly-band", { play: 6 });
+    expect(codes(loose)).toContain("gap.slips");
+    expect(codes(pressed(loose, "gap.slips"))).not.toContain("gap.slips");
+  });
+
+  it("bows out no further than what it goes round, on a blank that a ruler can cut", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 40, max: 200 }), fc.integer({ min: 10, max: 100 }), (height, wide) => {
+        const s = made(
+          "belly-band",
+          { front: "out", bandWidth: Math.min(wide, height) },
+          {
+            contents: { width: 90, height, thickness: 1 },
+          },
+        );
+        const blank = s.pieces[0]?.blank.height ?? NaN;
+        expect(blank).toBeLessThanOrEqual(height);
+        expect(blank % 1).toBeCloseTo(0, 9);
+      }),
+      { numRuns: runs(40) },
+    );
+  });
+});
+
+describe("a fold-over pocket", () => {
+  it("is the same face twice, and hangs together for as long as was asked", () => {
+    const s = made("fold-over-pocket", { cutTo: "round", touch: 140 });
+    const [piece] = s.pieces;
+    const [back, front] = piece?.panels ?? [];
+    expect(areaOf(back?.outline ?? [])).toBeCloseTo(areaOf(front?.outline ?? []), 6);
+    const [fold] = piece?.folds ?? [];
+    // the level is looked for in fortieths of half its height: a hair longer than asked
+    const long = fold ? distance(fold.from, fold.to) : 0;
+    expect(long).toBeGreaterThanOrEqual(140);
+    expect(long).toBeLessThan(150);
+    expect(s.steps.map((x) => x.code)).toContain("cut-folded");
+  });
+
+  it("is the smallest of its kind: a mark less and what is inside no longer fits between the tapes", () => {
+    for (const { id } of shapes.filter((x) => ["arch", "apple", "jar", "leaf", "round"].includes(x.id))) {
+      const s = made("fold-over-pocket", { cutTo: id });
+      const zones = s.pieces[0]?.glue ?? [];
+      expect(zones.length, id).toBeGreaterThanOrEqual(2);
+      // glue on both sides, with the room that is asked for between
+      const middle = (s.pieces[0]?.blank.width ?? NaN) / 2;
+      const edges = zones.map((z) => boundsOf(z.polygon));
+      const right = Math.min(...edges.filter((b) => b.left > middle).map((b) => b.left));
+      const left = Math.max(...edges.filter((b) => b.right < middle).map((b) => b.right));
+      const between = right - left;
+      expect(between, id).toBeCloseTo(103, 1);
+      expect(prove(s).ok, id).toBe(true);
+    }
+  });
+
+  it("takes no tape that leaves a sticky inside, and widens its sides for one when its button is pressed", () => {
+    const s = made("fold-over-pocket", { taped: 6 }, { tape: 9 });
+    expect(codes(s)).toContain("seam.tape");
+    expect(codes(pressed(s, "seam.tape"))).not.toContain("seam.tape");
+  });
+});
+
+describe("an outline cut off straight", () => {
+  it("loses what lies below, keeps its curves, and meets the line once", () => {
+    for (const { outline, id, usual } of shapes) {
+      const path = outline(100 * usual, 100);
+      const level = 40;
+      const chord = chordAt(path, level);
+      if (!chord) continue;
+      const kept = above(path, level);
+      // measured another way: the polygon of the whole outline, clipped by hand at every edge
+      const points = flatten(path);
+      const clipped = points.flatMap((p, i) => {
+        const q = points[(i + 1) % points.length] ?? p;
+        const cut: [number, number][] =
+          p[1] >= level === q[1] >= level ? [] : [[p[0] + ((level - p[1]) / (q[1] - p[1])) * (q[0] - p[0]), level]];
+        return [...(p[1] >= level ? [[p[0], p[1]] as [number, number]] : []), ...cut];
+      });
+      // chords of 0.05 mm sag take up to half a percent off
+      expect(Math.abs(areaOf(kept)) / Math.abs(areaOf(polygon(clipped))), id).toBeCloseTo(1, 2);
+      const [first] = kept;
+      expect(first?.from[1], id).toBe(0);
+      expect(Math.abs((first?.to[0] ?? 0) - (first?.from[0] ?? 0)), id).toBeCloseTo(chord[1] - chord[0], 0);
+    }
+  });
+});
+
+describe("a diagonal pocket", () => {
+  it("covers both lower corners, and says when what is inside would slip out; its button mends it", () => {
+    const s = made("diagonal-pocket", { high: 20, low: 8 }, { contents: { ...CARD, height: 90 } });
+    expect(codes(s)).toContain("covering.tips-out");
+    expect(codes(pressed(s, "covering.tips-out"))).not.toContain("covering.tips-out");
+    expect(codes(made("diagonal-pocket"))).not.toContain("covering.tips-out");
+  });
+
+  it("carries a layer with the same border on all four sides", () => {
+    const s = made("diagonal-pocket", { overlay: "layer", border: 5 });
+    const front = s.pieces[0]?.panels.find((p) => p.id === "front");
+    const cover = s.pieces.find((p) => p.id === "cover");
+    const area = areaOf(front?.outline ?? []);
+    // drawn in by 5 mm: its area is less by 5 mm of its middle line all round
+    const rim = lengthOf(front?.outline ?? []);
+    const own = areaOf(cover?.outline[0] ?? []);
+    expect(area - own).toBeGreaterThan(5 * rim * 0.7);
+    expect(area - own).toBeLessThan(5 * rim);
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("stands high on the side that is asked for", () => {
+    const deepAt = (corner: string): readonly [number, number] => {
+      const s = made("diagonal-pocket", { corner });
+      const points = flatten(s.pieces[0]?.panels.find((p) => p.id === "front")?.outline ?? []);
+      const { left, right } = boundsOf(points);
+      const low = (x: number): number => Math.min(...points.filter((p) => Math.abs(p[0] - x) < 1).map((p) => p[1]));
+      return [low(left), low(right)];
+    };
+    const [left, right] = [deepAt("left"), deepAt("right")];
+    expect(left[0]).toBeLessThan(left[1]);
+    expect(right[1]).toBeLessThan(right[0]);
+  });
+});
+
+describe("a gift-card folder", () => {
+  const GIFT = { contents: { preset: "gift-card" } };
+
+  it("holds a gift card on its carrier between the tabs: 85.6 + 0.76 + 0.2 + 1.5 mm, on the ruler", () => {
+    const s = made("gift-card-folder", {}, GIFT);
+    // 88.06 mm is 89 on a millimetre ruler
+    expect(s.contents[0]?.inside.width).toBe(89);
+    expect(s.contents[0]?.gap.width).toBeCloseTo(89 - 85.6 - 0.76, 6);
+    const carrier = s.pieces.find((p) => p.id === "carrier");
+    expect(carrier?.blank).toEqual({ width: 85, height: 61 });
+    expect(s.joins.some((j) => j.piece === "carrier")).toBe(false);
+    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-loose", "stick-on", "fill"]));
+  });
+
+  it("is foiled on the outside of its cover: drawn, listed and told before it is folded", () => {
+    const s = made("gift-card-folder", { foiling: "frame" }, GIFT);
+    const [line] = s.pieces[0]?.lines.filter((l) => l.role === "foil") ?? [];
+    expect(line?.face).toBe("back");
+    const foil = s.materials.find((m) => m.code === "foil");
+    const { left, right } = boundsOf(flatten(line?.path ?? []));
+    expect(foil?.size.width).toBeCloseTo(right - left + 10, 6);
+    const order = s.steps.map((x) => x.code);
+    expect(order.indexOf("foil-lines")).toBeLessThan(order.indexOf("crease-all"));
+  });
+
+  it("is scored, folded, glued and filled in an order that can be done: tabs before the pocket, glue once they are in", () => {
+    const order = made("gift-card-folder", {}, GIFT).steps.map((x) => x.code);
+    expect(order.slice(order.indexOf("crease-all"))).toEqual([
+      "crease-all",
+      "cut-loose",
+      "fold-in",
+      "glue-tabs",
+      "fold-over",
+      "stick-on",
+      "fill",
+      "close",
+    ]);
+  });
+});
+
+describe("a side-tab pocket", () => {
+  it("with a low back lets what is inside stand out, and says nothing of room above", () => {
+    const s = made("side-tab-pocket", { back: 40, front: 30 });
+    expect(s.contents[0]?.open).toEqual({ axis: "height", past: "one" });
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("opens at its side for what is long, with the room on its own axes", () => {
+    const s = made("side-tab-pocket", { opens: "side", play: 2 });
+    const side = s.contents[0];
+    expect(side?.rotation).toBe(90);
+    // across the pocket lies the height: 60 + 1 + 2 mm
+    expect(side?.inside.height).toBe(63);
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("keeps its proof whatever its back, its mouth and its opening", () => {
+    const form = forms.find((f) => f.id === "side-tab-pocket");
+    if (!form) throw new Error("no such form");
+    const back = fc.option(fc.integer({ min: 20, max: 300 }), { nil: undefined });
+    const front = fc.option(fc.integer({ min: 15, max: 290 }), { nil: undefined });
+    fc.assert(
+      fc.property(randomSpec(form), back, front, (spec, b, f) => {
+        const read = changed(spec, { settings: { ...(b && { back: b }), ...(f && { front: f }) } });
+        if (!read.ok) throw new Error(JSON.stringify(read.problems));
+        const proof = prove(solve(read.value));
+        if (!proof.ok) throw new Error(JSON.stringify(proof));
+      }),
+      { numRuns: runs(150) },
+    );
+  });
+
+  it("tells a pocket that reaches past the closed card, and lays it in the middle when its button is pressed", () => {
+    const card = (at: object) =>
+      solve(
+        specOf({
+          form: "card-base",
+          contents: { width: 148, height: 105 },
+          method: MM,
+          fittings: [
+            {
+              id: "pocket",
+              kind: "part",
+              form: "side-tab-pocket",
+              settings: { back: 50, front: 40 },
+              on: { panel: "back", side: "inside" },
+              at,
+              contents: { width: 80, height: 90, thickness: 0.8, name: "Ticket" },
+            },
+          ],
+        }),
+      );
+    const high = card({ x: { from: "centre", by: 0 }, y: { from: "top", by: 5 } });
+    expect(codes(high)).toContain("closed.sticks-out");
+    const told = high.findings.find((f) => f.check === "closed");
+    expect(told && sayFinding(told, { unit: "mm" }).toLowerCase()).toContain("ticket");
+  });
+});
+
+describe("closures", () => {
+  it("a string runs through two holes that keep their paper, and is tied last", () => {
+    const s = made("side-seam-envelope", { closure: "string" }, { contents: { preset: "iso-a6" } });
+    expect(s.pieces[0]?.cuts.map((c) => c.kind)).toEqual(["hole", "hole"]);
+    expect(codes(s)).not.toContain("hole.near-edge");
+    expect(s.steps.at(-1)?.code).toBe("tie-string");
+    // closed, the hole in the front lies 20 mm below the one in the flap: 10 mm on either side of the flap's edge
+    const [flapHole, frontHole] = (s.pieces[0]?.cuts ?? []).map((c) => boundsOf(flatten(c.path)));
+    const fold = (id: string): number => s.pieces[0]?.folds.find((f) => f.panels[1] === id)?.from[1] ?? NaN;
+    const mirrored = (y: number, about: number): number => 2 * about - y;
+    const y = (b: typeof flapHole): number => ((b?.top ?? NaN) + (b?.bottom ?? NaN)) / 2;
+    expect(mirrored(y(flapHole), fold("top")) - mirrored(y(frontHole), fold("bottom"))).toBeCloseTo(20, 6);
+  });
+
+  it("a seal is cut from what is left over, and stuck on last", () => {
+    const s = made("pointed-envelope", { closure: "seal" }, { contents: { preset: "iso-a6" } });
+    expect(s.pieces.find((p) => p.id === "seal")?.blank).toEqual({ width: 30, height: 30 });
+    expect(s.steps.at(-1)?.code).toBe("stick-seal");
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("where there is no room for a string it is said, and undone by its button", () => {
+    const s = made(
+      "side-seam-envelope",
+      { closure: "string", topFlap: 15 },
+      { contents: { width: 60, height: 22, thickness: 1 } },
+    );
+    expect(codes(s)).toContain("refused.no-string");
+    expect(codes(pressed(s, "refused.no-string"))).not.toContain("refused.no-string");
+  });
+});
+
+describe("from the inside out", () => {
+  const offers = offersFor(specOf({ form: "side-seam-envelope", contents: { preset: "gift-card" }, method: MM }));
+
+  it("offers every holder once under each of its names, with what narrows the choice", () => {
+    const keys = offers.map((o) => o.key);
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(keys).toEqual(expect.arrayContaining(["side-tab-pocket/Library pocket", "side-tab-pocket/Sleeve"]));
+    for (const form of forms)
+      expect(
+        offers.some((o) => o.form === form.id),
+        form.id,
+      ).toBe(true);
+  });
+
+  it("tells truly which need no glue, open whole, and are cut straight", () => {
+    for (const { form, facts, spec } of offers) {
+      const s = solve(spec);
+      if (facts.noGlue)
+        expect(
+          s.pieces.every((p) => p.glue.length === 0),
+          form,
+        ).toBe(true);
+      else
+        expect(
+          s.materials.some((m) => m.code === "tape" || m.code === "glue") || s.steps.some((x) => x.kind === "glue"),
+          form,
+        ).toBe(true);
+      if (s.contents.every((c) => c.closes.length === 0)) expect(facts.opensWhole, form).toBe(true);
+    }
+    const by = (form: string) => offers.find((o) => o.form === form)?.facts;
+    expect(by("fold-over-pocket")?.straight).toBe(false);
+    expect(by("diagonal-pocket")?.straight).toBe(true);
+    expect(by("gift-card-folder")?.opensWhole).toBe(true);
+    expect(by("side-seam-envelope")?.opensWhole).toBe(false);
+  });
+});
