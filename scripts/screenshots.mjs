@@ -8,7 +8,8 @@ import { ensureBuild, ensureDeps, root } from "./lib.mjs";
 const VIEWS = [
   ["drafts", "/drafts"],
   ["flat", "/draft/demo-invitation-envelope/flat?stage=inside"],
-  ["holder", "/draft/demo-helpers-thanks/flat?stage=holder", "in"],
+  ["holder", "/draft/demo-seed-pocket/holders"],
+  ["apple-pocket", "/draft/demo-apple-pocket/flat?stage=details"],
   ["paper", "/draft/demo-pressed-leaf/flat?stage=paper", "in"],
   ["details", "/draft/demo-shop-voucher/flat?stage=details"],
   ["folded", "/draft/demo-helpers-thanks/folded?stage=inside", "in"],

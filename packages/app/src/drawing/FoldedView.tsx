@@ -37,14 +37,20 @@ interface FoldedViewProps {
   readonly motion?: Readonly<Record<string, number>> | undefined;
 }
 
+/** How much of the size that is looked at stands to each side of the middle, with a margin. */
+const SEEN_PART = 0.62;
+
 /** Cosine ease for each single fold: paper starts and ends a fold gently. */
 const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x - Math.floor(x)))) / 2;
 
 export default function FoldedView({ solution, colours, progress, side, motion }: FoldedViewProps) {
   const held = solution.contents.find((c) => c.fitting === undefined);
-  const { width, height } = held ?? (mainPiece(solution) as Piece).blank;
+  const main = mainPiece(solution) as Piece;
+  const { width, height } = held ?? main.blank;
   // room for the open flap and for the contents standing out
-  const size = Math.max(width, height) * (held ? 1.6 : 1);
+  // a cover that opens beside what it holds reaches further than that does
+  const reach = held ? Math.max(held.x, main.blank.width - held.x) / SEEN_PART : 0;
+  const size = Math.max(Math.max(width, height) * (held ? 1.6 : 1), reach);
   return (
     <Canvas
       flat

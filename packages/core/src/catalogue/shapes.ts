@@ -148,6 +148,25 @@ const arch: Path = [
   line([0, 0.5], [0, 0]),
 ];
 
+/** A rectangle whose upper edge is five bows. */
+const BOWS = 5;
+const scalloped: Path = [
+  { kind: "line", from: [0, 0], to: [1, 0] },
+  { kind: "line", from: [1, 0], to: [1, 0.85] },
+  ...cubics(
+    [1, 0.85],
+    ...Array.from({ length: BOWS }, (_, i): Point[] => {
+      const [right, left] = [1 - i / BOWS, 1 - (i + 1) / BOWS];
+      return [
+        [right, 1.05],
+        [left, 1.05],
+        [left, 0.85],
+      ];
+    }).flat(),
+  ),
+  { kind: "line", from: [0, 0.85], to: [0, 0] },
+];
+
 /** Outlines that anything may be cut to. */
 export const shapes: readonly ShapePreset[] = [
   shape(
@@ -164,6 +183,7 @@ export const shapes: readonly ShapePreset[] = [
   { id: "round", title: "Round", usual: 1, source: SOURCE, outline: (width, height) => oval(width, height) },
   { id: "oval", title: "Oval", usual: 1.35, source: SOURCE, outline: (width, height) => oval(width, height) },
   shape("arch", "Arch", arch, 0.8),
+  shape("scalloped", "Scalloped top", scalloped, 0.9),
   shape("heart", "Heart", heart, 1.06),
   shape("star", "Star", star, 1.05),
   shape("leaf", "Leaf", leaf, 0.62),

@@ -297,7 +297,11 @@ function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
     folded: scene.folded,
     now: scene.now,
     out,
-    pose: uprightPose({ contents: solution.contents, pieces: solution.pieces, main: scene.piece }),
+    // turned over where something is laid on the other side
+    pose: {
+      ...uprightPose({ contents: solution.contents, pieces: solution.pieces, main: scene.piece }),
+      flip: scene.pose.flip,
+    },
   });
 }
 
@@ -311,7 +315,7 @@ const filledAt = ({ steps }: Solution, { n }: Step, { on }: Placement): boolean 
 /** A single piece on the table with its scores and cuts as far as they are made. */
 function flatShapes({ scene, kind, code }: Step, piece: Piece): Shape[] {
   // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
-  const corners = code === "cut-corners" || code === "cut-shape";
+  const corners = code === "cut-corners" || code === "cut-shape" || code === "cut-folded";
   const paper: readonly Path[] = corners
     ? [bareSheet(piece)]
     : kind === "trim"

@@ -67,7 +67,7 @@ const HELD_PART = 0.65;
 /** A fold must hold at least this long (geometry notes). */
 const LEAST_TOUCH = 25;
 /** Where the maker has not said, the outline meets the fold along so much of its width. */
-const TOUCH_PART = 0.6;
+const TOUCH_PART = 0.7;
 /** Levels that are tried for the fold, from the outline's foot to its middle. */
 const LEVELS = 40;
 
@@ -201,7 +201,7 @@ function fitting(preset: ShapePreset, input: Input): Standing & { readonly size:
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const { grid } = setup;
-  const preset = find(OUTLINES, set.cutTo) ?? (OUTLINES[0] as ShapePreset);
+  const preset = find(OUTLINES, set.cutTo) ?? OUTLINES[0];
   const at = fitting(preset, input);
   const { across, up } = pocketOf(input);
   const bottom = set.hinge === "bottom";

@@ -317,7 +317,12 @@ function layered(other: Piece, onto: string, bench: Bench): StepDraft[] {
       facts: { part: other.name, ...other.blank },
       scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
     },
-    { kind: "glue", code: "glue-cover", facts: { part: other.name, onto }, scene: onTable(bench, 0, now) },
+    {
+      kind: "glue",
+      code: "glue-cover",
+      facts: { part: other.name, onto },
+      scene: { ...onTable(bench, 0, now), pose: { ...HERE, flip: true } },
+    },
   ];
 }
 

@@ -28,6 +28,10 @@ import { type Face, underNext } from "./faces.ts";
 import { freshPaper, freshPart } from "./fresh.ts";
 import styles from "./panels.module.css";
 
+/** What can be laid on a panel: not a card, nor what goes round things, nor a part that takes nothing itself. */
+const isLaid = ({ purpose, grounds }: Form): boolean =>
+  purpose !== "card" && purpose !== "band" && (purpose !== "part" || grounds !== undefined);
+
 interface AddThingProps {
   readonly spec: Spec;
   readonly solution: Solution;
@@ -42,7 +46,7 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
     if (!open) return;
     loadAllForms().then(
       () => {
-        setForms(loadedForms().filter((f) => f.purpose !== "card" && (f.purpose !== "part" || f.grounds)));
+        setForms(loadedForms().filter((f) => isLaid(f)));
       },
       // papers can be laid without them
       () => undefined,
