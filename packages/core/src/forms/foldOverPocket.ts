@@ -201,7 +201,8 @@ function fitting(preset: ShapePreset, input: Input): Standing & { readonly size:
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const { grid } = setup;
-  const preset = find(OUTLINES, set.cutTo) ?? OUTLINES[0];
+  const preset = find(OUTLINES, set.cutTo);
+  if (!preset) throw new Error(`there is no outline '${set.cutTo}'`);
   const at = fitting(preset, input);
   const { across, up } = pocketOf(input);
   const bottom = set.hinge === "bottom";
