@@ -5,21 +5,23 @@ import { type Check, remedy } from "./check.ts";
 /** A pocket reaches far enough over what is inside that nothing slips out of its mouth. */
 export const covering: Check = {
   id: "covering",
-  codes: ["tips-out", "corner-out", "pocket-low"],
+  codes: ["tips-out", "corner-out", "pocket-low", "notch-deep"],
   run: ({ parts }) =>
     parts.flatMap((part) =>
-      part.covers.flatMap(({ setting, figure, least, code }): Finding[] => {
+      part.covers.flatMap(({ setting, mends, figure, least, code }): Finding[] => {
         if (figure >= least) return [];
-        const reach = roundUp(least, part.setup.grid);
+        const reach = mends ?? roundUp(least, part.setup.grid);
         return [
           {
             check: "covering",
             code,
-            severity: "error",
+            severity: mends === undefined ? "error" : "warning",
             piece: part.main,
             figure,
             limit: least,
-            ...remedy("cover-more", [...part.settings, setting], reach, { mm: reach }),
+            ...remedy(mends === undefined ? "cover-more" : "smaller-notch", [...part.settings, setting], reach, {
+              mm: reach,
+            }),
           },
         ];
       }),

@@ -25,6 +25,7 @@ import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundDown, roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
+import { thumbLeaves } from "./thumb.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
@@ -55,6 +56,8 @@ const settings = z.strictObject({
 type Input = DraftInput<z.output<typeof settings>>;
 
 const FRONT_PART = 0.65;
+/** Where less of what is inside is covered it tips out (geometry notes). */
+const COVERED_PART = 0.4;
 /** Foil keeps this far from the cover's edge, mm, and a corner's two lines are so long. */
 const FOIL_IN = 6;
 const FOIL_CORNER = 14;
@@ -118,7 +121,10 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
       closes: [cover],
     },
     glue: [glued(left, back, { widens: "tab" }), glued(right, back, { widens: "tab" })],
-    covers: [{ setting: "front", figure: high, least: 0.4 * height, code: "pocket-low" }],
+    covers: [
+      { setting: "front", figure: high, least: COVERED_PART * height, code: "pocket-low" },
+      ...thumbLeaves(set.thumb, inner + 2 * tab, high),
+    ],
     finished: { width: across, height: up, thickness: 4 * stock.caliper + thick },
     figures: {
       front: depthOf(pocket, 0.25),

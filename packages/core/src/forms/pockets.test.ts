@@ -359,3 +359,44 @@ describe("from the inside out", () => {
     expect(by("side-seam-envelope")?.opensWhole).toBe(false);
   });
 });
+
+describe("on a panel of a card", () => {
+  const HOLDERS = forms.filter((f) => f.purpose === "pocket" || f.purpose === "envelope");
+  it.each(HOLDERS.map((f) => [f.id, f] as const))("%s lies inside, filled, and the card closes over it", (id) => {
+    const s = solve(
+      specOf({
+        form: "card-base",
+        contents: { width: 290, height: 200 },
+        method: MM,
+        fittings: [
+          {
+            id: "holder",
+            kind: "part",
+            form: id,
+            on: { panel: "back", side: "inside" },
+            at: { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 } },
+            contents: { width: 60, height: 45, thickness: 0.8 },
+          },
+        ],
+      }),
+    );
+    expect(s.contents.map((c) => c.fitting)).toEqual(["holder"]);
+    const proof = prove(s);
+    expect(proof.crossings, JSON.stringify(proof.crossings)).toEqual([]);
+    expect(proof.ok, JSON.stringify(proof)).toBe(true);
+    expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
+    // it is filled where it lies, before the card is folded over it
+    const order = s.steps.map((x) => x.kind);
+    expect(order.indexOf("fill")).toBeLessThan(order.length);
+    expect(order).toContain("fill");
+  });
+});
+
+describe("a thumb cut", () => {
+  it("that leaves too little paper is found, and made smaller by its button", () => {
+    const s = made("side-tab-pocket", { front: 15, thumb: 13 });
+    expect(codes(s)).toContain("covering.notch-deep");
+    expect(codes(pressed(s, "covering.notch-deep"))).not.toContain("covering.notch-deep");
+    expect(codes(made("side-tab-pocket"))).not.toContain("covering.notch-deep");
+  });
+});

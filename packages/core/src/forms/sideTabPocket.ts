@@ -19,6 +19,7 @@ import { arched, tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
+import { thumbLeaves } from "./thumb.ts";
 import { defineForm } from "./form.ts";
 
 const settings = z.strictObject({
@@ -112,7 +113,10 @@ export const sideTabPocket = defineForm({
           : {}),
         asks: "play",
       },
-      covers: [{ setting: "front", figure: high, least: COVERED_PART * height, code: "pocket-low" }],
+      covers: [
+        { setting: "front", figure: high, least: COVERED_PART * height, code: "pocket-low" },
+        ...(cut ? thumbLeaves(set.thumb, across, high) : []),
+      ],
       glue: [left, right].map((side) =>
         under ? glued(front, side, { widens: "tab" }) : glued(side, front, { widens: "tab" }),
       ),

@@ -78,9 +78,11 @@ export interface Refusal {
   readonly code: string;
 }
 
-/** How far a pocket reaches over what is inside, and how far it must so that nothing slips out, mm. */
+/** How much paper there is where some is needed, mm: how far a pocket reaches over what is inside, what a notch leaves. */
 export interface Covering {
+  /** what a remedy sets, and to what: to the least itself unless said */
   readonly setting: string;
+  readonly mends?: number;
   readonly figure: number;
   readonly least: number;
   readonly code: string;

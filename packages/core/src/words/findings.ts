@@ -40,6 +40,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
   "covering.pocket-low": (f) => (mm) =>
     `The pocket covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
+  "covering.notch-deep": (f) => (mm) =>
+    `The thumb cut leaves ${mm(f.figure)} of paper, and ${mm.least(f.limit)} keeps it from tearing.`,
   "covering.corner-out": (f) => (mm) =>
     `The low side covers ${mm(f.figure)}: the lower corner slips out there. From ${mm.least(f.limit)} on it stays.`,
   "refused.no-string": () => () => "There is no room here for two holes and a string, so it simply folds over.",
@@ -105,6 +107,8 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "off-edge": () => () => "Move it off the edge",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
   "in-middle": () => () => "Lay it in the middle",
+  "smaller-notch": (f) => (mm) =>
+    num(f, "mm") === 0 ? "Leave the thumb cut out" : `Make the thumb cut ${mm(num(f, "mm"))}`,
   "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
   "instead-no-string": () => () => "Fold it over",
   "instead-no-slits": () => () => "Glue the ends",
