@@ -305,6 +305,22 @@ describe("closures", () => {
     expect(mirrored(y(flapHole), fold("top")) - mirrored(y(frontHole), fold("bottom"))).toBeCloseTo(20, 6);
   });
 
+  it("a tab goes into a slit just below the flap's edge, longer than the tab is wide", () => {
+    const s = made("side-seam-envelope", { closure: "tab" }, { contents: { preset: "iso-a6" } });
+    const [cut] = s.pieces[0]?.cuts ?? [];
+    const { left, right, top } = boundsOf(flatten(cut?.path ?? []));
+    const tab = s.pieces.find((p) => p.id === "tab");
+    expect(cut?.kind).toBe("slit");
+    expect(right - left).toBe((tab?.blank.width ?? 0) + 3);
+    // closed, the slit lies 3 mm below the flap's edge: fold both up by hand
+    const fold = (id: string): number => s.pieces[0]?.folds.find((f) => f.panels[1] === id)?.from[1] ?? NaN;
+    const flap = boundsOf(flatten(s.pieces[0]?.panels.find((p) => p.id === "top")?.outline ?? []));
+    const edge = 2 * fold("top") - flap.top;
+    expect(edge - (2 * fold("bottom") - top)).toBeCloseTo(3, 6);
+    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-slit-inside", "close-tab"]));
+    expect(prove(s).ok).toBe(true);
+  });
+
   it("a seal is cut from what is left over, and stuck on last", () => {
     const s = made("pointed-envelope", { closure: "seal" }, { contents: { preset: "iso-a6" } });
     expect(s.pieces.find((p) => p.id === "seal")?.blank).toEqual({ width: 30, height: 30 });

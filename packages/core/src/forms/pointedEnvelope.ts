@@ -78,10 +78,9 @@ export const pointedEnvelope = defineForm({
       order: 3,
     });
     const wide = set.glueStrip;
-    const { cuts, sheets, refused, ...shut } = closedWith(set.closure, { body, top, bottom });
+    const { cuts, sheets, glue, ...shut } = closedWith(set.closure, { body, top, bottom });
     return {
       ...shut,
-      refused,
       sheets: [
         sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius, cuts }),
         ...sheets,
@@ -90,6 +89,7 @@ export const pointedEnvelope = defineForm({
       glue: [
         glued(bottom, left, { strip: { along: bottom.start, wide }, widens: "glueStrip" }),
         glued(bottom, right, { strip: { along: bottom.end, wide }, widens: "glueStrip" }),
+        ...glue,
       ],
       overlaps: [{ flaps: [bottom, top], least: SEAM, clear: SHORT_OF_FOLD, depth: "topFlap" }],
       figures: {

@@ -72,16 +72,15 @@ export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
   const bottom = flap("bottom", "Bottom flap", body.bottom, over, { order: 2 });
   const top = flap("top", "Top flap", body.top, tapered(closing), { order: 3 });
 
-  const { cuts, sheets, refused, ...shut } = closedWith(set.closure, { body, top, bottom });
+  const { cuts, sheets, glue, ...shut } = closedWith(set.closure, { body, top, bottom });
   return {
     ...shut,
-    refused,
     sheets: [
       sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius, cuts }),
       ...sheets,
     ],
     holds: { on: body, across, up, turned, closes: [top], asks: ROOM },
-    glue: [glued(bottom, left, { widens: "sideFlap" }), glued(bottom, right, { widens: "sideFlap" })],
+    glue: [glued(bottom, left, { widens: "sideFlap" }), glued(bottom, right, { widens: "sideFlap" }), ...glue],
     overlaps: [{ flaps: [bottom, top], least: SEAM, clear: SHORT_OF_FOLD, depth: "topFlap" }],
     figures: {
       sideFlap: depthOf(left, 0.7, { lights: ["left", "right"] }),
