@@ -70,7 +70,8 @@ export const closed: Check = {
         },
       ];
     });
-    return [...parts, ...held];
+    // once for a pocket and what is in it
+    return [...parts, ...held.filter((f) => !parts.some((p) => p.piece === f.piece))];
   },
 };
 
