@@ -408,6 +408,41 @@ describe("on a panel of a card", () => {
   });
 });
 
+describe("a diagonal pocket in a corner of a card", () => {
+  it.each([
+    ["left", "bottom", 0],
+    ["right", "bottom", 0],
+    ["left", "top", 180],
+    ["right", "top", 180],
+  ] as const)("lies at the %s, %s, 3 mm inside, and the card closes over it", (x, y, turn) => {
+    const s = solve(
+      specOf({
+        form: "card-base",
+        contents: { width: 200, height: 150 },
+        method: MM,
+        fittings: [
+          {
+            id: "corner",
+            kind: "part",
+            form: "diagonal-pocket",
+            settings: { corner: x === "left" ? "left" : "right", overlay: "layer" },
+            on: { panel: "back", side: "inside" },
+            at: { x: { from: x, by: 3 }, y: { from: y, by: 3 }, turn },
+            contents: { width: 80, height: 60, thickness: 0.8 },
+          },
+        ],
+      }),
+    );
+    expect(prove(s).ok).toBe(true);
+    expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
+    const lying = s.fittings.find((f) => f.id === "corner");
+    // 3 mm from both edges, measured on the panel as one looks at it
+    const { corner = [NaN, NaN], width = NaN, height = NaN, ground } = lying ?? {};
+    expect(x === "left" ? corner[0] : (ground?.width ?? NaN) - corner[0] - width).toBeCloseTo(3, 6);
+    expect(y === "bottom" ? corner[1] : (ground?.height ?? NaN) - corner[1] - height).toBeCloseTo(3, 6);
+  });
+});
+
 describe("a thumb cut", () => {
   it("that leaves too little paper is found, and made smaller by its button", () => {
     const s = made("side-tab-pocket", { front: 15, thumb: 13 });
