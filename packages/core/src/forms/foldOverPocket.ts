@@ -15,9 +15,9 @@
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
-import { type ShapePreset, shapes } from "../catalogue/shapes.ts";
-import { above, chordAt } from "../geometry/above.ts";
-import { flatten, holds as isIn, line, type Path, placePath } from "../geometry/path.ts";
+import { shapes } from "../catalogue/shapes.ts";
+import { above } from "../geometry/above.ts";
+import { flatten, line, placePath } from "../geometry/path.ts";
 import { HERE, type Point } from "../geometry/point.ts";
 import type { Stroke } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
@@ -27,6 +27,7 @@ import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { type Edge, outlined, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
+import { type Hinge, type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
@@ -64,89 +65,6 @@ type Input = DraftInput<z.output<typeof settings>>;
 
 /** So much of what is inside lies between the taped sides; above that the outline may narrow. */
 const HELD_PART = 0.65;
-/** A fold must hold at least this long (geometry notes). */
-const LEAST_TOUCH = 25;
-/** Where the maker has not said, the outline meets the fold along so much of its width. */
-const TOUCH_PART = 0.7;
-/** Levels that are tried for the fold, from the outline's foot to its middle. */
-const LEVELS = 40;
-
-/** An outline is looked at in this size (mm), and scaled from there. */
-const LOOKED_AT = 200;
-/** No pocket is looked for above this height, mm. */
-const MOST_MM = 900;
-
-/** An outline as it stands on its fold: cut off straight, its foot on 0. */
-interface Standing {
-  readonly width: number;
-  readonly height: number;
-  /** what is cut off its lower end, and how long it meets the fold there, mm */
-  readonly level: number;
-  readonly long: number;
-}
-
-type Hinge = Input["settings"]["hinge"];
-
-/** An outline a mm high as it stands on its fold, with its chords from its foot to its middle: asked thousands of times, drawn once. */
-interface Profile {
-  readonly width: number;
-  readonly height: number;
-  readonly points: readonly Point[];
-  readonly chords: readonly { readonly level: number; readonly long: number }[];
-}
-
-const profiles = new Map<string, Profile>();
-
-/** The outline so high, turned so that its fold is at the bottom: a fold at the side is one at the bottom of it turned. */
-function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: Hinge): Path {
-  const upright = outline(size * usual, size);
-  return hinge === "bottom" ? upright : placePath(upright, { x: size, y: 0, rotation: 90, flip: false });
-}
-
-function profileOf(preset: ShapePreset, hinge: Hinge): Profile {
-  const key = `${preset.id} ${hinge}`;
-  const known = profiles.get(key);
-  if (known) return known;
-  const path = turnedOn(preset, LOOKED_AT, hinge);
-  const [width, height] = hinge === "bottom" ? [preset.usual, 1] : [1, preset.usual];
-  const chords = Array.from({ length: LEVELS + 1 }, (_, n) => (height / 2) * (n / LEVELS)).flatMap((level) => {
-    const chord = chordAt(path, level * LOOKED_AT);
-    return chord ? [{ level, long: (chord[1] - chord[0]) / LOOKED_AT }] : [];
-  });
-  const points = flatten(path).map(([x, y]): Point => [x / LOOKED_AT, y / LOOKED_AT]);
-  const profile = { width, height, points, chords };
-  profiles.set(key, profile);
-  return profile;
-}
-
-/** The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part. */
-function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): Standing {
-  const wide = width * size;
-  const wanted = Math.max(LEAST_TOUCH, Math.min(touch === "auto" ? wide * TOUCH_PART : touch, wide * 0.9));
-  const chord = chords.find(({ long }) => long * size >= wanted) ?? chords.at(-1);
-  const level = (chord?.level ?? 0) * size;
-  return { width: wide, height: height * size - level, level, long: (chord?.long ?? 0) * size };
-}
-
-interface Room {
-  readonly left: number;
-  readonly right: number;
-  readonly low: number;
-  readonly high: number;
-}
-
-/** Whether a rectangle lies within an outline: its corners do, and no corner of the outline lies in it. */
-function within(points: readonly Point[], { left, right, low, high }: Room): boolean {
-  const corners: Point[] = [
-    [left, low],
-    [right, low],
-    [right, high],
-    [left, high],
-  ];
-  const inside = ([x, y]: Point): boolean => x > left && x < right && y > low && y < high;
-  return corners.every((p) => isIn(points, p)) && !points.some(inside);
-}
-
 /** What must lie between and under the tape, on an outline as it stands on its fold. */
 function roomOn(at: Standing, input: Input, hinge: Hinge): Room {
   const { across, up } = pocketOf(input);
@@ -169,42 +87,14 @@ function pocketOf({ contents: { width, height, thickness }, settings: { play }, 
   };
 }
 
-/** The smallest outline of its kind, in marks of the ruler, that leaves the room: its size and how it stands. */
-function fitting(preset: ShapePreset, input: Input): Standing & { readonly size: number } {
-  const { hinge, touch } = input.settings;
-  const { grid } = input.setup;
-  const { up } = pocketOf(input);
-  const profile = profileOf(preset, hinge);
-  const serves = (size: number): boolean => {
-    const at = standing(profile, size, touch);
-    const tall = hinge === "bottom" ? at.height : at.width;
-    if (tall < up || (touch !== "auto" && at.long < touch)) return false;
-    const { left, right, low, high } = roomOn(at, input, hinge);
-    // looked at a mm high, before its lower end is cut off
-    const room = {
-      left: left / size,
-      right: right / size,
-      low: (low + at.level) / size,
-      high: (high + at.level) / size,
-    };
-    return within(profile.points, room);
-  };
-  let [low, high] = [0, Math.ceil(MOST_MM / grid)];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
-    if (serves(middle * grid)) high = middle;
-    else low = middle;
-  }
-  return { size: high * grid, ...standing(profile, high * grid, touch) };
-}
-
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const { grid } = setup;
   const preset = find(OUTLINES, set.cutTo);
   if (!preset) throw new Error(`there is no outline '${set.cutTo}'`);
-  const at = fitting(preset, input);
   const { across, up } = pocketOf(input);
+  const { hinge, touch } = set;
+  const at = smallestOutline(preset, { hinge, touch, grid, tall: up, room: (stands) => roomOn(stands, input, hinge) });
   const bottom = set.hinge === "bottom";
   // as it is drawn: upright, its fold at the bottom or at the left
   const stood = above(turnedOn(preset, at.size, set.hinge), at.level);

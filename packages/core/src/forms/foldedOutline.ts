@@ -1,0 +1,139 @@
+/**
+ * An outline laid with one edge on a fold: how it is cut off there, and the smallest of its kind that has room for
+ * something. It is looked at once in one size and scaled: searches ask thousands of times.
+ *
+ *       ╭──╮ ╭──╮
+ *     ╭─╯  ╰─╯  ╰─╮        The lower end is cut off level, where it meets the fold for long enough.
+ *     │  ┌─────┐  │
+ *     │  │room │  │
+ *     ╰─╮└─────┘╭─╯
+ *  ╌╌╌╌╌└───────┘╌╌╌╌ fold
+ */
+import type { ShapePreset } from "../catalogue/shapes.ts";
+import { chordAt } from "../geometry/above.ts";
+import { flatten, holds, type Path, placePath } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
+
+/** A fold must hold at least this long (geometry notes). */
+const LEAST_TOUCH = 25;
+/** Where the maker has not said, the outline meets the fold along so much of its width. */
+const TOUCH_PART = 0.7;
+/** Levels that are tried for the fold, from the outline's foot to its middle. */
+const LEVELS = 40;
+
+/** An outline is looked at in this size (mm), and scaled from there. */
+const LOOKED_AT = 200;
+/** No pocket is looked for above this height, mm. */
+const MOST_MM = 900;
+
+/** An outline as it stands on its fold: cut off straight, its foot on 0. */
+export interface Standing {
+  readonly width: number;
+  readonly height: number;
+  /** what is cut off its lower end, and how long it meets the fold there, mm */
+  readonly level: number;
+  readonly long: number;
+}
+
+/** Which edge of the outline lies on the fold. */
+export type Hinge = "bottom" | "side";
+
+/** An outline a mm high as it stands on its fold, with its chords from its foot to its middle: asked thousands of times, drawn once. */
+interface Profile {
+  readonly width: number;
+  readonly height: number;
+  readonly points: readonly Point[];
+  readonly chords: readonly { readonly level: number; readonly long: number }[];
+}
+
+const profiles = new Map<string, Profile>();
+
+/** The outline so high, turned so that its fold is at the bottom: a fold at the side is one at the bottom of it turned. */
+export function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: Hinge): Path {
+  const upright = outline(size * usual, size);
+  return hinge === "bottom" ? upright : placePath(upright, { x: size, y: 0, rotation: 90, flip: false });
+}
+
+function profileOf(preset: ShapePreset, hinge: Hinge): Profile {
+  const key = `${preset.id} ${hinge}`;
+  const known = profiles.get(key);
+  if (known) return known;
+  const path = turnedOn(preset, LOOKED_AT, hinge);
+  const [width, height] = hinge === "bottom" ? [preset.usual, 1] : [1, preset.usual];
+  const chords = Array.from({ length: LEVELS + 1 }, (_, n) => (height / 2) * (n / LEVELS)).flatMap((level) => {
+    const chord = chordAt(path, level * LOOKED_AT);
+    return chord ? [{ level, long: (chord[1] - chord[0]) / LOOKED_AT }] : [];
+  });
+  const points = flatten(path).map(([x, y]): Point => [x / LOOKED_AT, y / LOOKED_AT]);
+  const profile = { width, height, points, chords };
+  profiles.set(key, profile);
+  return profile;
+}
+
+/** The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part. */
+function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): Standing {
+  const wide = width * size;
+  const wanted = Math.max(LEAST_TOUCH, Math.min(touch === "auto" ? wide * TOUCH_PART : touch, wide * 0.9));
+  const chord = chords.find(({ long }) => long * size >= wanted) ?? chords.at(-1);
+  const level = (chord?.level ?? 0) * size;
+  return { width: wide, height: height * size - level, level, long: (chord?.long ?? 0) * size };
+}
+
+/** A rectangle on an outline as it stands on its fold, mm. */
+export interface Room {
+  readonly left: number;
+  readonly right: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Whether a rectangle lies within an outline: its corners do, and no corner of the outline lies in it. */
+function within(points: readonly Point[], { left, right, low, high }: Room): boolean {
+  const corners: Point[] = [
+    [left, low],
+    [right, low],
+    [right, high],
+    [left, high],
+  ];
+  const inside = ([x, y]: Point): boolean => x > left && x < right && y > low && y < high;
+  return corners.every((p) => holds(points, p)) && !points.some(inside);
+}
+
+interface Asked {
+  readonly hinge: Hinge;
+  /** mm the two faces hang together, or as usual */
+  readonly touch: number | "auto";
+  /** mm between two marks of the ruler */
+  readonly grid: number;
+  /** mm it must stand high, upright as it is meant to look */
+  readonly tall: number;
+  /** what must lie within it */
+  readonly room: (at: Standing) => Room;
+}
+
+/** The smallest outline of its kind, in marks of the ruler, that leaves the room: its size and how it stands. */
+export function smallestOutline(
+  preset: ShapePreset,
+  { hinge, touch, grid, tall, room }: Asked,
+): Standing & { readonly size: number } {
+  const profile = profileOf(preset, hinge);
+  const serves = (size: number): boolean => {
+    const at = standing(profile, size, touch);
+    if ((hinge === "bottom" ? at.height : at.width) < tall || (touch !== "auto" && at.long < touch)) return false;
+    const { left, right, low, high } = room(at);
+    // looked at a mm high, before its lower end is cut off
+    return within(profile.points, {
+      left: left / size,
+      right: right / size,
+      low: (low + at.level) / size,
+      high: (high + at.level) / size,
+    });
+  };
+  let [low, high] = [0, Math.ceil(MOST_MM / grid)];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (serves(middle * grid)) high = middle;
+    else low = middle;
+  }
+  return { size: high * grid, ...standing(profile, high * grid, touch) };
+}
