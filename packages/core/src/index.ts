@@ -70,3 +70,4 @@ export * from "./resize.ts";
 export { type Resized, type Said, type To } from "./recipe/resize.ts";
 export * from "./table.ts";
 export * from "./pile.ts";
+export { type Past, standingPast } from "./paper/past.ts";

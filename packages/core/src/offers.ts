@@ -1,7 +1,7 @@
 /** What could be made of a recipe: every form drawn for what is inside, grouped by what it is for, the most sensible first. */
 import { type Picture, closedPicture } from "./folding/picture.ts";
 import { loadedForms } from "./forms/index.ts";
-import type { Form, Variant } from "./forms/form.ts";
+import { type Form, settingsOf, type Variant } from "./forms/form.ts";
 import type { Segment } from "./geometry/path.ts";
 import { distance } from "./geometry/point.ts";
 import type { Piece } from "./model/piece.ts";
@@ -11,6 +11,7 @@ import { changed } from "./recipe/change.ts";
 import { rank } from "./rank.ts";
 import { packOf } from "./recipe/pack.ts";
 import { solve } from "./solve.ts";
+import { roundNear } from "./units/ruler.ts";
 
 /** What narrows a choice: how it is made, and how it is opened. */
 export interface OfferFacts {
@@ -55,14 +56,35 @@ export function offersFor(spec: Spec): readonly Offer[] {
   return [...ranked, ...others].flatMap(({ form: id, solution, reasons }) => {
     const form = loadedForms().find((f) => f.id === id);
     if (!form) return [];
-    const own = offered(spec, form, solution, reasons);
-    const named = (form.variants ?? []).flatMap((variant) => {
-      const read = changed(solution.spec, { settings: variant.settings(packOf(spec.contents)) });
+    const variants = (form.variants ?? []).map((variant) => ({ variant, set: settingsFor(variant, solution) }));
+    // a draft that is one of them is offered as the plain form too
+    const is = variants.find(({ set }) => Object.entries(set).every(([name, v]) => solution.spec.settings[name] === v));
+    const plain = is && changed(solution.spec, { settings: plainly(form, Object.keys(is.set)) });
+    const own = offered(spec, form, plain?.ok ? solve(plain.value) : solution, reasons);
+    const named = variants.flatMap(({ variant, set }) => {
+      const read = changed(solution.spec, { settings: set });
       return read.ok ? offered(spec, form, solve(read.value), [], variant) : [];
     });
     return [...own, ...named];
   });
 }
+
+/** A variant's settings for these contents, its lengths on marks of the ruler in use. */
+const settingsFor = ({ settings }: Variant, { spec, grid }: Solution): Spec["settings"] =>
+  Object.fromEntries(
+    Object.entries(settings(packOf(spec.contents))).map(([name, value]) => [
+      name,
+      typeof value === "number" ? roundNear(value, grid) : value,
+    ]),
+  );
+
+/** Some of a form's settings as they are where nobody has set them. */
+const plainly = (form: Form, names: readonly string[]): Spec["settings"] =>
+  Object.fromEntries(
+    settingsOf(form).flatMap(([name, schema]) =>
+      names.includes(name) ? [[name, schema.parse(undefined) as Spec["settings"][string]]] : [],
+    ),
+  );
 
 function factsOf(asked: Spec, { pieces, contents, motions, spec, findings, steps, materials }: Solution): OfferFacts {
   const closes = contents.some((c) => c.closes.length > 0);

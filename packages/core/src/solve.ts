@@ -5,7 +5,7 @@ import { labelOf } from "./forms/form.ts";
 import { formById } from "./forms/index.ts";
 import { stepsOf } from "./methods/index.ts";
 import { materialsOf } from "./methods/materials.ts";
-import type { Finding, Solution } from "./model/solution.ts";
+import type { Finding, Remedy, Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
 import { type Assembly, joinedUp } from "./paper/assembly.ts";
 import { derivePiece } from "./paper/derive.ts";
@@ -81,19 +81,23 @@ function foundIn(made: Made): Finding[] {
   return checks.flatMap((check) => check.run(checked));
 }
 
-/** A finding keeps its remedy only where that mends it and breaks nothing else: it is tried before it is offered. */
+/** A finding keeps the first of its remedies that mends it and breaks nothing else: they are tried before one is offered. */
 function tried(spec: Spec, found: Finding, all: readonly Finding[]): Finding {
-  const { remedy, ...bare } = found;
-  if (!remedy) return found;
-  const read = changed(spec, remedy.changes);
-  if (!read.ok) return bare;
+  const { remedy: first, others = [], ...bare } = found;
+  const remedy = (first ? [first, ...others] : []).find((one) => mends(spec, one, found, all));
+  return remedy ? { ...bare, remedy } : bare;
+}
+
+function mends(spec: Spec, { changes }: Remedy, found: Finding, all: readonly Finding[]): boolean {
+  const read = changed(spec, changes);
+  if (!read.ok) return false;
   const of = ({ check, code, piece = "", panel = "", facts }: Finding): string =>
     [check, code, piece, panel, facts?.["name"], facts?.["axis"]].join(" ");
   const known = new Set(all.map(of));
   const after = foundIn(madeOf(read.value));
   const stands = after.some((f) => of(f) === of(found));
   const breaks = after.some((f) => f.severity === "error" && !known.has(of(f)));
-  return stands || breaks ? bare : found;
+  return !stands && !breaks;
 }
 
 /** An object with further fields, each worked out when it is first read and kept from then on. */

@@ -2,7 +2,7 @@
  * The blank, flat and true to scale, with its live dimensions. Paper is drawn in mm under one transform with strokes of
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
-import { formById, lyingOnFlat, type OnFlat, type Solution, type Spec } from "@cut-fold/core";
+import { formById, lyingOnFlat, type OnFlat, type Solution, type Spec, standingPast } from "@cut-fold/core";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseFace, useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
@@ -63,6 +63,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
     () => solution.pieces.filter((p) => !inHand || p.fitting === undefined || p.fitting === inHand),
     [solution.pieces, inHand],
   );
+  const drawn = useMemo(() => ({ pieces, past: standingPast(pieces, solution.contents) }), [pieces, solution.contents]);
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return undefined;
@@ -85,9 +86,9 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   const row = useMemo(
     () =>
       frozen || trueSize !== undefined
-        ? arrangeAt(pieces, frozen?.k ?? trueSize ?? 1, frozen?.breaks)
-        : arrange(pieces, size.width - 2 * MARGIN.x, size.height - MARGIN.top - MARGIN.bottom),
-    [pieces, size, trueSize, frozen],
+        ? arrangeAt(drawn, frozen?.k ?? trueSize ?? 1, frozen?.breaks)
+        : arrange(drawn, size.width - 2 * MARGIN.x, size.height - MARGIN.top - MARGIN.bottom),
+    [drawn, size, trueSize, frozen],
   );
   const fitted = useMemo(() => {
     if (trueSize === undefined) return fitView(size.width, size.height, row);

@@ -1,4 +1,4 @@
-import type { Piece } from "@cut-fold/core";
+import type { Past, Piece } from "@cut-fold/core";
 
 /** Pixels between pieces: room for the figures beside and above each. */
 const BESIDE_PX = 72;
@@ -11,13 +11,24 @@ export interface Arranged {
   readonly height: number;
 }
 
-/** One row of pieces, their tops in line. */
-function row(pieces: readonly Piece[], beside: number): Arranged {
-  const height = Math.max(0, ...pieces.map((p) => p.blank.height));
+/** What is drawn: pieces, and what stands out past them. */
+export interface Drawn {
+  readonly pieces: readonly Piece[];
+  /** mm past the blanks, by piece */
+  readonly past: ReadonlyMap<string, Past>;
+}
+
+const NOTHING: Past = { left: 0, right: 0, bottom: 0, top: 0 };
+
+/** One row of pieces with what stands out past them, their tops in line. */
+function row({ pieces, past }: Drawn, beside: number): Arranged {
+  const each = pieces.map((piece) => ({ piece, out: past.get(piece.id) ?? NOTHING }));
+  const above = Math.max(0, ...each.map(({ out }) => out.top));
+  const height = above + Math.max(0, ...each.map(({ piece, out }) => piece.blank.height + out.bottom));
   let x = 0;
-  const placed = pieces.map((piece) => {
-    const at = { piece, x, y: height - piece.blank.height };
-    x += piece.blank.width + beside;
+  const placed = each.map(({ piece, out }) => {
+    const at = { piece, x: x + out.left, y: height - above - piece.blank.height };
+    x += out.left + piece.blank.width + out.right + beside;
     return at;
   });
   return { placed, width: Math.max(0, x - beside), height };
@@ -28,10 +39,10 @@ function row(pieces: readonly Piece[], beside: number): Arranged {
  * @param breaks how many stand in each row, the first row first
  * @param k pixels for a mm
  */
-function rows(pieces: readonly Piece[], breaks: readonly number[], k: number): Arranged {
+function rows({ pieces, past }: Drawn, breaks: readonly number[], k: number): Arranged {
   let next = 0;
   const each = breaks.map((count) => {
-    const own = row(pieces.slice(next, next + count), BESIDE_PX / k);
+    const own = row({ pieces: pieces.slice(next, next + count), past }, BESIDE_PX / k);
     next += count;
     return own;
   });
@@ -49,15 +60,15 @@ function rows(pieces: readonly Piece[], breaks: readonly number[], k: number): A
 type Scaled = Arranged & { readonly k: number; readonly breaks: readonly number[] };
 
 /** The largest scale at which these rows fit: gaps depend on it and it on the gaps, so it is halved in. */
-function fitted(pieces: readonly Piece[], breaks: readonly number[], wide: number, tall: number): Scaled {
-  let [low, high] = [0.05, Math.max(0.1, wide / (pieces[0]?.blank.width ?? 1))];
+function fitted(drawn: Drawn, breaks: readonly number[], wide: number, tall: number): Scaled {
+  let [low, high] = [0.05, Math.max(0.1, wide / (drawn.pieces[0]?.blank.width ?? 1))];
   for (let i = 0; i < 18; i += 1) {
     const k = (low + high) / 2;
-    const { width, height } = rows(pieces, breaks, k);
+    const { width, height } = rows(drawn, breaks, k);
     if (width * k <= wide && height * k <= tall) low = k;
     else high = k;
   }
-  return { ...rows(pieces, breaks, low), k: low, breaks };
+  return { ...rows(drawn, breaks, low), k: low, breaks };
 }
 
 /** Ways to stand so many pieces in up to three rows: the form's own first, what lies on it below. */
@@ -73,18 +84,14 @@ function waysOf(count: number): (readonly number[])[] {
 }
 
 /** The arrangement that can be drawn largest in a window of so many pixels. */
-export const arrange = (pieces: readonly Piece[], wide: number, tall: number): Scaled =>
-  waysOf(pieces.length)
-    .map((breaks) => fitted(pieces, breaks, wide, tall))
+export const arrange = (drawn: Drawn, wide: number, tall: number): Scaled =>
+  waysOf(drawn.pieces.length)
+    .map((breaks) => fitted(drawn, breaks, wide, tall))
     .reduce((best, next) => (next.k > best.k * 1.001 ? next : best));
 
 /** The same at a scale that is given: in one row. */
-export const arrangeAt = (
-  pieces: readonly Piece[],
-  k: number,
-  breaks: readonly number[] = [pieces.length],
-): Scaled => ({
-  ...rows(pieces, breaks, k),
+export const arrangeAt = (drawn: Drawn, k: number, breaks: readonly number[] = [drawn.pieces.length]): Scaled => ({
+  ...rows(drawn, breaks, k),
   k,
   breaks,
 });

@@ -14,7 +14,7 @@ import { mainPiece, type Solution, type Step } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import { assembledAt, type Moment, openFolds, wayOut } from "./assembled.ts";
 import { rulerMarks } from "./rulerMarks.ts";
-import { foldedPanels, lastOrder, move, type Rigid, STILL } from "./pose.ts";
+import { boxOf, foldedPanels, lastOrder, move, type Rigid, STILL } from "./pose.ts";
 
 /** One area or line of a picture, in mm of the picture's plane. */
 export interface Shape {
@@ -224,14 +224,6 @@ export function foldedShapes(solution: Solution, { now, pose, ...moment }: Folde
   // turned over, what was lowest is looked at first
   return layers.sort((a, b) => (pose.flip ? b.z - a.z : a.z - b.z)).map((l) => l.shape);
 }
-
-/** The corners of contents about their own middle. */
-const boxOf = ({ width, height }: Placement): readonly Point[] => [
-  [-width / 2, -height / 2],
-  [width / 2, -height / 2],
-  [width / 2, height / 2],
-  [-width / 2, height / 2],
-];
 
 /** Something that lies on the main piece while that lies flat: as it is folded, on the face that is drawn or behind it. */
 export interface OnFlat {

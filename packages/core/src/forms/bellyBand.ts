@@ -24,9 +24,9 @@ import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
   runs: choice("Goes round", { across: "The width", down: "The height" }, "across", "Which way the band lies."),
-  bandWidth: autoMm("Band", [8, 300], "How wide the band is; a third of what it leaves to see unless set."),
+  bandWidth: autoMm("Band", [8, 300], "How wide the band is; a third of the side it lies along unless set."),
   play: mm("Room to slide", 1, [0, 6], "How loosely it sits: 0.5 to 1.5 mm slides with a light hand.", { kin: "room" }),
-  lap: mm("Overlap", 20, [10, 60], "How far one end reaches over the other."),
+  lap: mm("Overlap", 20, [10, 60], "How far one end reaches over the other; 24 to 40 mm with slits."),
   meets: choice(
     "Ends meet",
     { middle: "Behind, in the middle", edge: "Behind, at the edge" },
@@ -58,7 +58,7 @@ const BOW_PART = 0.1;
 const BOW_SHORT = 2;
 /** An end stays so far (mm) short of the fold it runs to. */
 const SHORT = 2;
-/** Slits stand so far (mm) from the ends, and are so much wider than two plies that they slip into one another. */
+/** Slits stand so far (mm) from the ends, and are so many times two plies wide, so that they slip into one another. */
 const SLIT_FROM = [12, 20] as const;
 const SLIT_PLIES = 2.5;
 /** Each slit reaches so far (mm) past the middle. */
@@ -77,23 +77,20 @@ function endsOf(
   return { right, left: Math.min(roundUp(across + asked - right, grid), most), slit };
 }
 
-/** An end with a slot cut in from the edge that the other end's slot does not come from; `at` mm from its free end. */
+/** An end with a slot cut in from its starting edge, `at` mm from its free end. */
 const slotted =
-  (deep: number, at: number, slot: { readonly high: number; readonly far: number }, side: "start" | "end"): Shape =>
+  (deep: number, at: number, slot: { readonly high: number; readonly far: number }): Shape =>
   (long) => {
     const [low, high] = [deep - at - slot.high / 2, deep - at + slot.high / 2];
-    const cut: readonly Corner[] = [
+    const corners: readonly Corner[] = [
       [0, low],
       [slot.far, low],
       [slot.far, high],
       [0, high],
+      [0, deep],
+      [long, deep],
     ];
-    const mirrored = cut.map(([x, y]): Corner => [long - x, y]).reverse();
-    return {
-      relief: 0,
-      deep,
-      corners: [...(side === "start" ? cut : []), [0, deep], [long, deep], ...(side === "end" ? mirrored : [])],
-    };
+    return { relief: 0, deep, corners };
   };
 
 /** The front, its upper and lower edge bowed; the fold at its sides keeps the band's own width. */
@@ -132,14 +129,13 @@ function draft(input: Input): Said {
   const angle = walled ? 90 : 180;
   const slot = { high: SLIT_PLIES * 2 * stock.caliper, far: wide / 2 + SLIT_PAST };
   const locks = set.heldBy === "slits" && wide > 4 * SLIT_PAST;
-  // both slots come to lie on one another, one from above and one from below
-  const end = (deep: number, side: "start" | "end"): Shape =>
-    locks ? slotted(deep, slit, slot, side) : tapered({ deep });
-  const left = flap("left", "Left end", leftWall?.tip ?? front.left, end(leftDeep, "start"), {
+  // the ends start at opposite edges of the band: their slots come to lie on one another, one from above and one from below
+  const end = (deep: number): Shape => (locks ? slotted(deep, slit, slot) : tapered({ deep }));
+  const left = flap("left", "Left end", leftWall?.tip ?? front.left, end(leftDeep), {
     order: walled ? 2 : 1,
     angle,
   });
-  const right = flap("right", "Right end", rightWall?.tip ?? front.right, end(rightDeep, "start"), {
+  const right = flap("right", "Right end", rightWall?.tip ?? front.right, end(rightDeep), {
     order: walled ? 3 : 2,
     angle,
     ...(walled && { lift: -1 }),

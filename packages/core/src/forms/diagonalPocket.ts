@@ -24,15 +24,14 @@ import { type Flap, flap, outlined, panel, part, sheet, type Sheet } from "../pa
 import { roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { COVERED_PART, roomToSpare, sideTab, TAB_TAPER } from "./pocket.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 1.5, [0, 10], "Free room asked for along each side, beyond what the thickness takes.", {
-    kin: "room",
-  }),
+  play: roomToSpare(),
   corner: choice("High side", { left: "Left", right: "Right" }, "left", "The side where the mouth stands high."),
   high: autoMm("High side reaches", [15, 300], "70 % of what is inside unless set.", { follows: "height" }),
   low: autoMm("Low side reaches", [8, 200], "36 % of what is inside unless set.", { follows: "height" }),
-  tab: mm("Side tabs", 12, [8, 15], "How wide the tabs are that hold the front."),
+  tab: sideTab,
   overlay: choice(
     "Cover layer",
     { none: "None", layer: "A layer on the front" },
@@ -46,12 +45,8 @@ type Input = DraftInput<z.output<typeof settings>>;
 
 const HIGH_PART = 0.7;
 const LOW_PART = 0.36;
-/** Where less than this part of the height is covered on the high side, what is inside tips out (geometry notes). */
-const COVERED_PART = 0.4;
 /** The low side covers its corner by at least so much, mm. */
 const CORNER_MM = 6;
-/** Tabs narrow by so much in a mm (10°), so that none shows past a fold. */
-const TAPER = Math.tan((10 * Math.PI) / 180);
 
 /** The front: a flap whose free edge runs on the slant. */
 const slanted = (deepAtStart: number, deepAtEnd: number) => (long: number) => ({
@@ -88,6 +83,7 @@ function coverOn(
   };
 }
 
+/** A hair of the foot, for a figure that stands on it. */
 const footAt = (x: number) => ({ from: [x - 0.1, 0] as const, to: [x + 0.1, 0] as const });
 
 function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said {
@@ -104,7 +100,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
   const [atLeft, atRight] = set.corner === "left" ? [high, low] : [low, high];
 
   const back = panel("back", "Back", across, up);
-  const tab = tapered({ deep: wide, relief: Math.min(relief, low / 6), slope: TAPER });
+  const tab = tapered({ deep: wide, relief: Math.min(relief, low / 6), slope: TAB_TAPER });
   const left = flap("left", "Left tab", part(back.left, up - atLeft, 0), tab, { order: 1 });
   const right = flap("right", "Right tab", part(back.right, 0, up - atRight), tab, { order: 1 });
   const front = flap("front", "Front", back.bottom, slanted(atLeft, atRight), { order: 2 });

@@ -29,6 +29,7 @@ import { roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
 import { type Hinge, type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { FRONT_PART, roomToSpare } from "./pocket.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
 const OUTLINES = shapes.filter(({ id }) =>
@@ -48,28 +49,18 @@ const settings = z.strictObject({
     [25, 300],
     "How long the two faces hang together: at least as long as what stands on it.",
   ),
-  play: mm(
-    "Room to spare",
-    1.5,
-    [0, 10],
-    "Free room asked for between the taped sides, beyond what the thickness takes.",
-    {
-      kin: "room",
-    },
-  ),
+  play: roomToSpare(),
   taped: mm("Taped sides", 9, [6, 30], "How far the paper stands past what is inside, for tape or glue."),
   writing: choice("On the back", { none: "Nothing", lines: "Lines for to and from" }, "none", "Drawn with a pen."),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
 
-/** So much of what is inside lies between the taped sides; above that the outline may narrow. */
-const HELD_PART = 0.65;
 /** What must lie between and under the tape, on an outline as it stands on its fold. */
 function roomOn(at: Standing, input: Input, hinge: Hinge): Room {
   const { across, up } = pocketOf(input);
   const { taped: side } = input.settings;
-  const held = up * HELD_PART;
+  const held = up * FRONT_PART;
   if (hinge === "bottom") {
     const middle = at.width / 2;
     return { left: middle - across / 2 - side, right: middle + across / 2 + side, low: 0.5, high: held };
@@ -109,7 +100,7 @@ function draft(input: Input): Said {
     : { panel: "back", from: [0, far], to: [0, near] };
   const front = twin("front", "Front", back, edge, { order: 1 });
 
-  const held = up * HELD_PART;
+  const held = up * FRONT_PART;
   const half = contents.thickness / 2;
   const foot = bottom ? 0 : (size.height - held) / 2;
   const middle = bottom ? size.width / 2 : across / 2;

@@ -25,20 +25,18 @@ import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundDown, roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
-import { thumbLeaves } from "./thumb.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./pocket.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 1.5, [0, 10], "Free room between the tabs, beyond what the thickness takes.", {
-    kin: "room",
-  }),
+  play: roomToSpare(),
   front: autoMm("Pocket", [15, 300], "How high the pocket reaches; 65 % of what is inside unless set.", {
     follows: "height",
   }),
   beside: mm("Beside the pocket", 14, [3, 60], "From the pocket to the folder's edge."),
   above: mm("Above what is inside", 14, [3, 150], "From what is inside to the folder's upper edge."),
-  tab: mm("Side tabs", 12, [8, 15], "How wide the tabs are that hold the pocket."),
-  thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the pocket's upper edge; 0 leaves it out."),
+  tab: sideTab,
+  thumb,
   pull: mm(
     "Carrier stands out",
     8,
@@ -55,9 +53,6 @@ const settings = z.strictObject({
 
 type Input = DraftInput<z.output<typeof settings>>;
 
-const FRONT_PART = 0.65;
-/** Where less of what is inside is covered it tips out (geometry notes). */
-const COVERED_PART = 0.4;
 /** Foil keeps this far from the cover's edge, mm, and a corner's two lines are so long. */
 const FOIL_IN = 6;
 const FOIL_CORNER = 14;
@@ -99,7 +94,8 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
   const pocket = flap("pocket", "Pocket", part(back.bottom, beside, beside), tapered({ deep: high, ...mouth }), {
     order: 2,
   });
-  const ear = tapered({ deep: tab, relief: Math.min(1, high / 8), slope: Math.min(0.15, high / 8 / tab) });
+  // on a low pocket they narrow less: what is left must hold
+  const ear = tapered({ deep: tab, relief: Math.min(1, high / 8), slope: Math.min(TAB_TAPER, high / 8 / tab) });
   const left = flap("left", "Left tab", pocket.start, ear, { order: 1 });
   const right = flap("right", "Right tab", pocket.end, ear, { order: 1 });
   const cover = flap("cover", "Cover", back.left, tapered({ deep: across }), { order: 3 });
@@ -121,10 +117,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said
       closes: [cover],
     },
     glue: [glued(left, back, { widens: "tab" }), glued(right, back, { widens: "tab" })],
-    covers: [
-      { setting: "front", figure: high, least: COVERED_PART * height, code: "pocket-low" },
-      ...thumbLeaves(set.thumb, inner + 2 * tab, high),
-    ],
+    covers: [frontCovers(high, height), ...thumbLeaves(set.thumb, inner + 2 * tab, high)],
     finished: { width: across, height: up, thickness: 4 * stock.caliper + thick },
     figures: {
       front: depthOf(pocket, 0.25),

@@ -27,6 +27,22 @@ function pressed(s: ReturnType<typeof solve>, code: string) {
   return solve(read.value);
 }
 
+/** A holder laid on the inside of a card's back. */
+const inside = (form: string, at: object, { contents, card = { width: 290, height: 200 }, settings = {} }: InsideOf) =>
+  solve(
+    specOf({
+      form: "card-base",
+      contents: card,
+      method: MM,
+      fittings: [{ id: "holder", kind: "part", form, settings, on: { panel: "back", side: "inside" }, at, contents }],
+    }),
+  );
+interface InsideOf {
+  readonly contents: object;
+  readonly card?: object;
+  readonly settings?: object;
+}
+
 describe("a belly band", () => {
   it("reaches round what is inside, its overlap, and no more: 2 (100 + 1 + 1) + 20 mm", () => {
     const s = made("belly-band", { play: 1, lap: 20 });
@@ -59,8 +75,47 @@ describe("a belly band", () => {
   });
 
   it("locks by two slits from opposite edges that come to lie on one another", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 60, max: 200 }),
+        fc.integer({ min: 10, max: 60 }),
+        fc.boolean(),
+        (width, lap, thick) => {
+          const s = made(
+            "belly-band",
+            { heldBy: "slits", play: 1, lap, bandWidth: 30 },
+            { contents: { ...CARD, width, thickness: thick ? 10 : 1 } },
+          );
+          const [piece] = s.pieces;
+          if (!piece) throw new Error("no band");
+          expect(piece.glue).toEqual([]);
+          // each end's slot: where its outline turns back inwards, and from which edge of the band
+          const slot = (id: string) => {
+            const points = flatten(piece.panels.find((p) => p.id === id)?.outline ?? []);
+            const { bottom, top } = boundsOf(points);
+            const deepest = points.filter(([, y]) => y > bottom + 1e-6 && y < top - 1e-6);
+            return {
+              x: deepest.reduce((sum, [x]) => sum + x, 0) / deepest.length,
+              y: deepest[0]?.[1] ?? NaN,
+              bottom,
+              top,
+            };
+          };
+          const [left, right] = [slot("left"), slot("right")];
+          // folded round by hand: both are measured from the front's own edges, where the back lies over it
+          const front = boundsOf(flatten(piece.panels.find((p) => p.id === "front")?.outline ?? []));
+          const wall = thick ? (s.contents[0]?.inside.depth ?? NaN) : 0;
+          const fromLeft = front.left - wall - left.x;
+          const fromRight = right.x - front.right - wall;
+          expect(fromLeft + fromRight).toBeCloseTo(front.right - front.left, 6);
+          // one is cut in from above and one from below, each a mm past the middle
+          expect(left.top - left.y).toBeCloseTo(right.y - right.bottom, 6);
+          expect(left.top - left.y).toBeCloseTo(30 / 2 + 1, 6);
+        },
+      ),
+      { numRuns: runs(40) },
+    );
     const s = made("belly-band", { heldBy: "slits", play: 1, lap: 32 });
-    expect(s.pieces[0]?.glue).toEqual([]);
     expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["lay-inside", "bring-round", "lock-slits"]));
     expect(prove(s).ok).toBe(true);
   });
@@ -264,30 +319,18 @@ describe("a side-tab pocket", () => {
     );
   });
 
-  it("tells a pocket that reaches past the closed card, and lays it in the middle when its button is pressed", () => {
+  it("tells a pocket that reaches past the closed card, and lays it where it does not when its button is pressed", () => {
     const card = (at: object) =>
-      solve(
-        specOf({
-          form: "card-base",
-          contents: { width: 148, height: 105 },
-          method: MM,
-          fittings: [
-            {
-              id: "pocket",
-              kind: "part",
-              form: "side-tab-pocket",
-              settings: { back: 50, front: 40 },
-              on: { panel: "back", side: "inside" },
-              at,
-              contents: { width: 80, height: 90, thickness: 0.8, name: "Ticket" },
-            },
-          ],
-        }),
-      );
+      inside("side-tab-pocket", at, {
+        card: { width: 148, height: 105 },
+        settings: { back: 50, front: 40 },
+        contents: { width: 80, height: 90, thickness: 0.8, name: "Ticket" },
+      });
     const high = card({ x: { from: "centre", by: 0 }, y: { from: "top", by: 5 } });
     expect(codes(high)).toContain("closed.sticks-out");
     const told = high.findings.find((f) => f.check === "closed");
     expect(told && sayFinding(told, { unit: "mm" }).toLowerCase()).toContain("ticket");
+    expect(codes(pressed(high, "closed.sticks-out"))).not.toContain("closed.sticks-out");
   });
 });
 
@@ -353,6 +396,21 @@ describe("from the inside out", () => {
       ).toBe(true);
   });
 
+  it("offers a library pocket as a plain one again, and as nothing twice", () => {
+    const library = offers.find((o) => o.key === "side-tab-pocket/Library pocket");
+    if (!library) throw new Error("no library pocket");
+    const again = offersFor(library.spec);
+    const settings = (key: string) => again.find((o) => o.key === key)?.spec.settings;
+    expect(settings("side-tab-pocket/Library pocket")).toEqual(library.spec.settings);
+    expect(settings("side-tab-pocket/Side-tab pocket")).toMatchObject({
+      back: "auto",
+      front: "auto",
+      mouth: "straight",
+    });
+    // on a millimetre ruler: 0.75 of 53.98 is 40.5 mm, and no mark
+    expect(library.spec.settings["back"]).toBe(40);
+  });
+
   it("tells truly which need no glue, open whole, and are cut straight", () => {
     for (const { form, facts, spec } of offers) {
       const s = solve(spec);
@@ -379,32 +437,17 @@ describe("from the inside out", () => {
 describe("on a panel of a card", () => {
   const HOLDERS = forms.filter((f) => f.purpose === "pocket" || f.purpose === "envelope");
   it.each(HOLDERS.map((f) => [f.id, f] as const))("%s lies inside, filled, and the card closes over it", (id) => {
-    const s = solve(
-      specOf({
-        form: "card-base",
-        contents: { width: 290, height: 200 },
-        method: MM,
-        fittings: [
-          {
-            id: "holder",
-            kind: "part",
-            form: id,
-            on: { panel: "back", side: "inside" },
-            at: { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 } },
-            contents: { width: 60, height: 45, thickness: 0.8 },
-          },
-        ],
-      }),
-    );
+    const middle = { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 } };
+    const s = inside(id, middle, { contents: { width: 60, height: 45, thickness: 0.8 } });
     expect(s.contents.map((c) => c.fitting)).toEqual(["holder"]);
     const proof = prove(s);
     expect(proof.crossings, JSON.stringify(proof.crossings)).toEqual([]);
     expect(proof.ok, JSON.stringify(proof)).toBe(true);
     expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
-    // it is filled where it lies, before the card is folded over it
-    const order = s.steps.map((x) => x.kind);
-    expect(order.indexOf("fill")).toBeLessThan(order.length);
-    expect(order).toContain("fill");
+    // it is filled when it has been glued where it lies
+    const order = s.steps.map((x) => x.code);
+    expect(order).toContain("lay-on");
+    expect(order.indexOf("fill")).toBeGreaterThan(order.indexOf("lay-on"));
   });
 });
 
@@ -415,27 +458,18 @@ describe("a diagonal pocket in a corner of a card", () => {
     ["left", "top", 180],
     ["right", "top", 180],
   ] as const)("lies at the %s, %s, 3 mm inside, and the card closes over it", (x, y, turn) => {
-    const s = solve(
-      specOf({
-        form: "card-base",
-        contents: { width: 200, height: 150 },
-        method: MM,
-        fittings: [
-          {
-            id: "corner",
-            kind: "part",
-            form: "diagonal-pocket",
-            settings: { corner: x === "left" ? "left" : "right", overlay: "layer" },
-            on: { panel: "back", side: "inside" },
-            at: { x: { from: x, by: 3 }, y: { from: y, by: 3 }, turn },
-            contents: { width: 80, height: 60, thickness: 0.8 },
-          },
-        ],
-      }),
+    const s = inside(
+      "diagonal-pocket",
+      { x: { from: x, by: 3 }, y: { from: y, by: 3 }, turn },
+      {
+        card: { width: 200, height: 150 },
+        settings: { corner: x, overlay: "layer" },
+        contents: { width: 80, height: 60, thickness: 0.8 },
+      },
     );
     expect(prove(s).ok).toBe(true);
     expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
-    const lying = s.fittings.find((f) => f.id === "corner");
+    const lying = s.fittings.find((f) => f.id === "holder");
     // 3 mm from both edges, measured on the panel as one looks at it
     const { corner = [NaN, NaN], width = NaN, height = NaN, ground } = lying ?? {};
     expect(x === "left" ? corner[0] : (ground?.width ?? NaN) - corner[0] - width).toBeCloseTo(3, 6);

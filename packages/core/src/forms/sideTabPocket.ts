@@ -12,38 +12,31 @@
  *        └────╲___╱──────┘ thumb
  */
 import { z } from "zod";
-import { autoMm, choice, mm } from "../model/setting.ts";
+import { autoMm, choice } from "../model/setting.ts";
 import { depthOf, past } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";
 import { arched, tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
-import { thumbLeaves } from "./thumb.ts";
 import { defineForm } from "./form.ts";
+import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./pocket.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 1.5, [0, 10], "Free room asked for along each side, beyond what the thickness takes.", {
-    kin: "room",
-  }),
+  play: roomToSpare(),
   opens: choice("Opens at", { upper: "The upper edge", side: "The side" }, "upper", "Where what is inside goes in."),
   back: autoMm("Back", [15, 400], "How high the back stands; as high as what is inside unless set."),
   front: autoMm("Front", [15, 300], "How high the front reaches; 65 % of what is inside unless set.", {
     follows: "height",
   }),
-  tab: mm("Side tabs", 12, [8, 15], "How wide the tabs are that hold the front."),
+  tab: sideTab,
   tabs: choice("Tabs", { under: "Under the front", over: "On the front" }, "under", "Where the tabs are glued."),
   mouth: choice("Mouth", { straight: "Straight", dip: "Drawn in" }, "straight", "The front's upper edge."),
-  thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the front's upper edge; 0 leaves it out."),
+  thumb,
 });
 
-const FRONT_PART = 0.65;
-/** Where less of what is inside is covered it tips out (geometry notes). */
-const COVERED_PART = 0.4;
 /** A mouth that is drawn in dips by so much of its length. */
 const DIP_PART = 0.12;
-/** Tabs narrow by so much in a mm (10°), so that none shows past a fold. */
-const TAPER = Math.tan((10 * Math.PI) / 180);
 
 /** A pocket open at the top, closed by a tab at each side; it lies on a card or stands alone. */
 export const sideTabPocket = defineForm({
@@ -87,7 +80,7 @@ export const sideTabPocket = defineForm({
     const [first, last] = set.tabs === "under" ? [1, 2] : [2, 1];
 
     const back = panel("back", "Back", across, up);
-    const tab = tapered({ deep: wide, relief, slope: TAPER });
+    const tab = tapered({ deep: wide, relief, slope: TAB_TAPER });
     // drawn in, the mouth is a hold by itself
     const dip = Math.min(across * DIP_PART, high / 3);
     const hold = set.mouth === "dip" ? arched(-dip) : set.thumb > 0 ? thumbCut(set.thumb) : undefined;
@@ -113,10 +106,7 @@ export const sideTabPocket = defineForm({
           : {}),
         asks: "play",
       },
-      covers: [
-        { setting: "front", figure: high, least: COVERED_PART * height, code: "pocket-low" },
-        ...(cut ? thumbLeaves(set.thumb, across, high) : []),
-      ],
+      covers: [frontCovers(high, height), ...(cut ? thumbLeaves(set.thumb, across, high) : [])],
       glue: [left, right].map((side) =>
         under ? glued(front, side, { widens: "tab" }) : glued(side, front, { widens: "tab" }),
       ),

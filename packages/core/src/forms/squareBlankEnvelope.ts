@@ -29,12 +29,11 @@ import { type Edge, type Flap, flap, panel, sheet } from "../paper/sheet.ts";
 import { flatPocket } from "./clearance.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./custom.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { roomToSpare } from "./pocket.ts";
 import { closingFlaps, squareBlank } from "./squareBlank.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 1.5, [0, 15], "Free room asked for along each side, beyond what the thickness takes.", {
-    kin: "room",
-  }),
+  play: roomToSpare(15),
   glueStrip: mm("Glue strip", 9, [5, 18], "Along the slanted edges of the bottom flap. Tape must be 3 mm narrower."),
   cornerRadius: mm("Round the tips", 6, [0, 15], "Radius of the rounding at each tip."),
   tipTrim: autoMm("Trim the tips", [0, 250], "Cut straight across the two long flaps, measured from the point.", {

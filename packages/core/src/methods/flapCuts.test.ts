@@ -9,6 +9,13 @@ import { flapCuts, flapLetters } from "./flapCuts.ts";
 
 const cutsOf = (given: object) => solve(specOf(given)).pieces.flatMap(flapCuts);
 
+const SIDE_SEAM = specOf({
+  form: "side-seam-envelope",
+  contents: { preset: "iso-a6" },
+  settings: { cornerRadius: 0 },
+  method: { board: "scoring-millimetre" },
+});
+
 describe("what a hand needs to know to cut flaps out", () => {
   it("a deep envelope's flaps: those cut alike stand together, with how far their sides run in", () => {
     const cuts = cutsOf({
@@ -34,14 +41,7 @@ describe("what a hand needs to know to cut flaps out", () => {
   });
 
   it("agrees with the paper: the free edge is as long as the score less both tapers", () => {
-    const s = solve(
-      specOf({
-        form: "side-seam-envelope",
-        contents: { preset: "iso-a6" },
-        settings: { cornerRadius: 0 },
-        method: { board: "scoring-millimetre" },
-      }),
-    );
+    const s = solve(SIDE_SEAM);
     const [piece] = s.pieces;
     const fold = piece?.folds.find((f) => piece.panels.find((p) => p.id === f.panels[1])?.name === "Top flap");
     const panel = piece?.panels.find((p) => p.id === fold?.panels[1]);
@@ -56,14 +56,7 @@ describe("what a hand needs to know to cut flaps out", () => {
   });
 
   it("each measure has its letter in the sentence and its line on the picture, from the score's end or the free edge to the outline", () => {
-    const s = solve(
-      specOf({
-        form: "side-seam-envelope",
-        contents: { preset: "iso-a6" },
-        settings: { cornerRadius: 0 },
-        method: { board: "scoring-millimetre" },
-      }),
-    );
+    const s = solve(SIDE_SEAM);
     const step = s.steps.find((x) => x.code === "cut-corners");
     const [piece] = s.pieces;
     if (!step?.flaps || !piece) throw new Error("nothing is cut");

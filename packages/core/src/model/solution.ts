@@ -19,6 +19,8 @@ export interface Finding {
   /** further figures and names the sentence needs */
   readonly facts?: Readonly<Record<string, number | string>>;
   readonly remedy?: Remedy;
+  /** what is tried in its place where that does not mend it, in order: a check's own, gone once one was found */
+  readonly others?: readonly Remedy[];
 }
 
 /** One change of a recipe by path. A value that is undefined takes away what stands there. */

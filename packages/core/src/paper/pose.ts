@@ -349,6 +349,14 @@ export function foldedPaper(solution: Joined, state: FoldState) {
   return { poses, facets };
 }
 
+/** The corners of contents about their own middle. */
+export const boxOf = ({ width, height }: Pick<Placement, "width" | "height">): readonly Point[] => [
+  [-width / 2, -height / 2],
+  [width / 2, -height / 2],
+  [width / 2, height / 2],
+  [-width / 2, height / 2],
+];
+
 /** From the contents' own frame, middle of their underside at the origin, to their panel's flat coordinates. */
 export function lyingMove({ pieces }: Joined, { on, x, y, rotation, thickness }: Placement, caliper: number): Rigid {
   const piece = pieces.find((p) => p.id === on.piece);

@@ -3,8 +3,8 @@
  * whole lies on its blank. Panels are drawn with the first one upright, its lower left at the origin; nobody works out
  * where the sheet's corner is.
  */
-import { boundsOf, flatten, type Path, placePath, reverse, roundCorners, type Segment } from "../geometry/path.ts";
-import { direction, distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
+import { boundsOf, flatten, type Path, placePath, reverse, roundCorners } from "../geometry/path.ts";
+import { distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Cut, Fold, PieceDraft, Stroke } from "../model/piece.ts";
 import type { Stock } from "../model/spec.ts";
@@ -303,22 +303,16 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
  * that fold onto one another. `from` to `to` is that part.
  */
 export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Flap {
-  const across = (p: Point): Point => {
-    const off = offLine(p, from, to);
-    const [dx, dy] = direction(from, to);
-    return [p[0] + 2 * off * dy, p[1] - 2 * off * dx];
-  };
-  const path = reverse((of.path ?? []).map((s) => reflected(s, across)));
-  const reach = of.reach.map(across);
-  const edge = (a: Point, b: Point): Edge => ({ panel: id, from: a, to: b });
-  const box = flap(id, name, edge(from, to), tapered({ deep: of.height }), hinge);
+  const mirror = mirrorIn(from, to);
+  const path = reverse(placePath(of.path ?? [], mirror));
+  const box = flap(id, name, { panel: of.id, from, to }, tapered({ deep: of.height }), hinge);
   const deep = Math.max(...flatten(path).map((p) => Math.abs(offLine(p, from, to))));
-  return { ...box, deep, path, reach, fold: { ...box.fold, panels: [of.id, id] } };
+  return { ...box, deep, path, reach: of.reach.map((p) => place(p, mirror)) };
 }
 
-function reflected(s: Segment, across: (p: Point) => Point): Segment {
-  const ends = { from: across(s.from), to: across(s.to) };
-  if (s.kind === "line") return { ...s, ...ends };
-  if (s.kind === "arc") return { ...s, ...ends, centre: across(s.centre), ccw: !s.ccw };
-  return { ...s, ...ends, control1: across(s.control1), control2: across(s.control2) };
+/** What mirrors in a line: turned over, then turned by twice the line's own angle less a half turn. */
+function mirrorIn(from: Point, to: Point): Pose {
+  const rotation = (2 * Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI + 180;
+  const [x, y] = place(from, { x: 0, y: 0, rotation, flip: true });
+  return { x: from[0] - x, y: from[1] - y, rotation, flip: true };
 }

@@ -107,6 +107,10 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "off-edge": () => () => "Move it off the edge",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
   "in-middle": () => () => "Lay it in the middle",
+  "at-foot": () => () => "Lay it at the foot",
+  "at-head": () => () => "Lay it at the head",
+  "at-left": () => () => "Lay it at the left",
+  "at-right": () => () => "Lay it at the right",
   "smaller-notch": (f) => (mm) =>
     num(f, "mm") === 0 ? "Leave the thumb cut out" : `Make the thumb cut ${mm(num(f, "mm"))}`,
   "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,

@@ -177,7 +177,7 @@ export function DraftsPlace() {
         </Suspense>
       ) : null}
       {tags.length > 0 ? (
-        <div className="tags" role="group" aria-label="Tags">
+        <div className="tags chips" role="group" aria-label="Tags">
           {tags.map((t) => (
             <button
               key={t}

@@ -10,6 +10,7 @@ import {
   PURPOSES,
   reasonWords,
   sayFinding,
+  setupOf,
   type Spec,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
@@ -71,7 +72,7 @@ export function HoldersView({ id, spec, follows }: HoldersViewProps) {
       </div>
       <div className="board holders">
         <div className="board-bar">
-          <div className="wishes" role="group" aria-label="Only those that">
+          <div className="wishes chips" role="group" aria-label="Only those that">
             {WISHES.map(({ fact, text }) => (
               <button
                 key={fact}
@@ -165,9 +166,10 @@ interface OfferCardProps {
 
 /** A holder as it would come out for these very contents: drawn true, with its paper and why it stands where it does. */
 const OfferCard = memo(function OfferCard({ offer, chosen }: OfferCardProps) {
-  const display = useDisplay();
   const navigate = useNavigate();
   const { title, about, blank, picture, reasons, trouble, spec } = offer;
+  // what is cut is told as the ruler in use has it
+  const display = useDisplay(setupOf(spec).grid);
   const why = reasons.map((r) => reasonWords[r.code](r.facts)).join(". ");
   return (
     <ButtonBase className="offer" aria-pressed={chosen} onClick={() => void choose(offer, navigate)}>

@@ -18,7 +18,7 @@ import { LengthField } from "../../../parts/LengthField.tsx";
 import { useAtRest } from "../../../parts/useAtRest.ts";
 import { useSettled } from "../../../parts/useSettled.ts";
 import { change } from "../../../store/openDraft.ts";
-import { type Offers as Known, useOffers } from "../../../store/useOffers.ts";
+import { useOffers } from "../../../store/useOffers.ts";
 
 /** ms without a change after which every form is drafted anew: while a figure is dragged the drawing alone follows */
 const SETTLED_MS = 120;
@@ -32,14 +32,15 @@ const BOARD_GROUPS = { "punch-board": "45° punch boards", "scoring-board": "Sco
 const BOARDS = catalogue.boards.map((b) => ({ value: b.id, text: b.title, group: BOARD_GROUPS[b.kind] }));
 
 interface NotOnThisBoardProps {
-  readonly form: string;
   readonly board: Board;
-  readonly offers: Known["offers"];
+  readonly spec: Spec;
   readonly onDone: () => void;
 }
 
 /** A form that this board cannot make says so, and which others of its purpose it can make. */
-function NotOnThisBoard({ form: id, board, offers, onDone }: NotOnThisBoardProps) {
+function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
+  const { form: id } = spec;
+  const { offers } = useOffers(useSettled(spec, SETTLED_MS));
   const form = formById(id);
   const able = offers?.filter((o) => o.purpose === form?.purpose && o.form !== id && o.spec.method.kind === board.kind);
   const why =
@@ -97,7 +98,6 @@ const OwnPicture = memo(function OwnPicture({ solution }: { readonly solution: S
 export function HolderStage({ id, spec, solution }: HolderStageProps) {
   const { form, method } = spec;
   const board = find(catalogue.boards, method.board);
-  const { offers } = useOffers(useSettled(spec, SETTLED_MS));
   const [refused, setRefused] = useState<string>();
   const other = refused === undefined ? undefined : find(catalogue.boards, refused);
   const chooseBoard = useCallback(
@@ -127,9 +127,7 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
       </div>
       <div className="wide">
         <Choice label="Board" value={method.board} options={BOARDS} onChange={chooseBoard} />
-        {other ? (
-          <NotOnThisBoard form={form} board={other} offers={offers} onDone={() => setRefused(undefined)} />
-        ) : null}
+        {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
       </div>
       <div className="wide">
         <Choice label="Ruler" value={method.ruler ?? ""} options={RULERS} onChange={onRuler} />
