@@ -81,7 +81,7 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
   const drawn = flatten(root.outline).map((p) => place(p, invert(main.laid)));
   const { left, right, bottom, top } = boundsOf(drawn);
   const size = { width: right - left, height: top - bottom };
-  const down = faceDown(main);
+  const down = isDown(drafted, main);
   // from its own flat coordinates to the ground's u and v
   const flat = compose(
     compose(poseOn(fitting.at, ground, size, down), { ...HERE, x: -left, y: -bottom }),
@@ -107,10 +107,17 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
     rotation: pose.rotation,
     flip: pose.flip,
     ...(raised > 0 && { raised }),
+    ...(drafted.stands && { stands: true }),
   };
-  const { strips } = drafted;
-  const seam: Seam = { piece: drafted.main, panel: main.root, onto: { piece, panel }, web: true };
-  const seams = strips.length > 0 ? strips.map((strip) => ({ ...seam, strip })) : [seam];
+  const { strips, stands } = drafted;
+  const onto = { piece, panel };
+  const seam: Seam = { piece: drafted.main, panel: main.root, onto, web: true };
+  // what has no back of its own is held by its tabs alone: they must hold like those of any pocket
+  const seams = stands
+    ? stands.on.map((tab): Seam => ({ piece: drafted.main, panel: tab, onto, widens: stands.widens }))
+    : strips.length > 0
+      ? strips.map((strip) => ({ ...seam, strip }))
+      : [seam];
   const low = rests.high + raised;
   const lies: Lying = {
     id: fitting.id,
@@ -139,6 +146,9 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
 
 /** Whatever folds away from its drawn face lies with that face down: nothing is to be folded under it. */
 const faceDown = ({ folds, root }: PieceDraft): boolean => folds.some((f) => f.panels[0] === root && f.angle < 0);
+
+/** So does what is held by tabs folded beneath it. */
+const isDown = ({ stands }: Drafted, piece: PieceDraft): boolean => stands !== undefined || faceDown(piece);
 
 const thicknesses = new WeakMap<Drafted, { readonly caliper: number; readonly mm: number }>();
 
@@ -299,7 +309,7 @@ function groundFor({ on }: Fitting, done: readonly Laid[]): GroundFace | undefin
   const { outside } = owner;
   const face: Face = side === "outside" ? outside : outside === "front" ? "back" : "front";
   // what lies on a panel already has that side down: one looks at what folds over it
-  const hidden = owner.lies && panel.id === piece.root && face === (faceDown(piece) ? "front" : "back");
+  const hidden = owner.lies && panel.id === piece.root && face === (isDown(owner, piece) ? "front" : "back");
   if (!hidden)
     return faceOf(piece, panel.outline, { piece: piece.id, panel: panel.id, face }, offered.sides[side] ?? 0);
   const { on: top } = coverOf(owner, piece);
@@ -385,7 +395,7 @@ function coverOf(laid: Laid, piece: PieceDraft): Cover {
 function coverFresh(laid: Laid, piece: PieceDraft): Cover {
   const { pieces, grounds, contents } = laid;
   const { id, root, folds } = piece;
-  const down = faceDown(piece);
+  const down = isDown(laid, piece);
   const own: Cover = { on: { piece: id, panel: root, face: down ? "back" : "front" }, toPiece: HERE };
   if (down || folds.length === 0) return own;
   const { caliper } = laid.stock;

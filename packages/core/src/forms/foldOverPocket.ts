@@ -11,7 +11,8 @@
  *         └╌╌╌╌╌╌╌╌┘ fold
  *          on the fold
  *
- * Drawn is the back with the front below or beside it, both from their inside.
+ * Opening at the right side it is taped along the sides that neither fold nor mouth close. Drawn is the back with the front
+ * below or beside it, both from their inside.
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
@@ -27,7 +28,8 @@ import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { type Edge, outlined, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
-import { type Hinge, type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
+import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
+import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./foldedPocket.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { FRONT_PART, roomToSpare } from "./pocket.ts";
 
@@ -44,6 +46,12 @@ const settings = z.strictObject({
     "The shape of both faces.",
   ),
   hinge: choice("Fold", { bottom: "At the bottom", side: "At the side" }, "bottom", "The edge the two faces share."),
+  opens: choice(
+    "Opens at",
+    { upper: "The upper end", side: "The right side" },
+    "upper",
+    "Where what is inside goes in.",
+  ),
   touch: autoMm(
     "On the fold",
     [25, 300],
@@ -56,26 +64,20 @@ const settings = z.strictObject({
 
 type Input = DraftInput<z.output<typeof settings>>;
 
-/** What must lie between and under the tape, on an outline as it stands on its fold. */
-function roomOn(at: Standing, input: Input, hinge: Hinge): Room {
-  const { across, up } = pocketOf(input);
-  const { taped: side } = input.settings;
-  const held = up * FRONT_PART;
-  if (hinge === "bottom") {
-    const middle = at.width / 2;
-    return { left: middle - across / 2 - side, right: middle + across / 2 + side, low: 0.5, high: held };
-  }
-  // turned: the outline's foot is to the right, its width goes up
-  const foot = at.width / 2 - held / 2;
-  return { left: at.width - (foot + held), right: at.width - (foot - side), low: 0.5, high: across + side };
-}
-
-/** The room between the tapes, and from the foot to the upper end. */
-function pocketOf({ contents: { width, height, thickness }, settings: { play }, setup: { grid } }: Input) {
-  return {
-    across: roundUp(flatPocket(width, thickness, play), grid),
-    up: roundUp(flatPocket(height, thickness / 2, play), grid),
+/** The room between the tapes, and from the closed end to the mouth. */
+function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } }: Input) {
+  const { width, height, thickness } = contents;
+  const up = opens === "upper";
+  // at its mouth the paper need not reach round
+  const across = roundUp(flatPocket(width, up ? thickness : thickness / 2, play), grid);
+  const tall = roundUp(flatPocket(height, up ? thickness / 2 : thickness, play), grid);
+  const closed = (["left", "right", "bottom", "top"] as const).filter((side) => side !== (up ? "top" : "right"));
+  const pocket: Pocket = {
+    wide: up ? across : across * FRONT_PART,
+    high: up ? tall * FRONT_PART : tall,
+    taped: closed.filter((side) => side !== (hinge === "bottom" ? "bottom" : "left")),
   };
+  return { across, up: tall, pocket };
 }
 
 function draft(input: Input): Said {
@@ -83,12 +85,14 @@ function draft(input: Input): Said {
   const { grid } = setup;
   const preset = find(OUTLINES, set.cutTo);
   if (!preset) throw new Error(`there is no outline '${set.cutTo}'`);
-  const { across, up } = pocketOf(input);
-  const { hinge, touch } = set;
-  const at = smallestOutline(preset, { hinge, touch, grid, tall: up, room: (stands) => roomOn(stands, input, hinge) });
-  const bottom = set.hinge === "bottom";
+  const { across, up, pocket } = pocketOf(input);
+  const { hinge, touch, taped: side } = set;
+  const bottom = hinge === "bottom";
+  const upper = set.opens === "upper";
+  const room = (stands: Standing): Room => roomOn(stands, { pocket, side, hinge });
+  const at = smallestOutline(preset, { hinge, touch, grid, tall: upper ? up : 0, room });
   // as it is drawn: upright, its fold at the bottom or at the left
-  const stood = above(turnedOn(preset, at.size, set.hinge), at.level);
+  const stood = above(turnedOn(preset, at.size, hinge), at.level);
   const path = bottom ? stood : placePath(stood, { x: 0, y: at.width, rotation: -90, flip: false });
   const size = bottom ? { width: at.width, height: at.height } : { width: at.height, height: at.width };
   const points = flatten(path);
@@ -100,61 +104,51 @@ function draft(input: Input): Said {
     : { panel: "back", from: [0, far], to: [0, near] };
   const front = twin("front", "Front", back, edge, { order: 1 });
 
-  const held = up * FRONT_PART;
-  const half = contents.thickness / 2;
-  const foot = bottom ? 0 : (size.height - held) / 2;
-  const middle = bottom ? size.width / 2 : across / 2;
-  // straight strips beside what is inside, on the front as it is drawn: below the back, or to its left
-  const strip = (from: Point, to: Point) => ({
-    along: { panel: "front", from, to },
-    wide: set.taped + TAPE_MARGIN,
-  });
-  const [low, high] = [middle - across / 2 - set.taped, middle + across / 2 + set.taped];
-  const strips = bottom
-    ? [strip([low, 0], [low, -size.height]), strip([high, -size.height], [high, 0])]
-    : [
-        strip([-across - set.taped, size.height], [-across - set.taped, 0]),
-        strip([-size.width, foot - set.taped], [0, foot - set.taped]),
-      ];
-  const lines: Stroke[] = set.writing === "lines" ? toAndFrom(middle, across, bottom ? held : foot + held) : [];
+  // the pocket lies in the middle of its fold with its tapes
+  const beside = pastOf(pocket, side);
+  const [wide, high] = [pocket.wide + beside.left + beside.right, pocket.high + beside.bottom + beside.top];
+  const [x, y] = [
+    (bottom ? (size.width - wide) / 2 : 0) + beside.left,
+    (bottom ? 0 : (size.height - high) / 2) + beside.bottom,
+  ];
+  const outer = {
+    left: x - beside.left,
+    right: x + pocket.wide + beside.right,
+    bottom: y - beside.bottom,
+    top: y + pocket.high + beside.top,
+  };
+  const strips = stripsOf(hinge, outer, pocket.taped).map((along) => ({ along, wide: side + TAPE_MARGIN }));
+  // half the room and half the thickness off the closed end, in the middle between closed sides
+  const off = (contents.thickness + set.play) / 2;
+  const lie: Point = upper
+    ? [x + across / 2, y + off + contents.height / 2]
+    : [x + off + contents.width / 2, y + up / 2];
+  const lines: Stroke[] =
+    set.writing === "lines" ? toAndFrom([x + pocket.wide / 2, y], Math.min(across, pocket.wide), pocket.high) : [];
   // the fold lies on a mark of the ruler: what is over is cut off with the outline
-  const [wide, tall] = [roundUp(size.width, grid), roundUp(size.height, grid)];
+  const [width, tall] = [roundUp(size.width, grid), roundUp(size.height, grid)];
   const lying = bottom
-    ? { laid: { ...HERE, y: tall }, blank: { width: wide, height: 2 * tall } }
-    : { laid: { ...HERE, x: wide }, blank: { width: 2 * wide, height: tall } };
+    ? { laid: { ...HERE, y: tall }, blank: { width, height: 2 * tall } }
+    : { laid: { ...HERE, x: width }, blank: { width: 2 * width, height: tall } };
   return {
     sheets: [sheet("pocket", "Pocket", [back, front], { ...lying, cutFolded: true, strokes: lines })],
-    holds: {
-      on: back,
-      across,
-      up,
-      at: [middle, foot + half + set.play / 2 + contents.height / 2],
-      open: "one",
-      asks: "play",
-    },
+    holds: { on: back, across, up, at: lie, from: upper ? "up" : "right", open: "one", asks: "play" },
     glue: strips.map((s) => glued(front, back, { strip: s, widens: "taped" })),
-
     figures: {
       touch: past({ panel: "back", from: edge.from, to: edge.to }, 0, 0.5, { value: far - near }),
-      taped: stripOf(
-        bottom
-          ? { panel: "back", from: [middle - across / 2 - set.taped, held], to: [middle - across / 2 - set.taped, 0] }
-          : { panel: "back", from: [across + set.taped, foot], to: [across + set.taped, foot + held] },
-        set.taped,
-        0.5,
-      ),
+      taped: stripOf(tapeEdge(outer, pocket.taped), side, 0.5),
     },
   };
 }
 
 /** Two lines to write on, on the outside of the back. */
-function toAndFrom(middle: number, across: number, up: number): Stroke[] {
+function toAndFrom([middle, foot]: Point, across: number, up: number): Stroke[] {
   const half = Math.min(across * 0.4, 45);
   return [0.45, 0.25].map((part, i): Stroke => ({
     id: i === 0 ? "to" : "from",
     role: "pen",
     face: "back",
-    path: [line([middle - half, up * part], [middle + half, up * part])],
+    path: [line([middle - half, foot + up * part], [middle + half, foot + up * part])],
   }));
 }
 

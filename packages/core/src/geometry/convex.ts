@@ -1,10 +1,11 @@
 /**
- * Polygons of any shape as convex parts, so that what clips convex polygons clips all. Each part is cut off along an edge
- * that runs on from a corner that turns inwards:
+ * Polygons of any shape as convex parts, so that what clips convex polygons clips all. Each part is cut off from a corner
+ * that turns inwards, half way between its two edges:
  *
  *   ┌──┐  ┌──┐        ┌──┐  ┌──┐
- *   │  └──┘  │   →    │  ├╌╌┤  │      Edges that were cut through paper and not along its rim are known as such: nothing
- *   └────────┘        └──┴──┴──┘      is kept clear of them.
+ *   │  └──┘  │   →    │  └──┘  │      Edges that were cut through paper and not along its rim are known as such: nothing
+ *   └────────┘        └─╱────╲─┘      is kept clear of them. A cut that ran on along an edge would leave a part whose rim
+ *                                     is drawn in along the cut as well.
  */
 import { areaOf, clipConvex, flatten, leftOf, type Path, polygon, split, sweep } from "./path.ts";
 import { add, between, cross, direction, distance, type Point, scale, subtract } from "./point.ts";
@@ -56,11 +57,12 @@ export function convexParts(given: readonly Point[]): ConvexPart[] {
   return done;
 }
 
-/** Cuts a polygon along the edge that ends in a corner, onwards until it meets the rim. */
+/** Cuts a polygon from a corner that turns inwards, half way between its edges, until it meets the rim. */
 function cutFrom({ points, rim }: ConvexPart, i: number): ConvexPart[] {
   const count = points.length;
   const at = (k: number): Point => points[((k % count) + count) % count] as Point;
-  const [start, way] = [at(i), direction(at(i - 1), at(i))];
+  const start = at(i);
+  const way = direction([0, 0], subtract(direction(at(i - 1), start), direction(start, at(i + 1))));
   let [near, edge] = [Infinity, -1];
   for (let k = i + 1; k < i + count - 1; k += 1) {
     const [a, b] = [subtract(at(k), start), subtract(at(k + 1), start)];

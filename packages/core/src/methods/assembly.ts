@@ -85,7 +85,8 @@ export function assemblySteps(making: Making, scored: (part: Laid) => readonly S
   const finishing = finish
     ? [{ kind: finish.kind, code: finish.code, scene: onTable(bench, lastOrder(making), [], laid) }]
     : [];
-  return [...scored(own), ...before, ...laying, ...after, ...finishing];
+  const [first, last] = finish?.beforeFilling ? [finishing, after] : [after, finishing];
+  return [...scored(own), ...before, ...laying, ...first, ...last];
 }
 
 function benchOf(making: Making, part: Laid): Bench | undefined {
@@ -302,6 +303,7 @@ function layOn({ part, main, making }: Bench, ground: Bench, scene: Scene): Step
       top: lies.ground.height - low - lies.height,
       turn: lies.turn,
       raised: join.raised ?? 0,
+      tabs: part.stands ? 1 : 0,
     },
     scene,
   };

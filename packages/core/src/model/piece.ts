@@ -38,6 +38,8 @@ export interface Fold {
    * from the order for panels folded right over; said by the form where a score ends at another angle.
    */
   readonly lift?: number;
+  /** its place in the pile, counted like the order, where it is not the last that was folded: a flap tucked in under another */
+  readonly level?: number;
 }
 
 /** Towards the drawn face, or away from it; a fold that lies open in the end, and opens and closes later, is a valley. */
@@ -178,6 +180,8 @@ export interface Join {
   readonly flip: boolean;
   /** mm of foam between the two */
   readonly raised?: number;
+  /** it stands on what is folded beneath its panel, tabs, and on what lies between */
+  readonly stands?: true;
 }
 
 /** One of several things in the same holder: it lies in the middle of the whole. */

@@ -19,7 +19,14 @@ const putOff = new WeakMap<PieceDraft, { readonly by: number; readonly piece: Pi
 function shifted(piece: PieceDraft, by: number): PieceDraft {
   const was = putOff.get(piece);
   if (was?.by === by) return was.piece;
-  const later = { ...piece, folds: piece.folds.map((f) => ({ ...f, order: f.order + by })) };
+  const later = {
+    ...piece,
+    folds: piece.folds.map((f) => ({
+      ...f,
+      order: f.order + by,
+      ...(f.level !== undefined && { level: f.level + by }),
+    })),
+  };
   putOff.set(piece, { by, piece: later });
   return later;
 }

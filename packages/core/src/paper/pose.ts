@@ -37,6 +37,9 @@ function sense(piece: Folding, fold: Fold): 1 | -1 {
   return side > 0 ? 1 : -1;
 }
 
+/** Where a folded panel comes to lie in the pile. */
+const levelOf = ({ level, order }: Fold): number => level ?? order;
+
 /** How far everything has gone: folding, filling, motions. */
 export interface FoldState {
   /** how far the folding has gone: fold of order k runs from k − 1 to k */
@@ -128,11 +131,12 @@ function foldUp(piece: Folding, state: FoldState): FoldedUp {
   // plies are counted separately on the two sides of the panel they fold over, each with what it carries on either face
   const heightOf = (fold: Fold): number => {
     const [facing, away]: [Face, Face] = fold.angle >= 0 ? ["front", "back"] : ["back", "front"];
-    const beneath = folds.filter((f) => f.angle >= 0 === fold.angle >= 0 && f.order <= fold.order);
-    const most = (order: number, face: Face): number =>
-      Math.max(...beneath.filter((f) => f.order === order).map((f) => carried(f.panels[1], face)));
-    return [...new Set(beneath.map((f) => f.order))].reduce(
-      (sum, order) => sum + caliper + most(order, facing) + (order < fold.order ? most(order, away) : 0),
+    const own = levelOf(fold);
+    const beneath = folds.filter((f) => f.angle >= 0 === fold.angle >= 0 && levelOf(f) <= own);
+    const most = (level: number, face: Face): number =>
+      Math.max(...beneath.filter((f) => levelOf(f) === level).map((f) => carried(f.panels[1], face)));
+    return [...new Set(beneath.map(levelOf))].reduce(
+      (sum, level) => sum + caliper + most(level, facing) + (level < own ? most(level, away) : 0),
       carried(fold.panels[0], facing),
     );
   };
@@ -232,7 +236,7 @@ function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
       const out: Face = (on.face === "front") !== join.flip ? "front" : "back";
       const own = piece ? thicknessOf(piece, out, { ...state, carried: carriedBy(carried, piece.id) }) : state.caliper;
       const above = carried({ piece: join.piece, panel: join.panel, face: out });
-      most = Math.max(most, own + (join.raised ?? 0) + above + beneathOf(join, carried));
+      most = Math.max(most, own + (join.raised ?? 0) + above + beneathOf(join, piece, carried, state));
     }
     known.set(key, most);
     return most;
@@ -242,9 +246,20 @@ function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
 
 const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
 
-/** mm of paper between a joined panel and what it lies on: a strip glued behind it before it is laid down. */
-const beneathOf = ({ piece, panel, onto, flip }: Join, carried: Carried): number =>
-  carried({ piece, panel, face: (onto.face === "front") !== flip ? "back" : "front" });
+/**
+ * mm between a joined panel and what it lies on: a strip glued behind it before it is laid down, and, where it stands on
+ * its tabs, these and what lies between.
+ */
+function beneathOf(
+  { piece, panel, onto, flip, stands }: Join,
+  own: Folding | undefined,
+  carried: Carried,
+  state: FoldState,
+): number {
+  const down: Face = (onto.face === "front") !== flip ? "back" : "front";
+  const tabs = stands && own ? thicknessOf(own, down, state) - caliperOf(own, state.caliper) : 0;
+  return tabs + carried({ piece, panel, face: down });
+}
 
 const carriedBy =
   (carried: Carried, piece: string) =>
@@ -289,7 +304,8 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
     const beneath = join && solution.pieces.find((p) => p.id === join.onto.piece);
     const caliper = caliperOf(piece, state.caliper);
     const off =
-      (caliper + caliperOf(beneath, state.caliper)) / 2 + (join ? (join.raised ?? 0) + beneathOf(join, carriedAt) : 0);
+      (caliper + caliperOf(beneath, state.caliper)) / 2 +
+      (join ? (join.raised ?? 0) + beneathOf(join, piece, carriedAt, state) : 0);
     const motion = done
       ? solution.motions?.find((m) => m.move.kind !== "open" && m.move.piece === piece.id)
       : undefined;

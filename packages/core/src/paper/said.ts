@@ -23,7 +23,7 @@ import type { Moving } from "./motion.ts";
 import { type Glued, seamOf } from "./seam.ts";
 import type { Drawn, Flap, Rectangle, Sheet } from "./sheet.ts";
 
-/** Where contents lie, and what closes over them. They go in from the panel's upper end. */
+/** Where contents lie, and what closes over them. */
 export interface Held {
   readonly on: Rectangle;
   /** mm inside along the panel and up it, and between walls */
@@ -36,7 +36,9 @@ export interface Held {
   readonly closes?: readonly Flap[];
   /** where the middle of the contents lies on the panel, when it is not the panel's own */
   readonly at?: Point;
-  /** whether they may stand out past the panel's upper end, or past both as out of a band: nothing holds them there */
+  /** the end of the panel they go in from; the upper one unless said */
+  readonly from?: "up" | "right";
+  /** whether they may stand out past the end they go in from, or past both as out of a band: nothing holds them there */
   readonly open?: Open["past"];
   /** settings that ask for room: one for both axes, or one for each */
   readonly asks?: string | { readonly width: string; readonly height: string };
@@ -92,6 +94,8 @@ export interface Covering {
 export interface Finish {
   readonly kind: StepKind;
   readonly code: string;
+  /** done before anything goes in, where it is what closes the holder */
+  readonly beforeFilling?: true;
   readonly held?: { readonly run: number; readonly wide: number };
 }
 
@@ -120,6 +124,8 @@ export interface Said {
   readonly covers?: readonly Covering[];
   /** what is done with the finished thing, told as the last step */
   readonly finish?: Finish;
+  /** tabs folded beneath the first panel, by which it is glued on a panel of something: it has no back of its own */
+  readonly stands?: { readonly on: readonly Glued["panel"][]; readonly widens: string };
   /** its blank is a square whose side can be typed */
   readonly square?: true;
 }
@@ -153,6 +159,8 @@ export interface Drafted {
   readonly covers: readonly Covering[];
   readonly finished?: NonNullable<Said["finished"]>;
   readonly finish?: Finish;
+  /** the tabs by which the main piece is glued on what it is laid on, and where the setting stands that widens them */
+  readonly stands?: { readonly on: readonly string[]; readonly widens: ChangePath };
 }
 
 interface Drafting {
@@ -224,6 +232,9 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
     covers: said.covers ?? [],
     ...(said.finished && { finished: said.finished }),
     ...(said.finish && { finish: said.finish }),
+    ...(said.stands && {
+      stands: { on: said.stands.on.map((p) => p.id), widens: [...settings, said.stands.widens] },
+    }),
   };
 }
 
@@ -247,13 +258,14 @@ function joinOf({ sheet, onto, face, at, turned = 0, flip = face === "back" }: L
 }
 
 function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): Placement {
-  const { on, turned = 0, closes = [], depth = 0, asks } = held;
+  const { on, turned = 0, closes = [], depth = 0, from = "up", asks } = held;
   const { id: piece, laid } = find(on.id);
   const [x, y] = place(held.at ?? [on.width / 2, on.height / 2], laid);
   const { name = "Card", width, height, thickness } = contents;
   const rotation = laid.rotation + turned;
   const lies = turned % 180 === 0;
-  const free = held.open && (lies ? "height" : "width");
+  const through = lies === (from === "up") ? "height" : "width";
+  const free = held.open && through;
   const room = { width: lies ? held.across : held.up, height: lies ? held.up : held.across, depth };
   const inside = free ? { ...room, [free]: contents[free] } : room;
   // the girth of a flat pocket must reach round the thickness, but for its mouth; between walls there is none to reach round
@@ -272,13 +284,13 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
     rotation,
     inside,
     gap: held.gap ?? {
-      width: free === "width" ? 0 : inside.width - width - round + (lies ? 0 : mouth),
-      height: free === "height" ? 0 : inside.height - height - round + (lies ? mouth : 0),
+      width: free === "width" ? 0 : inside.width - width - round + (through === "width" ? mouth : 0),
+      height: free === "height" ? 0 : inside.height - height - round + (through === "height" ? mouth : 0),
       depth: depth > 0 ? depth - thickness : 0,
     },
     ...(held.open && free && { open: { axis: free, past: held.open } }),
     closes: closes.map((f) => `${find(f.id).id}/${f.fold.id}`),
-    way: place([0, 1], { ...laid, x: 0, y: 0 }),
+    way: place(from === "up" ? [0, 1] : [1, 0], { ...laid, x: 0, y: 0 }),
     asks: {
       ...(askWidth !== undefined && free !== "width" && { width: at(askWidth) }),
       ...(askHeight !== undefined && free !== "height" && { height: at(askHeight) }),

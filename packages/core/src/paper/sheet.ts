@@ -107,6 +107,8 @@ interface Hinge {
   readonly angle?: number;
   /** plies it stands off, see `Fold.lift` */
   readonly lift?: number;
+  /** its place in the pile, see `Fold.level` */
+  readonly level?: number;
 }
 
 /** Hangs a flap on an edge. */
@@ -115,7 +117,7 @@ export function flap(
   name: string,
   { panel: parent, from, to }: Edge,
   shape: Shape,
-  { order, angle = 180, lift = 0 }: Hinge,
+  { order, angle = 180, lift = 0, level }: Hinge,
 ): Flap {
   const long = distance(from, to);
   const { relief, corners, deep, foot, sides, trim = 0 } = shape(long);
@@ -162,6 +164,7 @@ export function flap(
       angle,
       order,
       ...(lift !== 0 && { lift }),
+      ...(level !== undefined && { level }),
     },
     foot: edge(end, start),
     start: side(high),

@@ -81,13 +81,15 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Cut the window out in one piece along its line, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} at its widest: print it at true size to cut by. What drops out is the opposite: keep it.`,
   "fit-tab": () => () =>
     "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
+  "glue-by-tabs": () => () =>
+    "Put tape or glue on its tabs alone and press it on the panel it belongs on: that panel is its back.",
   "fit-liner": () => () =>
     "Slide it into the envelope until the score lies on the flap's fold, and glue the flap part alone: the rest lies free.",
   "cut-layer": (s) => (mm) => `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}.`,
   "cut-frame": (s) => (mm) =>
     `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and out of it an opening ${mm(num(s.facts, "openWidth"))} × ${mm(num(s.facts, "openHeight"))}.`,
   "lay-on": (s) => (mm) =>
-    `Glue the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
+    `Glue the ${str(s.facts, "part").toLowerCase()}${num(s.facts, "tabs") === 1 ? ", by its tabs alone," : ""} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
   "glue-strip": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the strip of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, along the upper edge, its score on the edge.`,
   "glue-web": (s) => (mm) =>
