@@ -3,7 +3,17 @@ import { type Check, remedy } from "./check.ts";
 /** What was asked for and could not be made: said, never left out in silence. */
 export const refused: Check = {
   id: "refused",
-  codes: ["no-tab", "low-wall", "tab-trim", "no-slits", "no-string"],
+  codes: [
+    "no-tab",
+    "low-wall",
+    "tab-trim",
+    "no-slits",
+    "no-string",
+    "no-pocket-string",
+    "no-mouth-tab",
+    "no-seal",
+    "no-back",
+  ],
   run: ({ parts }) =>
     parts.flatMap((part) =>
       part.refused.map(({ setting, instead, code }) => {

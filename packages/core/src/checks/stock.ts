@@ -12,9 +12,9 @@ const USUAL = "text-120";
 /** The stock folds cleanly in each form that is made of it. Figures are g/m². */
 export const stock: Check = {
   id: "stock",
-  codes: ["heavy", "score-first", "flimsy"],
+  codes: ["heavy", "both-layers", "score-first", "flimsy"],
   run: ({ parts, spec }) =>
-    parts.flatMap(({ form, fitting, stock: paper, main }): Finding[] => {
+    parts.flatMap(({ form, fitting, stock: paper, main, pieces }): Finding[] => {
       // a fitting of the draft's own paper has it said by the draft, unless it bears less
       const own = fitting === undefined;
       if (!form || (!own && paper === spec.stock && paper.weight <= form.heaviest)) return [];
@@ -24,7 +24,9 @@ export const stock: Check = {
       if (weight > form.heaviest) {
         const lighter = stocks.filter((s) => s.weight <= form.heaviest).sort((a, b) => b.weight - a.weight)[0];
         const mends = lighter && remedy("stock", path, { preset: lighter.id }, { stock: lighter.title });
-        return [{ ...at, code: "heavy", severity: "warning", limit: form.heaviest, ...mends }];
+        // two layers cut at once ask more of the scissors than one that is folded
+        const code = pieces.some((p) => p.cutFolded) ? "both-layers" : "heavy";
+        return [{ ...at, code, severity: "warning", limit: form.heaviest, ...mends }];
       }
       if (weight < FLIMSY_GSM) {
         const heavier = remedy("heavier", path, { preset: USUAL });

@@ -58,6 +58,9 @@ const BOW_PART = 0.1;
 const BOW_SHORT = 2;
 /** An end stays so far (mm) short of the fold it runs to. */
 const SHORT = 2;
+/** A band that seals: so wide, its overlap so long, mm. */
+const SEAL_WIDE = 20;
+const SEAL_LAP = 15;
 /** Slits stand so far (mm) from the ends, and are so many times two plies wide, so that they slip into one another. */
 const SLIT_FROM = [12, 20] as const;
 const SLIT_PLIES = 2.5;
@@ -175,6 +178,20 @@ export const bellyBand = defineForm({
   settings,
   outside: "back",
   grounds: () => [{ panel: "front", name: "Front", sides: { outside: 0 } }],
+  variants: [
+    {
+      title: "Seal band",
+      about: "Narrow and close, glued round a bag's folded mouth or a roll: it is torn to open it.",
+      settings: ({ width, height }) => ({
+        runs: "across",
+        bandWidth: Math.min(SEAL_WIDE, height),
+        play: 0.5,
+        lap: Math.min(SEAL_LAP, width / 2),
+        meets: "middle",
+        heldBy: "glue",
+      }),
+    },
+  ],
   heaviest: 250,
   draft,
 });

@@ -13,10 +13,10 @@ import { choice, mm } from "../model/setting.ts";
 import { depthOf, widthOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { TAPE_MARGIN } from "../paper/seam.ts";
-import { clipped, type Corner, rounded, type Shape, tapered } from "../paper/shape.ts";
-import { flap, panel, sheet } from "../paper/sheet.ts";
+import { sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { spineFor, tabPanels } from "./tabPanels.ts";
 
 const settings = z.strictObject({
   width: mm("Width", 25, [10, 120], "Along the edge it holds."),
@@ -30,54 +30,20 @@ const settings = z.strictObject({
   ),
 });
 
-/** Up to this thickness (mm) one score goes round it; above, paired scores (geometry notes, bands). */
-const ONE_SCORE_UP_TO = 1.5;
-/** A point or a rounding leaves at least so much of each reach straight. */
-const TIP_PART = 0.8;
-
 type Input = DraftInput<z.output<typeof settings>>;
 
 function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said {
   const width = roundUp(set.width, grid);
   const [reach, behind] = [roundUp(set.reach, grid), roundUp(set.backReach, grid)];
-  const around = contents.thickness + stock.caliper;
-  const spine = contents.thickness > ONE_SCORE_UP_TO ? roundUp(around, grid) : 0;
-  const tip = Math.min(width / 2, reach * TIP_PART, behind * TIP_PART);
-  const ends = { round: rounded(tip), point: clipped(width / 2, 0, tip), straight: rounded(0) }[set.ends];
-  const far = { round: rounded(tip), point: clipped(tip, 0, width / 2), straight: rounded(0) }[set.ends];
-
-  const back = panel("back", "Back", width, behind, { corners: { bottomLeft: far, bottomRight: ends } });
-  // a thick holder takes two scores, each a right angle; a thin one a single score right round
-  const edges = spine > 0 ? [flap("spine", "Edge", back.top, tapered({ deep: spine }), { order: 1, angle: -90 })] : [];
-  const fold = spine > 0 ? { order: 2, angle: -90 } : { order: 1, angle: -180 };
-  const front = flap("front", "Front", edges[0]?.tip ?? back.top, ended(reach, tip, set.ends), fold);
+  const spine = spineFor(contents.thickness, stock.caliper, grid);
+  const { back, panels, front } = tabPanels({ width, reach, behind, spine, ends: set.ends });
   return {
-    sheets: [sheet("tab", "Closure tab", [back, ...edges, front])],
+    sheets: [sheet("tab", "Closure tab", panels)],
     size: { width, height: reach },
     figures: { width: widthOf(back), reach: depthOf(front) },
     finish: { kind: "close", code: "fit-tab", held: { run: behind, wide: width - 2 * TAPE_MARGIN } },
   };
 }
-
-/** A flap whose end is round, pointed or straight, over the last `tip` mm of it. */
-const ended =
-  (deep: number, tip: number, ends: "round" | "point" | "straight"): Shape =>
-  (long) => {
-    const round: readonly Corner[] = [
-      [0, deep, tip],
-      [long, deep, tip],
-    ];
-    const point: readonly Corner[] = [
-      [0, deep - tip],
-      [long / 2, deep],
-      [long, deep - tip],
-    ];
-    return {
-      relief: 0,
-      deep,
-      corners: ends === "point" ? point : ends === "round" ? round : tapered({ deep })(long).corners,
-    };
-  };
 
 /** A small tab that holds a holder closed. */
 export const closureTab = defineForm({

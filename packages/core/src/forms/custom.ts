@@ -13,10 +13,10 @@ export const TOP_PART = 0.4;
 export const throat = mm("Throat", 12, [4, 60], "How far below the mouth the front stops.");
 
 /** Where something can be laid on an envelope: the address side, and the closing flap. */
-export const envelopeGrounds = (): readonly Ground[] => [
+export const envelopeGrounds = ({ closure }: Readonly<Record<string, unknown>> = {}): readonly Ground[] => [
   { panel: "body", name: "Address side", sides: { outside: 0 } },
-  // closed, its tip points down
-  { panel: "top", name: "Top flap", sides: { outside: 180 } },
+  // closed, its tip points down; tucked in, there is nothing to see of it
+  ...(closure === "tuck" ? [] : [{ panel: "top", name: "Top flap", sides: { outside: 180 } } as const]),
 ];
 
 /** The form that stands up round what is thick. */

@@ -24,12 +24,13 @@
 import { z } from "zod";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, past, roundingOf } from "../paper/figure.ts";
-import type { Said } from "../paper/said.ts";
+import type { Laid, Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
 import { ROOM } from "./body.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./custom.ts";
+import { closedWith, closures } from "./closure.ts";
 import { deepBlank } from "./deepBlank.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
@@ -67,6 +68,7 @@ const settings = z.strictObject({
     "auto",
     "A sheet too small for the whole may do for two pieces.",
   ),
+  closure: closures("none", "tab", "string", "seal", "band"),
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
@@ -74,7 +76,7 @@ const settings = z.strictObject({
 const TAPER = Math.tan((5 * Math.PI) / 180);
 function draft(input: DraftInput<z.output<typeof settings>>): Said {
   const f = deepBlank(input);
-  const { settings: set } = input;
+  const { settings: set, contents, stock, setup } = input;
   const { across, up, g, relief, own } = f;
   const wall = (id: string, name: string, on: Edge, order: number, inset = 0) =>
     flap(id, name, on, tapered({ deep: g, relief: inset }), { order, angle: 90 });
@@ -99,25 +101,35 @@ function draft(input: DraftInput<z.output<typeof settings>>): Said {
   const strip = panel("strip", "Strip", across, f.strip);
   const topWall = wall("top-wall", "Top wall", own ? strip.top : body.top, 5, inset);
   const closing = tapered({ deep: f.top, relief, slope: TAPER, round: set.cornerRadius });
-  // the strip outside the body lies one ply lower, so its flap stands one ply further off
-  const top = flap("top", "Top flap", topWall.tip, closing, { order: 6, angle: 90, lift: own ? -3 : -2 });
+  // the strip outside the body lies one ply lower, so its flap stands one ply further off; a tab inside it takes one more
+  const lift = -2 - (own ? 1 : 0) - (set.closure === "tab" ? 1 : 0);
+  const top = flap("top", "Top flap", topWall.tip, closing, { order: 6, angle: 90, lift });
+  const round = { contents, stock, setup };
+  const { cuts, sheets, glue, joins, refused, ...shut } = closedWith(set.closure, {
+    ...{ body, top, bottom: front, wall: g, ...round },
+    ...(own && { head: f.strip }),
+  });
+  const cutIn = (flapOwn: boolean) => cuts.filter((cut) => !own || (cut.panel === top.id) === flapOwn);
 
   const most = [body, leftWall, rightWall, left, right, ...webs, bottomWall, front];
   const rounding = { rounding: set.cornerRadius };
-  const ownSheets = own ? [sheet("flap", "Top flap", [strip, topWall, top], rounding)] : [];
+  const ownSheets = own ? [sheet("flap", "Top flap", [strip, topWall, top], { ...rounding, cuts: cutIn(true) })] : [];
   const walls = ["left-wall", "right-wall", "bottom-wall", ...(own ? [] : ["top-wall"])];
   return {
+    ...shut,
     sheets: [
-      own ? sheet("envelope", "Envelope", most) : sheet("envelope", "Envelope", [...most, topWall, top], rounding),
+      own
+        ? sheet("envelope", "Envelope", most, { cuts: cutIn(false) })
+        : sheet("envelope", "Envelope", [...most, topWall, top], { ...rounding, cuts }),
       ...ownSheets,
+      ...sheets,
     ],
-    joins: ownSheets.map((flapSheet) => ({
-      sheet: flapSheet,
-      onto: body,
-      face: "back",
-      at: [0, up - f.strip],
-      flip: false,
-    })),
+    joins: [
+      ...ownSheets.map((flapSheet): Laid => ({
+        ...{ sheet: flapSheet, onto: body, face: "back", at: [0, up - f.strip], flip: false },
+      })),
+      ...joins,
+    ],
     holds: {
       on: body,
       across,
@@ -133,6 +145,7 @@ function draft(input: DraftInput<z.output<typeof settings>>): Said {
       glued(front, right, { widens: "sideFlap" }),
       ...webs.map((w) => glued(w, bottomWall, { web: true })),
       ...(own ? [glued(strip, body)] : []),
+      ...glue,
     ],
     overlaps: [{ flaps: [front, top], least: SEAM, clear: SHORT_OF_FOLD, apart: up, depth: "topFlap" }],
     figures: {
@@ -142,7 +155,10 @@ function draft(input: DraftInput<z.output<typeof settings>>): Said {
       cornerRadius: roundingOf(top),
     },
     measured: { wall: depthOf(leftWall, 0.5, { lights: walls }) },
-    refused: set.corners === "web" && !f.web ? [{ setting: "corners", instead: "cut", code: "low-wall" }] : [],
+    refused: [
+      ...refused,
+      ...(set.corners === "web" && !f.web ? [{ setting: "corners", instead: "cut", code: "low-wall" }] : []),
+    ],
   };
 }
 

@@ -28,10 +28,12 @@ import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { type Edge, outlined, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
+import { closures } from "./closure.ts";
 import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./foldedPocket.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { FRONT_PART, roomToSpare } from "./pocket.ts";
+import { closedTwins } from "./pocketClosure.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
 const OUTLINES = shapes.filter(({ id }) =>
@@ -59,6 +61,7 @@ const settings = z.strictObject({
   ),
   play: roomToSpare(),
   taped: mm("Taped sides", 9, [6, 30], "How far the paper stands past what is inside, for tape or glue."),
+  closure: closures("open", "string", "seal", "band"),
   writing: choice("On the back", { none: "Nothing", lines: "Lines for to and from" }, "none", "Drawn with a pen."),
 });
 
@@ -123,6 +126,12 @@ function draft(input: Input): Said {
   const lie: Point = upper
     ? [x + across / 2, y + off + contents.height / 2]
     : [x + off + contents.width / 2, y + up / 2];
+  const mirror = ([u, v]: Point): Point => (bottom ? [u, -v] : [-u, v]);
+  const head = topAbove(points, x + pocket.wide / 2);
+  // the hole lies in the closed sides' way where the mouth is at the side
+  const filled = upper ? lie[1] + contents.height / 2 : Infinity;
+  const twins = { ...{ back, front, mirror, top: head, filled }, ...{ contents, stock: input.stock, setup } };
+  const { cuts, sheets: more, glue: stuck, ...shut } = closedTwins(set.closure, twins);
   const lines: Stroke[] =
     set.writing === "lines" ? toAndFrom([x + pocket.wide / 2, y], Math.min(across, pocket.wide), pocket.high) : [];
   // the fold lies on a mark of the ruler: what is over is cut off with the outline
@@ -131,14 +140,25 @@ function draft(input: Input): Said {
     ? { laid: { ...HERE, y: tall }, blank: { width, height: 2 * tall } }
     : { laid: { ...HERE, x: width }, blank: { width: 2 * width, height: tall } };
   return {
-    sheets: [sheet("pocket", "Pocket", [back, front], { ...lying, cutFolded: true, strokes: lines })],
+    ...shut,
+    sheets: [sheet("pocket", "Pocket", [back, front], { ...lying, cutFolded: true, strokes: lines, cuts }), ...more],
     holds: { on: back, across, up, at: lie, from: upper ? "up" : "right", open: "one", asks: "play" },
-    glue: strips.map((s) => glued(front, back, { strip: s, widens: "taped" })),
+    glue: [...strips.map((s) => glued(front, back, { strip: s, widens: "taped" })), ...stuck],
     figures: {
       touch: past({ panel: "back", from: edge.from, to: edge.to }, 0, 0.5, { value: far - near }),
       taped: stripOf(tapeEdge(outer, pocket.taped), side, 0.5),
     },
   };
+}
+
+/** The highest place of an outline above a place on its foot. */
+function topAbove(points: readonly Point[], x: number): Point {
+  const heights = points.flatMap((a, i) => {
+    const b = points[(i + 1) % points.length] as Point;
+    if (a[0] > x === b[0] > x) return [];
+    return [a[1] + ((x - a[0]) / (b[0] - a[0])) * (b[1] - a[1])];
+  });
+  return [x, Math.max(0, ...heights)];
 }
 
 /** Two lines to write on, on the outside of the back. */

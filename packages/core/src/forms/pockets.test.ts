@@ -187,6 +187,38 @@ describe("a fold-over pocket", () => {
   });
 });
 
+describe("a fold-over pocket that opens at the side", () => {
+  it("is taped along the sides that neither fold nor mouth close", () => {
+    const zones = (hinge: string) => {
+      const s = made("fold-over-pocket", { cutTo: "rectangle", hinge, opens: "side", play: 0, taped: 10 });
+      expect(prove(s).ok).toBe(true);
+      const [piece] = s.pieces;
+      const lying = s.contents[0];
+      expect(lying?.open).toEqual({ axis: "width", past: "one" });
+      expect(lying?.way).toEqual([1, 0]);
+      // each zone by the direction it runs in, on the front
+      return (piece?.glue ?? []).map(({ polygon: p }) => {
+        const { left, right, bottom, top } = boundsOf(p);
+        return right - left > top - bottom ? "across" : "upright";
+      });
+    };
+    expect(zones("bottom").sort()).toEqual(["across", "upright"]);
+    expect(zones("side")).toEqual(["across", "across"]);
+  });
+
+  it("holds 65 % of the width, the rest stands out at the right", () => {
+    const s = made("fold-over-pocket", { cutTo: "rectangle", hinge: "side", opens: "side", play: 1, taped: 10 });
+    const lying = s.contents[0];
+    const back = boundsOf(flatten(s.pieces[0]?.panels.find((p) => p.id === "back")?.outline ?? []));
+    // half a thickness and half the room off the fold at its left
+    expect((lying?.x ?? NaN) - 50 - back.left).toBeCloseTo(1, 6);
+    // the whole height lies between the two tapes: 60 + 1 + 1, and the mm of room is left
+    expect(lying?.gap.height).toBe(1);
+    // 65 % of 100 + 0.5 + 1 rounded up to 102, and the tape stands past it nowhere on the mouth's side
+    expect(back.right - back.left).toBeGreaterThanOrEqual(0.65 * 102);
+  });
+});
+
 describe("an outline cut off straight", () => {
   it("loses what lies below, keeps its curves, and meets the line once", () => {
     for (const { outline, id, usual } of shapes) {
@@ -334,54 +366,6 @@ describe("a side-tab pocket", () => {
   });
 });
 
-describe("closures", () => {
-  it("a string runs through two holes that keep their paper, and is tied last", () => {
-    const s = made("side-seam-envelope", { closure: "string" }, { contents: { preset: "iso-a6" } });
-    expect(s.pieces[0]?.cuts.map((c) => c.kind)).toEqual(["hole", "hole"]);
-    expect(codes(s)).not.toContain("hole.near-edge");
-    expect(s.steps.at(-1)?.code).toBe("tie-string");
-    // closed, the hole in the front lies 20 mm below the one in the flap: 10 mm on either side of the flap's edge
-    const [flapHole, frontHole] = (s.pieces[0]?.cuts ?? []).map((c) => boundsOf(flatten(c.path)));
-    const fold = (id: string): number => s.pieces[0]?.folds.find((f) => f.panels[1] === id)?.from[1] ?? NaN;
-    const mirrored = (y: number, about: number): number => 2 * about - y;
-    const y = (b: typeof flapHole): number => ((b?.top ?? NaN) + (b?.bottom ?? NaN)) / 2;
-    expect(mirrored(y(flapHole), fold("top")) - mirrored(y(frontHole), fold("bottom"))).toBeCloseTo(20, 6);
-  });
-
-  it("a tab goes into a slit just below the flap's edge, longer than the tab is wide", () => {
-    const s = made("side-seam-envelope", { closure: "tab" }, { contents: { preset: "iso-a6" } });
-    const [cut] = s.pieces[0]?.cuts ?? [];
-    const { left, right, top } = boundsOf(flatten(cut?.path ?? []));
-    const tab = s.pieces.find((p) => p.id === "tab");
-    expect(cut?.kind).toBe("slit");
-    expect(right - left).toBe((tab?.blank.width ?? 0) + 3);
-    // closed, the slit lies 3 mm below the flap's edge: fold both up by hand
-    const fold = (id: string): number => s.pieces[0]?.folds.find((f) => f.panels[1] === id)?.from[1] ?? NaN;
-    const flap = boundsOf(flatten(s.pieces[0]?.panels.find((p) => p.id === "top")?.outline ?? []));
-    const edge = 2 * fold("top") - flap.top;
-    expect(edge - (2 * fold("bottom") - top)).toBeCloseTo(3, 6);
-    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-slit-inside", "close-tab"]));
-    expect(prove(s).ok).toBe(true);
-  });
-
-  it("a seal is cut from what is left over, and stuck on last", () => {
-    const s = made("pointed-envelope", { closure: "seal" }, { contents: { preset: "iso-a6" } });
-    expect(s.pieces.find((p) => p.id === "seal")?.blank).toEqual({ width: 30, height: 30 });
-    expect(s.steps.at(-1)?.code).toBe("stick-seal");
-    expect(prove(s).ok).toBe(true);
-  });
-
-  it("where there is no room for a string it is said, and undone by its button", () => {
-    const s = made(
-      "side-seam-envelope",
-      { closure: "string", topFlap: 15 },
-      { contents: { width: 60, height: 22, thickness: 1 } },
-    );
-    expect(codes(s)).toContain("refused.no-string");
-    expect(codes(pressed(s, "refused.no-string"))).not.toContain("refused.no-string");
-  });
-});
-
 describe("from the inside out", () => {
   const offers = offersFor(specOf({ form: "side-seam-envelope", contents: { preset: "gift-card" }, method: MM }));
 
@@ -448,6 +432,64 @@ describe("on a panel of a card", () => {
     const order = s.steps.map((x) => x.code);
     expect(order).toContain("lay-on");
     expect(order.indexOf("fill")).toBeGreaterThan(order.indexOf("lay-on"));
+  });
+});
+
+describe("a pocket glued straight on a panel", () => {
+  const FRONT = { contents: CARD, settings: { behind: "panel" } } as const;
+  const AT = { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 }, turn: 0 } as const;
+
+  it("has three tabs and no back: 102 across for the card, 40 high, tabs of 12 all round but at the mouth", () => {
+    const s = made("side-tab-pocket", { behind: "panel", play: 1 });
+    // 100 + 1 + 1 across; 65 % of 60 + 0.5 + 1 rounded up to 62: 40; and the tabs
+    expect(s.pieces[0]?.blank).toEqual({ width: 102 + 24, height: 40 + 12 });
+    expect(s.pieces[0]?.panels.map((p) => p.id)).toEqual(["front", "left", "right", "lower"]);
+    expect(prove(s).ok).toBe(true);
+    const order = s.steps.map((x) => x.code);
+    expect(order.indexOf("glue-by-tabs")).toBeLessThan(order.indexOf("fill"));
+  });
+
+  it("stands on its tabs and what is inside, each tab flat on the panel", () => {
+    const s = inside("side-tab-pocket", AT, FRONT);
+    const proof = prove(s);
+    expect(proof.ok).toBe(true);
+    expect(proof.landings.filter((l) => l.glue.startsWith("glue-")).length).toBeGreaterThanOrEqual(3);
+    const laid = s.fittings[0];
+    // a front, a tab and the card between them: two layers of 0.3 mm and 1 mm
+    const { caliper } = s.spec.stock;
+    expect((laid?.high ?? NaN) - (laid?.low ?? NaN)).toBeCloseTo(2 * caliper + 1, 6);
+    expect(s.steps.map((x) => x.code)).toContain("lay-on");
+  });
+
+  it("has a tape too wide for its tabs told there, and the tabs made wider by the button", () => {
+    const s = solve({ ...inside("side-tab-pocket", AT, FRONT).spec, tape: 12 });
+    expect(codes(s)).toContain("seam.tape");
+    expect(codes(pressed(s, "seam.tape"))).not.toContain("seam.tape");
+  });
+
+  it("keeps its proof on any card, wherever it lies", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 150 }),
+        fc.integer({ min: 40, max: 120 }),
+        fc.double({ min: 0.1, max: 3, noNaN: true }),
+        fc.constantFrom(0, 90, 180, 37),
+        fc.integer({ min: 8, max: 15 }),
+        (width, height, thickness, turn, tab) => {
+          const s = inside(
+            "side-tab-pocket",
+            { ...AT, turn },
+            {
+              contents: { width, height, thickness },
+              settings: { behind: "panel", tab },
+            },
+          );
+          const proof = prove(s);
+          if (!proof.ok) throw new Error(JSON.stringify(proof));
+        },
+      ),
+      { numRuns: runs(60) },
+    );
   });
 });
 

@@ -12,7 +12,7 @@
  *                  ╲╱
  */
 import { z } from "zod";
-import { autoMm, choice, mm } from "../model/setting.ts";
+import { autoMm, mm } from "../model/setting.ts";
 import { depthOf, roundingOf, stripOf } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";
 import { pointed, type Shape } from "../paper/shape.ts";
@@ -20,7 +20,7 @@ import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./custom.ts";
-import { closedWith } from "./closure.ts";
+import { closedWith, closures } from "./closure.ts";
 import { defineForm } from "./form.ts";
 
 const settings = z.strictObject({
@@ -30,7 +30,7 @@ const settings = z.strictObject({
   topFlap: autoMm("Top flap", [15, 300], "How far the top flap reaches; 62 % of the height unless set.", {
     follows: "height",
   }),
-  closure: choice("Closure", { none: "Fold over", seal: "A seal from an offcut" }, "none", "What keeps it shut."),
+  closure: closures("none", "string", "seal", "band"),
   cornerRadius: mm("Round the tips", 6, [0, 20], "Radius of the rounding at each tip."),
 });
 
@@ -78,7 +78,8 @@ export const pointedEnvelope = defineForm({
       order: 3,
     });
     const wide = set.glueStrip;
-    const { cuts, sheets, glue, ...shut } = closedWith(set.closure, { body, top, bottom });
+    const flaps = { body, top, bottom, pointed: true, contents, stock, setup } as const;
+    const { cuts, sheets, glue, ...shut } = closedWith(set.closure, flaps);
     return {
       ...shut,
       sheets: [

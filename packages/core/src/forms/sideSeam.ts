@@ -10,6 +10,9 @@
  *               │    bottom    │  up to the mouth, less the throat; glued to both side flaps
  *               └──────────────┘
  *      sideFlap
+ *
+ * Where the top flap is tucked in, the side flaps are glued on the front and not under it: nothing then stands in its way
+ * between the body and the front.
  */
 import { z } from "zod";
 import { autoMm, choice, mm } from "../model/setting.ts";
@@ -21,7 +24,7 @@ import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { SEAM, SHORT_OF_FOLD, throat, TOP_PART } from "./custom.ts";
-import { closedWith, closure } from "./closure.ts";
+import { closedWith, closures } from "./closure.ts";
 import type { DraftInput } from "./form.ts";
 
 /** The settings that side-seam envelopes share, mm. */
@@ -38,7 +41,7 @@ export const sideSeamSettings = z.strictObject({
     "5",
     "How much the flaps narrow away from their scores.",
   ),
-  closure,
+  closure: closures("none", "tab", "tuck", "string", "seal", "band"),
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
@@ -49,6 +52,9 @@ const END_FLAP = 63.5;
 
 /** The front narrows by this much at its score and then keeps its width, so that its seam is even. */
 const FRONT_INSET = 1.5;
+
+/** A flap that is tucked in narrows by so much at its fold, so that it slips in between the side creases, mm. */
+const TUCK_RELIEF = 2;
 
 /** Drafts the envelope, opening on the long or the short side of its body. */
 export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
@@ -66,13 +72,26 @@ export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
 
   const body = panel("body", "Body", across, up);
   const sides = tapered({ deep: side, relief, slope, round: 2 });
-  const left = flap("left", "Left flap", body.left, sides, { order: 1 });
-  const right = flap("right", "Right flap", body.right, sides, { order: 1 });
+  // from the body up: side flaps, front, top flap; or the top flap tucked in under the front, and the side flaps over it
+  const tucks = set.closure === "tuck";
+  const [onSides, onFront, onTop] = tucks
+    ? [
+        { order: 2, level: 3 },
+        { order: 1, level: 2 },
+        { order: 3, level: 1 },
+      ]
+    : [{ order: 1 }, { order: 2 }, { order: 3 }];
+  const left = flap("left", "Left flap", body.left, sides, onSides);
+  const right = flap("right", "Right flap", body.right, sides, onSides);
   const over = tapered({ deep: front, relief, slope, most: FRONT_INSET });
-  const bottom = flap("bottom", "Bottom flap", body.bottom, over, { order: 2 });
-  const top = flap("top", "Top flap", body.top, tapered(closing), { order: 3 });
+  const bottom = flap("bottom", "Bottom flap", body.bottom, over, onFront);
+  const into = { ...closing, relief: relief + TUCK_RELIEF };
+  const top = flap("top", "Top flap", body.top, tapered(tucks ? into : closing), onTop);
 
-  const { cuts, sheets, glue, ...shut } = closedWith(set.closure, { body, top, bottom });
+  const { cuts, sheets, glue, ...shut } = closedWith(set.closure, { body, top, bottom, contents, stock, setup });
+  const seams = [left, right].map((side) =>
+    tucks ? glued(side, bottom, { widens: "sideFlap" }) : glued(bottom, side, { widens: "sideFlap" }),
+  );
   return {
     ...shut,
     sheets: [
@@ -80,7 +99,7 @@ export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
       ...sheets,
     ],
     holds: { on: body, across, up, turned, closes: [top], asks: ROOM },
-    glue: [glued(bottom, left, { widens: "sideFlap" }), glued(bottom, right, { widens: "sideFlap" }), ...glue],
+    glue: [...seams, ...glue],
     overlaps: [{ flaps: [bottom, top], least: SEAM, clear: SHORT_OF_FOLD, depth: "topFlap" }],
     figures: {
       sideFlap: depthOf(left, 0.7, { lights: ["left", "right"] }),

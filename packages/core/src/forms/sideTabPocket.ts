@@ -26,8 +26,10 @@ import { arched, tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundNear, roundUp } from "../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
+import { closures, refuses } from "./closure.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./pocket.ts";
+import { closedPocket } from "./pocketClosure.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),
@@ -46,6 +48,7 @@ const settings = z.strictObject({
   tabs: choice("Tabs", { under: "Under the front", over: "On the front" }, "under", "Where the tabs are glued."),
   mouth: choice("Mouth", { straight: "Straight", dip: "Drawn in" }, "straight", "The front's upper edge."),
   thumb,
+  closure: closures("open", "mouth", "seal", "band"),
 });
 
 /** Side tabs above a lower one are at least so long, mm. */
@@ -76,7 +79,7 @@ function mouthOf({ settings: set }: Input, across: number, high: number) {
   const edge = set.mouth === "dip" ? arched(-dip) : isCut ? thumbCut(set.thumb) : undefined;
   /** a mouth that dips leaves less to hide a tab behind: as much less as it has dipped at the tab's inner edge */
   const bared = (tab: number): number => (set.mouth === "dip" ? 4 * dip * (tab / across) * (1 - tab / across) : 0);
-  return { edge, isCut, bared };
+  return { edge, isCut, dip, bared };
 }
 
 /** Where things lie in it, on the panel that is drawn first, and what is looked after. */
@@ -112,6 +115,8 @@ function draftOnPanel(input: Input): Said {
     holds: heldOn(input, front, true),
     covers: [frontCovers(high, height), ...(isCut ? thumbLeaves(set.thumb, across, high) : [])],
     stands: { on: [left, right, lower], widens: "tab" },
+    // what closes over it would have to be glued behind its back
+    refused: set.closure === "open" ? [] : refuses("no-back", "open").refused,
     finish: {
       kind: "glue",
       code: "glue-by-tabs",
@@ -131,7 +136,7 @@ function draftWithBack(input: Input): Said {
   const { settings: set, stock, setup } = input;
   const { height, across, whole, up, asked, tab: wide } = figuresOf(input);
   const high = Math.max(setup.grid, Math.min(asked, up - setup.grid));
-  const { edge, isCut, bared } = mouthOf(input, across, high);
+  const { edge, isCut, dip, bared } = mouthOf(input, across, high);
   const under = set.tabs === "under";
   const [first, last] = under ? [1, 2] : [2, 1];
 
@@ -142,14 +147,22 @@ function draftWithBack(input: Input): Said {
   const right = flap("right", "Right tab", part(back.right, 0, up - tall), shape, { order: first });
   const mouth = edge ? { tip: edge } : {};
   const front = flap("front", "Front", back.bottom, tapered({ deep: high, relief: 0.5, ...mouth }), { order: last });
+  const { closes, cuts, sheets, glue, ...shut } = closedPocket(set.closure, {
+    ...{ back, front, high, cut: set.mouth === "dip" ? dip : isCut ? set.thumb : 0 },
+    ...{ contents: input.contents, stock, setup, standsOut: up < whole, after: 2 },
+  });
   return {
-    sheets: [sheet("pocket", "Pocket", [back, left, right, front])],
+    ...shut,
+    sheets: [sheet("pocket", "Pocket", [back, left, right, front], { cuts }), ...sheets],
     // past a back that stands lower what is inside stands out
-    holds: heldOn(input, back, up !== whole),
+    holds: { ...heldOn(input, back, up !== whole), closes },
     covers: [frontCovers(high, height), ...(isCut ? thumbLeaves(set.thumb, across, high) : [])],
-    glue: [left, right].map((side) =>
-      under ? glued(front, side, { widens: "tab" }) : glued(side, front, { widens: "tab" }),
-    ),
+    glue: [
+      ...[left, right].map((side) =>
+        under ? glued(front, side, { widens: "tab" }) : glued(side, front, { widens: "tab" }),
+      ),
+      ...glue,
+    ],
     figures: {
       front: depthOf(front, 0.3),
       tab: depthOf(left, 0.5, { lights: ["left", "right"] }),

@@ -19,7 +19,7 @@
  */
 import { z } from "zod";
 import { COMMON_NOTCH_MM } from "../catalogue/boards.ts";
-import { autoMm, choice, mm } from "../model/setting.ts";
+import { autoMm, mm } from "../model/setting.ts";
 import { roundingOf, stripOf, trimOf } from "../paper/figure.ts";
 import { slit } from "../paper/hole.ts";
 import type { Said } from "../paper/said.ts";
@@ -27,6 +27,7 @@ import { glued } from "../paper/seam.ts";
 import { pointed, rounded } from "../paper/shape.ts";
 import { type Edge, type Flap, flap, panel, sheet } from "../paper/sheet.ts";
 import { flatPocket } from "./clearance.ts";
+import { closedWith, closures } from "./closure.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./custom.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { roomToSpare } from "./pocket.ts";
@@ -39,12 +40,7 @@ const settings = z.strictObject({
   tipTrim: autoMm("Trim the tips", [0, 250], "Cut straight across the two long flaps, measured from the point.", {
     follows: "width",
   }),
-  closure: choice(
-    "Closure",
-    { none: "Fold over", tab: "Tab in a slit" },
-    "none",
-    "A tab under the top flap that tucks into a slit in the bottom flap and opens without tearing.",
-  ),
+  closure: closures("none", "tab", "string", "seal", "band"),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
@@ -66,7 +62,7 @@ function figuresOf({ contents, settings: set, setup }: Input) {
 }
 
 function draft(input: Input): Said {
-  const { settings: set } = input;
+  const { settings: set, contents, stock, setup } = input;
   const { side: S, punch: p, notch: d, width, height, long, short, rim, tab, ...cut } = figuresOf(input);
   const wide = width >= height;
   const tip = (half: number, trim = 0) => pointed({ apex: half + rim, shoulder: rim, round: set.cornerRadius, trim });
@@ -79,9 +75,14 @@ function draft(input: Input): Said {
   const right = flap("right", "Right flap", body.right, tip(short / 2, cut.sides), { order: meet ? 2 : 1 });
   const bottom = flap("bottom", "Bottom flap", body.bottom, tip(long / 2, cut.bottom), { order: last });
   const top = flap("top", "Top flap", body.top, tip(long / 2, cut.top), { order: last + 1 });
+  // its tab takes what is trimmed off the flaps into account; all else is as on any envelope whose flap ends in a point
+  const kind = set.closure === "tab" ? "none" : set.closure;
+  const shut = closedWith(kind, { body, top, bottom, pointed: true, contents, stock, setup });
   const envelope = sheet("envelope", "Envelope", [body, left, right, bottom, top], {
     rounding: set.cornerRadius,
-    cuts: tab ? [slit("slit", bottom, [(long - tab.slit) / 2, -tab.slitAt], [(long + tab.slit) / 2, -tab.slitAt])] : [],
+    cuts: tab
+      ? [slit("slit", bottom, [(long - tab.slit) / 2, -tab.slitAt], [(long + tab.slit) / 2, -tab.slitAt])]
+      : shut.cuts,
     laid: { ...(wide ? { x: p, y: d, rotation: 45 } : { x: S - d, y: S - p, rotation: 135 }), flip: false },
     blank: { width: S, height: S },
   });
@@ -95,7 +96,9 @@ function draft(input: Input): Said {
       glued(bottom, onto, { strip: { along: e, wide: set.glueStrip }, widens: "glueStrip" }),
     );
   return {
-    sheets: [envelope, ...tabSheets],
+    ...shut,
+    ...(tab && { closing: "close-tab" }),
+    sheets: [envelope, ...tabSheets, ...shut.sheets],
     joins: tabSheets.map((strip) => {
       const at = [(long - strip.blank.width) / 2, short + top.deep - (tab?.glued ?? 0)] as const;
       return { sheet: strip, onto: top, face: "front", at };
@@ -114,6 +117,7 @@ function draft(input: Input): Said {
     },
     square: true,
     refused: [
+      ...shut.refused,
       ...(set.closure === "tab" && !tab ? [{ setting: "closure", instead: "none", code: "no-tab" }] : []),
       ...(cut.trimmedFor === undefined ? [] : [{ setting: "tipTrim", instead: cut.trimmedFor, code: "tab-trim" }]),
     ],

@@ -206,9 +206,9 @@ function foldStep(
   laid: readonly string[],
   closes: boolean,
 ): StepDraft {
-  const { whole, lying } = bench;
+  const { lying } = bench;
   const round = lying?.open?.past === "both";
-  const tucks = whole.some((p) => p.cuts.some((c) => c.kind === "slit"));
+  const closing = round ? "bring-round" : (bench.part.closing ?? "close");
   const hung = folding.some(([piece, f]) => f.panels[0] !== piece.root);
   const valley = folding[0] && folding[0][1].angle >= 0 ? 1 : 0;
   const flaps = listed(folding.map(([piece, f]) => nameOf(piece, f.panels[1])));
@@ -225,7 +225,7 @@ function foldStep(
         : "fold-in";
   return {
     kind: closes ? "close" : "fold",
-    code: closes ? (round ? "bring-round" : tucks ? "close-tab" : "close") : inwards,
+    code: closes ? closing : inwards,
     facts: { flaps, valley, contents: lying?.name ?? "" },
     scene: onTable(
       bench,

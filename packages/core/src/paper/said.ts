@@ -124,6 +124,8 @@ export interface Said {
   readonly covers?: readonly Covering[];
   /** what is done with the finished thing, told as the last step */
   readonly finish?: Finish;
+  /** which words tell how its last flap is closed, where it is not simply folded */
+  readonly closing?: string;
   /** tabs folded beneath the first panel, by which it is glued on a panel of something: it has no back of its own */
   readonly stands?: { readonly on: readonly Glued["panel"][]; readonly widens: string };
   /** its blank is a square whose side can be typed */
@@ -159,6 +161,7 @@ export interface Drafted {
   readonly covers: readonly Covering[];
   readonly finished?: NonNullable<Said["finished"]>;
   readonly finish?: Finish;
+  readonly closing?: string;
   /** the tabs by which the main piece is glued on what it is laid on, and where the setting stands that widens them */
   readonly stands?: { readonly on: readonly string[]; readonly widens: ChangePath };
 }
@@ -232,6 +235,7 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
     covers: said.covers ?? [],
     ...(said.finished && { finished: said.finished }),
     ...(said.finish && { finish: said.finish }),
+    ...(said.closing !== undefined && { closing: said.closing }),
     ...(said.stands && {
       stands: { on: said.stands.on.map((p) => p.id), widens: [...settings, said.stands.widens] },
     }),
@@ -268,9 +272,10 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
   const free = held.open && through;
   const room = { width: lies ? held.across : held.up, height: lies ? held.up : held.across, depth };
   const inside = free ? { ...room, [free]: contents[free] } : room;
-  // the girth of a flat pocket must reach round the thickness, but for its mouth; between walls there is none to reach round
+  // the girth of a flat pocket must reach round the thickness; between walls there is none to reach round
   const round = depth > 0 ? 0 : thickness;
-  const mouth = closes.length === 0 ? round / 2 : 0;
+  // at a mouth that no flap of theirs closes it need not reach round
+  const mouth = closes.some((flap) => flap.fold.panels[0] === on.id) ? 0 : round / 2;
   const [askWidth, askHeight] = typeof asks === "string" ? [asks, asks] : [asks?.width, asks?.height];
   const at = (setting: string): ChangePath => [...path, "settings", setting];
   return {

@@ -45,6 +45,12 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "covering.corner-out": (f) => (mm) =>
     `The low side covers ${mm(f.figure)}: the lower corner slips out there. From ${mm.least(f.limit)} on it stays.`,
   "refused.no-string": () => () => "There is no room here for two holes and a string, so it simply folds over.",
+  "refused.no-mouth-tab": () => () =>
+    "No tab goes over this mouth: what is inside stands out there, or the front is too low for a slit. It stays open.",
+  "refused.no-seal": () => () => "The front ends too low for a seal to hold on both, so the pocket stays open.",
+  "refused.no-back": () => () => "Without a back of its own there is nothing to close it by, so it stays open.",
+  "refused.no-pocket-string": () => () =>
+    "There is no paper above what is inside for two holes and a string, so the pocket stays open.",
   "refused.no-slits": () => () => "The band is too narrow for two slits that lock, so its ends are glued.",
   "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "refused.tab-trim": (f) => (mm) =>
@@ -78,6 +84,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The ${str(f.facts, "part").toLowerCase()} is glued on one side only: it does not rise when the card opens.`,
   "stock.heavy": (f) => () =>
     `${grams(f.figure)} is heavy here: folds crack and seams stand open above ${grams(f.limit)}.`,
+  "stock.both-layers": (f) => () =>
+    `${grams(f.figure)} is too thick to cut through both layers at once, and both must match: up to ${grams(f.limit)} it cuts cleanly.`,
   "stock.score-first": (f) => () =>
     `${grams(f.figure)} cracks where it is folded without a score first. Let the folds run along the grain where you can.`,
   "stock.flimsy": (f) => () => `${grams(f.figure)} lets the contents show through and tears at the seam.`,
@@ -115,6 +123,10 @@ export const remedyTable: Readonly<Record<string, Button>> = {
     num(f, "mm") === 0 ? "Leave the thumb cut out" : `Make the thumb cut ${mm(num(f, "mm"))}`,
   "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
   "instead-no-string": () => () => "Fold it over",
+  "instead-no-mouth-tab": () => () => "Leave it open",
+  "instead-no-seal": () => () => "Leave it open",
+  "instead-no-back": () => () => "Leave it open",
+  "instead-no-pocket-string": () => () => "Leave it open",
   "instead-no-slits": () => () => "Glue the ends",
   "instead-no-tab": () => () => "Fold it over",
   "instead-low-wall": () => () => "Cut the corners away",

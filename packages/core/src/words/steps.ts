@@ -119,6 +119,11 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}, where it comes to lie on the ${str(s.facts, "onto")}.`,
   "tie-string": () => () => "Run a string through both holes and tie it.",
   "stick-seal": () => () => "Stick the seal half on the top flap and half on the front below it.",
+  "stick-seal-mouth": () => () => "Stick the seal over the mouth, half on the back and half on the front.",
+  "lay-band": () => () =>
+    "Lay the band round the closed height, over the flap, crease it at both edges and glue its end on itself: it slides off again.",
+  "tuck-in": (s) => () => `Tuck the ${str(s.facts, "flaps")} in behind the front.`,
+  "tuck-over": () => () => "Bring the tab over the mouth and tuck its end into the slit.",
   "bring-round": (s) => () =>
     `Bring both ends round: ${str(s.facts, "contents")}. The ${str(s.facts, "flaps")} comes to lie on top.`,
   "fold-over": (s) => () => `Fold the ${str(s.facts, "flaps")} over and press down.`,
