@@ -5,8 +5,8 @@ import { useDisplay } from "../store/settings.ts";
 import { DimensionFigure } from "./DimensionFigure.tsx";
 import { useLit } from "./lit.ts";
 import type { OfPiece } from "./ofPiece.ts";
-import { type Choice, placeFigures, withoutEchoes } from "./placing.ts";
-import type { View } from "./view.ts";
+import { type Choice, placeFigures, type Standing, withoutEchoes } from "./placing.ts";
+import { toScreen, type View } from "./view.ts";
 
 interface FiguresProps {
   readonly of: OfPiece;
@@ -21,6 +21,13 @@ interface FiguresProps {
 const isShown = ({ fitting, outside, code }: Dimension, chosen: string | undefined): boolean =>
   fitting === undefined || fitting === chosen || (outside === true && code.startsWith("blank"));
 
+/** px a letter of a name takes */
+const LETTER = 8;
+
+/** The names of what lies on the piece, each in its middle. */
+const namesOf = (contents: OfPiece["contents"], view: View): Standing[] =>
+  contents.map(({ x, y, name }) => ({ at: toScreen(view, [x, y]), wide: name.length * LETTER }));
+
 /** The figures of one piece, each where it is clear. What they all share is asked for once. */
 export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }: FiguresProps) {
   const display = useDisplay();
@@ -28,7 +35,7 @@ export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }:
   const lit = useLit((s) => s.ids);
   const chosen = useChosen((s) => s.fitting);
   const [held, setHeld] = useState<ReadonlyMap<string, Choice>>();
-  const { piece, dimensions } = of;
+  const { piece, dimensions, contents } = of;
   const shown = useMemo(
     () =>
       withoutEchoes(dimensions.filter((d) => isShown(d, chosen))).map((dimension) => ({
@@ -38,8 +45,8 @@ export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }:
     [dimensions, chosen, display, ruled],
   );
   const placed = useMemo(
-    () => placeFigures(piece, shown, view, { held: isHeld ? held : undefined }),
-    [piece, shown, view, held, isHeld],
+    () => placeFigures(piece, shown, view, { held: isHeld ? held : undefined, names: namesOf(contents, view) }),
+    [piece, shown, view, held, isHeld, contents],
   );
   const now = useRef(placed);
   useLayoutEffect(() => {

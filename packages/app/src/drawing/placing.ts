@@ -3,7 +3,17 @@
  * stand on it, before it or past it. Of all those places each figure takes the first that is clear of the others and of the
  * paper's edges. Pure: in pixels, from the figures of one piece.
  */
-import { add, type Dimension, direction, distance, flatten, type Piece, type Point, scale } from "@cut-fold/core";
+import {
+  add,
+  type Dimension,
+  direction,
+  distance,
+  flatten,
+  type Path,
+  type Piece,
+  type Point,
+  scale,
+} from "@cut-fold/core";
 import { toScreen, type View } from "./view.ts";
 
 /** px from the paper to the line of a figure that stands outside it */
@@ -120,7 +130,16 @@ function choicesFor(dimension: Dimension, length: number, text: string): readonl
   return seats.flatMap((seat) => slides.map((slide) => ({ slide, seat })));
 }
 
+/** A name that stands on the drawing already: the middle of it and how wide it is, px. */
+export interface Standing {
+  readonly at: Point;
+  readonly wide: number;
+}
+const NAME_HIGH = 20;
+
 interface Around {
+  /** what figures stay clear of */
+  readonly names?: readonly Standing[];
   /** how figures stood before: while one is dragged none changes its place */
   readonly held?: ReadonlyMap<string, Choice> | undefined;
 }
@@ -149,14 +168,23 @@ export function placeFigures(
   piece: Piece | undefined,
   dimensions: readonly { readonly dimension: Dimension; readonly text: string }[],
   view: View,
-  { held }: Around = {},
+  { held, names = [] }: Around = {},
 ): ReadonlyMap<string, Placed> {
-  const edges = (piece?.outline ?? []).flatMap((loop) => {
-    const points = flatten(loop).map((p) => toScreen(view, p));
+  const onScreen = (path: Path): Point[] => flatten(path).map((p) => toScreen(view, p));
+  const rims = (piece?.outline ?? []).flatMap((loop) => {
+    const points = onScreen(loop);
     return points.map((p, i) => [p, points[(i + 1) % points.length] ?? p] as const);
   });
+  // scores, slits and what is drawn are lines as well, and have two ends
+  const inner = (piece?.lines ?? []).flatMap(({ path }) => {
+    const points = onScreen(path);
+    return points.slice(1).map((p, i) => [points[i] ?? p, p] as const);
+  });
+  const edges = [...rims, ...inner];
   const placed = new Map<string, Placed>();
-  const boxes: Box[] = [];
+  const boxes: Box[] = names.map(({ at: [x, y], wide }) => ({
+    ...{ left: x - wide / 2, right: x + wide / 2, top: y - NAME_HIGH / 2, bottom: y + NAME_HIGH / 2 },
+  }));
   const lines: (readonly [Point, Point])[] = [];
   // what has one place only stands first, the numbers to cut by before all others
   const first = [...dimensions].sort(

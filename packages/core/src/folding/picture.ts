@@ -241,6 +241,8 @@ export function lyingOnFlat(solution: Solution): readonly OnFlat[] {
       (p) => shape.of?.startsWith(`${p.id}/`) && p.panels.some((q) => shape.of === `${p.id}/${q.id}`),
     );
     if (!piece || piece.id === solution.main) return [];
+    // of a further piece of the form that folds later only what is glued down lies there yet
+    if (piece.fitting === undefined && piece.folds.length > 0 && shape.of !== `${piece.id}/${piece.root}`) return [];
     const join = rootJoin(solution, piece.id);
     return [{ fitting: piece.fitting, piece: piece.id, side: join?.onto.face ?? "front", shape }];
   });

@@ -146,7 +146,7 @@ function draft(input: Input): Said {
     glue: [...strips.map((s) => glued(front, back, { strip: s, widens: "taped" })), ...stuck],
     figures: {
       touch: past({ panel: "back", from: edge.from, to: edge.to }, 0, 0.5, { value: far - near }),
-      taped: stripOf(tapeEdge(outer, pocket.taped), side, 0.5),
+      taped: stripOf(tapeEdge(outer, pocket.taped, mirror), side, 0.5),
     },
   };
 }

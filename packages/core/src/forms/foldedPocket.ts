@@ -65,9 +65,27 @@ export function stripsOf(hinge: Hinge, { left, right, bottom, top }: Sides, tape
   });
 }
 
-/** The outer edge of a tape on the back, walked with the pocket on its left: one that stands upright where there is such. */
-export function tapeEdge({ left, right, bottom, top }: Sides, taped: readonly Side[]): Edge {
-  if (taped.includes("left")) return { panel: "back", from: [left, top], to: [left, bottom] };
-  if (taped.includes("right")) return { panel: "back", from: [right, bottom], to: [right, top] };
-  return { panel: "back", from: [right, top], to: [left, top] };
+/** The outer edge of a tape on the front as it is drawn, with the pocket on its left: one that stands upright where there is such. */
+export function tapeEdge(
+  { left, right, bottom, top }: Sides,
+  taped: readonly Side[],
+  mirror: (p: Point) => Point,
+): Edge {
+  const ends: readonly [Point, Point] = taped.includes("left")
+    ? [
+        [left, top],
+        [left, bottom],
+      ]
+    : taped.includes("right")
+      ? [
+          [right, bottom],
+          [right, top],
+        ]
+      : [
+          [right, top],
+          [left, top],
+        ];
+  const [from, to] = [mirror(ends[0]), mirror(ends[1])];
+  // what is mirrored has its other side on the left: it is walked the other way
+  return { panel: "front", from: to, to: from };
 }
