@@ -64,6 +64,21 @@ export function ensureBuild() {
   writeFileSync(stampOf("build"), sum);
 }
 
+/** Builds the command line when its sources have changed since. All it says goes to stderr: stdout belongs to its JSON. */
+export function ensureCli() {
+  const sources = ["packages/core/src", "packages/cli"].flatMap(filesIn).sort();
+  const sum = digest([...sources, "package-lock.json"]);
+  const main = at("packages/cli/dist/main.js");
+  if (!isFresh("cli", sum) || !existsSync(main)) {
+    tool("vite/bin/vite.js", ["build", "--logLevel", "error"], {
+      cwd: at("packages/cli"),
+      stdio: ["ignore", 2, 2],
+    });
+    writeFileSync(stampOf("cli"), sum);
+  }
+  return main;
+}
+
 const has = (program) => spawnSync("sh", ["-c", `command -v ${program}`]).status === 0;
 
 /** Debian packages the tests need, by the program each brings. */

@@ -5,10 +5,12 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 
-const MAIN = path.resolve(import.meta.dirname, "main.ts");
+const MAIN = path.resolve(import.meta.dirname, "../../../scripts/cutfold.mjs");
 const run = (args: readonly string[], input?: unknown) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ["--import", "tsx", MAIN, ...args], {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [MAIN, ...args], {
     encoding: "utf8",
+    // as if called from here, whoever started the tests
+    env: { ...process.env, INIT_CWD: process.cwd() },
     ...(input !== undefined && { input: typeof input === "string" ? input : JSON.stringify(input) }),
   });
   return { status, stderr, json: (): unknown => JSON.parse(stdout) as unknown, stdout };

@@ -7,7 +7,7 @@
  *   └────────┘        └─╱────╲─┘      is kept clear of them. A cut that ran on along an edge would leave a part whose rim
  *                                     is drawn in along the cut as well.
  */
-import { areaOf, clipConvex, flatten, leftOf, type Path, polygon, split, sweep } from "./path.ts";
+import { areaOf, clipConvex, flattenTo, leftOf, type Path, polygon, split, sweep } from "./path.ts";
 import { add, between, cross, direction, distance, type Point, scale, subtract } from "./point.ts";
 import { SAME_POINT_MM } from "./tolerance.ts";
 
@@ -109,6 +109,8 @@ export const insetPart = ({ points, rim }: ConvexPart, by: number): Point[] =>
     [...points],
   );
 
+/** Curves are taken by chords that stand off them up to this (mm): much less than the margin that tape keeps. */
+const CURVE_MM = 0.25;
 /** A rounding up to this radius (mm) is inside its sharp corner once that is drawn in by a tape's margin. */
 const SHARP_MM = 3;
 
@@ -120,7 +122,7 @@ export function cornersOf(outline: Path): readonly Point[] {
   const halved = outline.flatMap((s) => (s.kind === "arc" && Math.abs(sweep(s)) > Math.PI * 0.6 ? split(s, 0.5) : [s]));
   const points = halved.flatMap((s): readonly Point[] => {
     if (s.kind === "line") return [s.from];
-    if (s.kind === "cubic") return flatten([s]).slice(0, -1);
+    if (s.kind === "cubic") return flattenTo([s], CURVE_MM).slice(0, -1);
     const radius = distance(s.centre, s.from);
     if (s.ccw && radius > SHARP_MM) return [s.from];
     // the tangents at its ends meet on the line from its centre through the middle of its chord

@@ -127,7 +127,8 @@ export function flatten(path: Path): readonly Point[] {
   return points;
 }
 
-function flattenTo(path: Path, sag: number): Point[] {
+/** Points along a path, none further than `sag` mm from it. */
+export function flattenTo(path: Path, sag: number): Point[] {
   const points: Point[] = [];
   for (const s of path) {
     let parts = 1;

@@ -174,7 +174,7 @@ function zonesOf(seam: Seam, pieces: readonly PieceDraft[], meeting: Meeting, ca
   const [shallow] = folds.sort((p, q) => p.deep - q.deep);
   const way = shallow?.ends && direction(...shallow.ends);
   const beside = strip && sharedBeside(meeting, strip, flat);
-  return (beside ?? sharedZones(meeting, flat).map((zone) => (strip ? inStrip(strip, zone) : zone)))
+  return (beside ?? sharedZones(meeting, flat, (zone) => (strip ? inStrip(strip, zone) : zone)))
     .filter((zone) => zone.length > 2 && Math.abs(areaOf(polygon(zone))) > LEAST_ZONE_MM2)
     .map((zone): Glue => ({
       id: `glue-${panel}-${onto.panel}`,
@@ -223,18 +223,32 @@ function sharedBeside(
   return isConvex(a) && isConvex(b) ? [clipConvex(a, anticlockwise(b))] : undefined;
 }
 
-/** What the two panels share, both drawn in by the margin. */
-function sharedZones({ own, other }: Meeting, flat: (p: Point) => Point): readonly (readonly Point[])[] {
+const partsOf = new WeakMap<Path, readonly (readonly Point[])[]>();
+
+/** A panel's convex parts, drawn in by the margin: taken apart once, however many strips are glued on it. */
+function partsIn(outline: Path): readonly (readonly Point[])[] {
+  const was = partsOf.get(outline);
+  if (was) return was;
+  const parts = convexParts(cornersOf(outline)).map((part) => insetPart(part, TAPE_MARGIN));
+  partsOf.set(outline, parts);
+  return parts;
+}
+
+type Zone = readonly Point[];
+
+/** What the two panels share, both drawn in by the margin, and of that what lies in the strip. */
+function sharedZones({ own, other }: Meeting, flat: (p: Point) => Point, inIt: (zone: Zone) => Zone): readonly Zone[] {
   const [mine, under] = [drawnIn(own), drawnIn(other)];
   // one that turns inwards is clipped by one that does not
   if (mine.convex || under.convex) {
     const [subject, window] = [mine.points, anticlockwise(under.points.map(flat))];
     // a panel too narrow for the margins has nothing left to glue
     if (subject.length < 3 || window.length < 3) return [];
-    return [under.convex ? clipConvex(subject, window) : clipConvex(window, subject)];
+    return [inIt(under.convex ? clipConvex(subject, window) : clipConvex(window, subject))];
   }
-  const parts = (corners: readonly Point[]) => convexParts(corners).map((part) => insetPart(part, TAPE_MARGIN));
-  return sharedParts(parts(cornersOf(own)), parts(anticlockwise(cornersOf(other).map(flat))));
+  // of most parts nothing lies in the strip: only the others are held against one another
+  const there = partsIn(other).map((part) => anticlockwise(part.map(flat)));
+  return sharedParts(partsIn(own).map(inIt), there.map(inIt));
 }
 
 const reachOf = (outline: Path, from: Point, to: Point): number =>
