@@ -63,7 +63,11 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
     () => solution.pieces.filter((p) => !inHand || p.fitting === undefined || p.fitting === inHand),
     [solution.pieces, inHand],
   );
-  const drawn = useMemo(() => ({ pieces, past: standingPast(pieces, solution.contents) }), [pieces, solution.contents]);
+  const laid = useMemo(() => lyingOnFlat(solution), [solution]);
+  const drawn = useMemo(
+    () => ({ pieces, past: standingPast(pieces, solution.contents, { main: solution.main, laid }) }),
+    [pieces, solution, laid],
+  );
   useLayoutEffect(() => {
     const element = box.current;
     if (!element) return undefined;
@@ -99,7 +103,6 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
   const home = useMemo((): View => ({ k: view.k, x0: 0, y0: 0 }), [view.k]);
-  const laid = useMemo(() => lyingOnFlat(solution), [solution]);
   const [keep] = useState(keepPieces);
   const parts = useMemo(() => keep(solution), [keep, solution]);
   const { form, spec } = solution;

@@ -5,10 +5,13 @@ import { type Check, remedy } from "./check.ts";
 /** A pocket reaches far enough over what is inside that nothing slips out of its mouth. */
 export const covering: Check = {
   id: "covering",
-  codes: ["tips-out", "corner-out", "pocket-low", "notch-deep"],
+  codes: [
+    ...["tips-out", "corner-out", "pocket-low", "notch-deep"],
+    ...["rises-past", "carrier-seen", "figure-past", "topper-low", "handle-torn", "stands-out"],
+  ],
   run: ({ parts }) =>
     parts.flatMap((part) =>
-      part.covers.flatMap(({ setting, mends, figure, least, code }): Finding[] => {
+      part.covers.flatMap(({ setting, mends, figure, least, code, button }): Finding[] => {
         if (figure >= least) return [];
         const reach = mends ?? roundUp(least, part.setup.grid);
         return [
@@ -19,9 +22,14 @@ export const covering: Check = {
             piece: part.main,
             figure,
             limit: least,
-            ...remedy(mends === undefined ? "cover-more" : "smaller-notch", [...part.settings, setting], reach, {
-              mm: reach,
-            }),
+            ...remedy(
+              button ?? (mends === undefined ? "cover-more" : "smaller-notch"),
+              [...part.settings, setting],
+              reach,
+              {
+                mm: reach,
+              },
+            ),
           },
         ];
       }),

@@ -40,7 +40,7 @@ export const gap: Check = {
         if (room <= 0) return [{ ...at, code: "tight", severity: "error", limit: 0, ...usual }];
         if (room < limits.snug - SEEN_MM)
           return [{ ...at, code: band ? "stiff" : "snug", severity: "warning", limit: limits.snug, ...usual }];
-        if (room <= limits.loose) return [];
+        if (room <= limits.loose || lying.loose) return [];
         // rounding up to the ruler may add a mark, which is √2 marks across a square laid at 45°
         const setup = parts.find((p) => p.fitting === lying.fitting)?.setup;
         const mark = setup ? setup.grid * (setup.kind === "punch-board" ? Math.SQRT2 : 1) : 0;

@@ -13,6 +13,8 @@ export const refused: Check = {
     "no-mouth-tab",
     "no-seal",
     "no-back",
+    "carrier-long",
+    "no-window",
   ],
   run: ({ parts }) =>
     parts.flatMap((part) =>

@@ -274,7 +274,11 @@ function prefixed(drafted: Drafted, fitting: string, stock: Stock | undefined): 
       ...(piece.within !== undefined && { within: named(piece.within) }),
       cuts: piece.cuts.map((cut) => ({ ...cut, fitting })),
     })),
-    joins: drafted.joins.map((join) => ({ ...of(join), onto: of(join.onto) })),
+    joins: drafted.joins.map((join) => ({
+      ...of(join),
+      onto: of(join.onto),
+      ...(join.also && { also: join.also.map(of) }),
+    })),
     seams: drafted.seams.map((seam) => ({ ...of(seam), onto: of(seam.onto) })),
     motions: drafted.motions.map((m) => ({
       ...m,

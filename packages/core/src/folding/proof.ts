@@ -230,6 +230,9 @@ function extent(points: readonly Point3[]): readonly (readonly [number, number])
   });
 }
 
+/** A panel that ends at this angle or more stands in the way of what lies beside its fold; from `FLAT_DEG` on it is a crease. */
+const CLOSES_DEG = 45;
+const FLAT_DEG = 179;
 /** Closer to a plane than this (mm) is in it: rounding of a few turns in space. */
 const IN_PLANE_MM = 1e-6;
 
@@ -260,15 +263,24 @@ function measureContents(
     sides[side] = Math.min(sides[side], room);
   };
   for (const fold of piece.folds) {
-    if (fold.panels[0] !== lying.on.panel || Math.abs(fold.angle) < 179) continue;
+    // what only bends there, or lies open, closes nothing
+    if (fold.panels[0] !== lying.on.panel || Math.abs(fold.angle) < CLOSES_DEG || fold.path) continue;
     const [from, to] = [local([...fold.from, 0]), local([...fold.to, 0])];
     const upright = Math.abs(from[0] - to[0]) < Math.abs(from[1] - to[1]);
     const [i, j, half] = upright ? ([0, 1, b] as const) : ([1, 0, a] as const);
     if (Math.max(from[j], to[j]) < -half || Math.min(from[j], to[j]) > half) continue;
-    const near = (from[i] + to[i]) / 2;
+    // a side that leans is nearest at one end of what lies beside it
+    const along = (at: number): number => {
+      const t = (Math.min(Math.max(at, -half), half) - from[j]) / (to[j] - from[j]);
+      return from[i] + (to[i] - from[i]) * t;
+    };
+    const ends = [along(-half), along(half)];
+    const near = ends.reduce((p, q) => (Math.abs(q) < Math.abs(p) ? q : p));
+    // a crease must reach round half the thickness, beside a wall there is none to reach round
+    const round = Math.abs(fold.angle) > FLAT_DEG ? lying.thickness / 2 : 0;
     meet(
       upright ? (near > 0 ? "right" : "left") : near > 0 ? "up" : "down",
-      Math.abs(near) - (upright ? a : b) - lying.thickness / 2,
+      Math.abs(near) - (upright ? a : b) - round,
     );
   }
   // where nothing closes the holder, at its mouth, the panel they lie on is as far as the room goes

@@ -137,7 +137,7 @@ function tabbed({ body: { width, height }, top, bottom, wall = 0, head = height 
     ...UNCLOSED,
     cuts: [slit("slit", bottom, [width / 2 - half, -wall - up], [width / 2 + half, -wall - up])],
     sheets: [tab],
-    joins: [{ sheet: tab, onto: top, face: "front", at }],
+    joins: [{ sheet: tab, onto: top, face: "front", at, told: "glue-part" }],
     glue: [glued(strip, top)],
     closing: "close-tab",
   };

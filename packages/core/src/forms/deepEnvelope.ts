@@ -126,7 +126,7 @@ function draft(input: DraftInput<z.output<typeof settings>>): Said {
     ],
     joins: [
       ...ownSheets.map((flapSheet): Laid => ({
-        ...{ sheet: flapSheet, onto: body, face: "back", at: [0, up - f.strip], flip: false },
+        ...{ sheet: flapSheet, onto: body, face: "back", at: [0, up - f.strip], flip: false, told: "glue-strip" },
       })),
       ...joins,
     ],

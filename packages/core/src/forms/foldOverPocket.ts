@@ -19,7 +19,7 @@ import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
 import { above } from "../geometry/above.ts";
 import { flatten, line, placePath } from "../geometry/path.ts";
-import { HERE, type Point } from "../geometry/point.ts";
+import type { Point } from "../geometry/point.ts";
 import type { Stroke } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { past, stripOf } from "../paper/figure.ts";
@@ -134,14 +134,9 @@ function draft(input: Input): Said {
   const { cuts, sheets: more, glue: stuck, ...shut } = closedTwins(set.closure, twins);
   const lines: Stroke[] =
     set.writing === "lines" ? toAndFrom([x + pocket.wide / 2, y], Math.min(across, pocket.wide), pocket.high) : [];
-  // the fold lies on a mark of the ruler: what is over is cut off with the outline
-  const [width, tall] = [roundUp(size.width, grid), roundUp(size.height, grid)];
-  const lying = bottom
-    ? { laid: { ...HERE, y: tall }, blank: { width, height: 2 * tall } }
-    : { laid: { ...HERE, x: width }, blank: { width: 2 * width, height: tall } };
   return {
     ...shut,
-    sheets: [sheet("pocket", "Pocket", [back, front], { ...lying, cutFolded: true, strokes: lines, cuts }), ...more],
+    sheets: [sheet("pocket", "Pocket", [back, front], { grid, cutFolded: true, strokes: lines, cuts }), ...more],
     holds: { on: back, across, up, at: lie, from: upper ? "up" : "right", open: "one", asks: "play" },
     glue: [...strips.map((s) => glued(front, back, { strip: s, widens: "taped" })), ...stuck],
     figures: {

@@ -107,26 +107,29 @@ interface Asked {
   readonly grid: number;
   /** mm it must stand high, upright as it is meant to look */
   readonly tall: number;
-  /** what must lie within it */
+  /** what must lie within it, and what else */
   readonly room: (at: Standing) => Room;
+  readonly more?: (at: Standing) => Room;
 }
 
 /** The smallest outline of its kind, in marks of the ruler, that leaves the room: its size and how it stands. */
 export function smallestOutline(
   preset: ShapePreset,
-  { hinge, touch, grid, tall, room }: Asked,
+  { hinge, touch, grid, tall, room, more }: Asked,
 ): Standing & { readonly size: number } {
   const profile = profileOf(preset, hinge);
   const serves = (size: number): boolean => {
     const at = standing(profile, size, touch);
     if ((hinge === "bottom" ? at.height : at.width) < tall || (touch !== "auto" && at.long < touch)) return false;
-    const { left, right, low, high } = room(at);
     // looked at a mm high, before its lower end is cut off
-    return within(profile.points, {
-      left: left / size,
-      right: right / size,
-      low: (low + at.level) / size,
-      high: (high + at.level) / size,
+    return [room, ...(more ? [more] : [])].every((asked) => {
+      const { left, right, low, high } = asked(at);
+      return within(profile.points, {
+        left: left / size,
+        right: right / size,
+        low: (low + at.level) / size,
+        high: (high + at.level) / size,
+      });
     });
   };
   let [low, high] = [0, Math.ceil(MOST_MM / grid)];

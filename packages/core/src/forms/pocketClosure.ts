@@ -90,7 +90,7 @@ function overMouth({ contents: { thickness }, stock: { caliper }, setup: { grid 
     ...UNCLOSED,
     cuts: [slit("slit", front, [middle - long / 2, below - high], [middle + long / 2, below - high])],
     sheets: [own],
-    joins: [{ sheet: own, onto: back, face: "back", at }],
+    joins: [{ sheet: own, onto: back, face: "back", at, told: "glue-mouth-tab" }],
     glue: [glued({ id: idOf(tab.back.id) }, back)],
     closing: "tuck-over",
     closes: closing,

@@ -101,7 +101,7 @@ function draft(input: Input): Said {
     sheets: [envelope, ...tabSheets, ...shut.sheets],
     joins: tabSheets.map((strip) => {
       const at = [(long - strip.blank.width) / 2, short + top.deep - (tab?.glued ?? 0)] as const;
-      return { sheet: strip, onto: top, face: "front", at };
+      return { sheet: strip, onto: top, face: "front", at, told: "glue-part" };
     }),
     holds: { on: body, across: long, up: short, turned: wide ? 0 : -90, closes: [top], asks: "play" },
     glue: [

@@ -100,15 +100,28 @@ function benchOf(making: Making, part: Laid): Bench | undefined {
 /** Creases, further pieces glued on, folds in their order with each flap glued just before it closes, filling before what closes. */
 function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepDraft[]; readonly after: StepDraft[] } {
   const { making, main, whole, lying } = bench;
-  const folds = whole.flatMap((piece) => piece.folds.map((fold): Placed<Fold> => [piece, fold]));
-  const glues = whole.flatMap((piece) => piece.glue.map((glue): Placed<Glue> => [piece, glue]));
+  // what only bends is no fold to be made
+  const folds = whole.flatMap((piece) =>
+    piece.folds.flatMap((fold): Placed<Fold>[] => (fold.slack ? [] : [[piece, fold]])),
+  );
+  const joinOf = (piece: Piece) => making.joins.find((j) => j.piece === piece.id);
+  const others = whole.filter((piece) => piece !== main);
+  // a piece that stands on its tabs, or slides in, is made up before it is put there
+  const isReady = (piece: Piece): boolean => joinOf(piece)?.stands === true;
+  const slides = (piece: Piece): boolean =>
+    making.motions.some((m) => m.move.kind === "slide" && m.move.piece === piece.id && m.move.through === undefined);
+  const glues = whole.flatMap((piece) => (isReady(piece) ? [] : piece.glue.map((glue): Placed<Glue> => [piece, glue])));
   const orders = [...new Set(folds.map(([, f]) => f.order))].sort((a, b) => a - b);
   const [before, after]: [StepDraft[], StepDraft[]] = [[], []];
   if (folds.length > 0) {
     const now = folds.map(([piece, f]) => idIn(piece, f.id));
     before.push({ kind: "fold", code: "crease-all", facts: { folds: scoresIn(folds) }, scene: onTable(bench, 0, now) });
   }
-  for (const other of whole) if (other !== main) before.push(...joining(other, bench));
+  for (const other of others) {
+    const own = folds.filter(([piece]) => piece === other);
+    if (isReady(other) && own.length > 0) before.push(foldStep(bench, lastOf(own), own, [], [], false));
+    if (!slides(other)) before.push(...joining(other, bench));
+  }
   const loose = piecesOf(bench.part, making).filter((piece) => !whole.includes(piece));
   for (const other of loose) before.push(cutLoose(other));
   const fills = lying && fillsAfter(making, lying);
@@ -121,9 +134,22 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
     after.push({ kind: "fill", code, facts: { contents: lying.name }, scene });
   };
   orders.forEach((order) => {
-    const folding = folds.filter(([, f]) => f.order === order);
+    // what goes through a slit is told where it is put through
+    const folding = folds.filter(
+      ([piece, f]) => f.order === order && !isReady(piece) && (f.angle !== 0 || (f.lift ?? 0) === 0),
+    );
+    if (folding.length === 0) {
+      filling(order - 1);
+      return;
+    }
     const moving = folding.map(([piece, f]) => idIn(piece, f.panels[1]));
-    const glued = glues.filter(([piece, g]) => moving.includes(idIn(piece, carrierOf(piece, g))));
+    const comes = (piece: Pick<Piece, "id">, panel: string): boolean => moving.includes(idIn(piece, panel));
+    // glue between two pieces is put on before the later of the two comes down
+    const glued = glues.filter(([piece, g]) =>
+      g.onto.piece === piece.id
+        ? comes(piece, carrierOf(piece, g))
+        : g.panel !== piece.root && comes({ id: g.onto.piece }, g.onto.panel),
+    );
     before.push(...gluing(bench, order, folding, glued));
     filling(order - 1);
     const closes = fills !== undefined && order > fills;
@@ -132,8 +158,11 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
     (closes ? after : before).push(foldStep(bench, order, folding, glued, closes ? laid : [], closes));
   });
   filling(orders.at(-1) ?? 0);
+  for (const other of others) if (slides(other)) after.push(...joining(other, bench));
   return { before, after };
 }
+
+const lastOf = (folds: readonly Placed<Fold>[]): number => Math.max(0, ...folds.map(([, f]) => f.order));
 
 /** Whether the maker glues wet: no tape is in hand. */
 const wet = ({ making }: Bench) => ({ wet: making.spec.tape === undefined ? 1 : 0 });
@@ -343,23 +372,29 @@ const stickOn = (piece: Piece, { name }: Placement): StepDraft => ({
   scene: flatOnTable(piece, strokesOf(piece), [idIn(piece, "outline")]),
 });
 
-/** A further piece of the same form: cut out where it was not scored on the board, and glued to its place. */
+/** A further piece of the same form: cut out where it was not scored on the board, and put in its place. */
 function joining(other: Piece, bench: Bench): StepDraft[] {
   const { width, height } = other.blank;
   const [glue] = other.glue;
-  const under = bench.whole.find((p) => p.id === glue?.onto.piece);
-  const onto = under && glue ? nameOf(under, glue.onto.panel) : "";
-  const strip = other.folds.length > 0;
-  if (glue && glue.onto.face === bench.part.outside && !strip) return layered(other, onto, bench);
-  const cut: StepDraft = {
-    kind: "cut",
-    code: "cut-part",
-    facts: { part: other.name, width, height },
-    scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
-  };
-  const glueOn: StepDraft = {
-    kind: "glue",
-    code: strip ? "glue-strip" : "glue-part",
+  const join = bench.making.joins.find((j) => j.piece === other.id);
+  const under = bench.whole.find((p) => p.id === join?.onto.piece);
+  const onto = under && join ? nameOf(under, join.onto.panel) : "";
+  const isScored = other.folds.some((f) => !f.slack);
+  const told = join?.told;
+  if (glue && told === undefined && glue.onto.face === bench.part.outside && !isScored)
+    return layered(other, onto, bench);
+  const cut: StepDraft =
+    told === "glue-part"
+      ? {
+          kind: "cut",
+          code: "cut-part",
+          facts: { part: other.name, width, height },
+          scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
+        }
+      : cutOut(other);
+  const put: StepDraft = {
+    kind: glue ? "glue" : "fold",
+    code: told ?? "glue-piece",
     facts: { part: other.name, onto, tape: glue?.widestTape ?? 0, ...wet(bench) },
     scene: onTable(
       bench,
@@ -367,5 +402,5 @@ function joining(other: Piece, bench: Bench): StepDraft[] {
       other.panels.map((p) => idIn(other, p.id)),
     ),
   };
-  return strip ? [glueOn] : [cut, glueOn];
+  return isScored ? [put] : [cut, put];
 }

@@ -1,5 +1,5 @@
 import type { Laid } from "../fittings/lay.ts";
-import type { Join, Piece, Placement } from "../model/piece.ts";
+import type { Join, Motion, Piece, Placement } from "../model/piece.ts";
 import type { Step } from "../model/solution.ts";
 import type { MethodKind, Spec } from "../model/spec.ts";
 
@@ -12,6 +12,7 @@ export interface Making {
   readonly pieces: readonly Piece[];
   readonly joins: readonly Join[];
   readonly contents: readonly Placement[];
+  readonly motions: readonly Motion[];
 }
 
 /** A step before it is numbered. */

@@ -45,6 +45,10 @@ interface Reading {
   readonly measure: number;
 }
 
+/** Whether the board's grooves make a fold: one that is scored, straight, and along an edge of the sheet. */
+const isGrooved = ({ path, slack, from, to }: Fold): boolean =>
+  !path && !slack && Math.min(Math.abs(from[0] - to[0]), Math.abs(from[1] - to[1])) < SAME_POINT_MM;
+
 /** mm from an edge to a score that runs along it. */
 function fromEdge({ width, height }: Piece["blank"], { from: [x, y] }: Fold, stop: Stop, faceDown: boolean): number {
   const seen = faceDown ? width - x : x;
@@ -57,7 +61,7 @@ function readingsOf(piece: Piece, reach: number): Reading[] {
   const faceDown = liesFaceDown(piece);
   const found = new Map<string, Reading>();
   for (const fold of piece.folds) {
-    if (fold.path) continue;
+    if (!isGrooved(fold)) continue;
     const stops: readonly [Stop, Stop] = isUpright(fold) ? ["left", "right"] : ["top", "bottom"];
     const measured = (stop: Stop): number => fromEdge(piece.blank, fold, stop, faceDown);
     const stop = stops.find((s) => measured(s) <= reach + SAME_POINT_MM) ?? stops[0];
@@ -73,7 +77,7 @@ export const furthestScore = (piece: Piece): number =>
   Math.max(
     0,
     ...piece.folds.map((fold) => {
-      if (fold.path) return 0;
+      if (!isGrooved(fold)) return 0;
       const stops: readonly [Stop, Stop] = isUpright(fold) ? ["left", "right"] : ["top", "bottom"];
       return Math.min(...stops.map((stop) => fromEdge(piece.blank, fold, stop, false)));
     }),
@@ -89,7 +93,9 @@ function turnBetween(from: Stop, to: Stop): string {
 export const scoringBoard: Method = {
   kind: "scoring-board",
   steps(making: Making, part: Laid) {
-    const scored = piecesOf(part, making).filter((piece) => piece.id === part.main || piece.folds.length > 0);
+    const scored = piecesOf(part, making).filter(
+      (piece) => piece.id === part.main || piece.folds.some((f) => !f.slack),
+    );
     return scored.flatMap((piece) => scoreSteps(piece, part));
   },
 };
@@ -128,16 +134,29 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
     done.push(...folds);
     at = stop;
   }
-  return [...steps, ...curvedScores(piece, done), ...drawing(piece, done, part), ...finishing(piece, done)];
+  return [...steps, ...freeScores(piece, done), ...drawing(piece, done, part), ...finishing(piece, done)];
 }
 
-/** A groove is straight: a curved score is drawn along a template, by hand, before the outline is cut. */
-function curvedScores(piece: Piece, done: string[]): StepDraft[] {
-  const curved = piece.folds.filter((f) => f.path).map((f) => idIn(piece, f.id));
-  if (curved.length === 0) return [];
-  const scene = flatOnTable(piece, [...done], curved);
-  done.push(...curved);
-  return [{ kind: "score", code: "score-by-template", facts: { count: curved.length }, scene }];
+/** Grooves run along an edge: curved scores are made along a template, slanted ones along a ruler, before the outline is cut. */
+function freeScores(piece: Piece, done: string[]): StepDraft[] {
+  const free = piece.folds.filter((f) => !f.slack && !isGrooved(f));
+  const of = (code: string, folds: readonly Fold[]): StepDraft[] => {
+    if (folds.length === 0) return [];
+    const ids = folds.map((f) => idIn(piece, f.id));
+    const scene = flatOnTable(piece, [...done], ids);
+    done.push(...ids);
+    return [{ kind: "score", code, facts: { count: ids.length }, scene }];
+  };
+  return [
+    ...of(
+      "score-by-template",
+      free.filter((f) => f.path),
+    ),
+    ...of(
+      "score-by-ruler",
+      free.filter((f) => !f.path),
+    ),
+  ];
 }
 
 /** Whether a straight edge is the sheet's own: nothing is cut along it. */

@@ -40,6 +40,8 @@ export interface Fold {
   readonly lift?: number;
   /** its place in the pile, counted like the order, where it is not the last that was folded: a flap tucked in under another */
   readonly level?: number;
+  /** the paper simply bends there: nothing is scored */
+  readonly slack?: true;
 }
 
 /** Towards the drawn face, or away from it; a fold that lies open in the end, and opens and closes later, is a valley. */
@@ -182,6 +184,12 @@ export interface Join {
   readonly raised?: number;
   /** it stands on what is folded beneath its panel, tabs, and on what lies between */
   readonly stands?: true;
+  /** further faces it is glued on: they carry it too */
+  readonly also?: readonly PanelFace[];
+  /** parts of it go through what it lies on and stand out on the other side */
+  readonly through?: true;
+  /** which words tell how it is put there, where it is not simply glued on */
+  readonly told?: string;
 }
 
 /** One of several things in the same holder: it lies in the middle of the whole. */
@@ -226,6 +234,8 @@ export interface Placement {
   readonly closes: readonly string[];
   /** the axis on which they may stand out of what holds them, past one end or both: no room is asked for there */
   readonly open?: Open;
+  /** it lies free: more room than was asked for is no fault */
+  readonly loose?: true;
   /** the way out, a unit vector of the panel they lie on */
   readonly way: Point;
   /** the settings that ask for room on each axis */

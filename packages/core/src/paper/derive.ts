@@ -76,7 +76,8 @@ export function derivePiece(draft: PieceDraft): Piece {
 function deriveFresh(draft: PieceDraft): Piece {
   const outline = outlineOf(draft);
   const bounds = boundsOf(flatten(outline[0] ?? []));
-  const scores = draft.folds.map((fold): Stroke => ({
+  const scored = draft.folds.filter((fold) => !fold.slack);
+  const scores = scored.map((fold): Stroke => ({
     id: fold.id,
     role: "score",
     ...(draft.fitting !== undefined && { fitting: draft.fitting }),

@@ -1,5 +1,5 @@
-/** What stands out past the sheet that holds it: contents of a band, or of a pocket with a low back. */
-import { boundsOf } from "../geometry/path.ts";
+/** What stands out past the sheet that holds it: contents of a band, or of a pocket with a low back; a handle behind it. */
+import { type Bounds, boundsOf, flatten, type Path } from "../geometry/path.ts";
 import { HERE, place } from "../geometry/point.ts";
 import type { Piece, Placement } from "../model/piece.ts";
 import { boxOf } from "./pose.ts";
@@ -12,21 +12,34 @@ export interface Past {
   readonly top: number;
 }
 
+/** What is drawn lying on the main piece. */
+interface OnMain {
+  readonly main: string;
+  readonly laid: readonly { readonly shape: { readonly path: Path } }[];
+}
+
 /** By piece, how far what lies on it stands out past its blank; only those where something does. */
-export function standingPast(pieces: readonly Piece[], contents: readonly Placement[]): ReadonlyMap<string, Past> {
+export function standingPast(
+  pieces: readonly Piece[],
+  contents: readonly Placement[],
+  { main, laid }: OnMain = { main: "", laid: [] },
+): ReadonlyMap<string, Past> {
   const past = new Map<string, Past>();
-  for (const { id, blank } of pieces)
-    for (const lying of contents.filter((c) => c.on.piece === id)) {
-      const { x, y, rotation } = lying;
-      const box = boundsOf(boxOf(lying).map((p) => place(p, { ...HERE, x, y, rotation })));
-      const was = past.get(id);
-      const out = {
-        left: Math.max(was?.left ?? 0, -box.left),
-        right: Math.max(was?.right ?? 0, box.right - blank.width),
-        bottom: Math.max(was?.bottom ?? 0, -box.bottom),
-        top: Math.max(was?.top ?? 0, box.top - blank.height),
-      };
-      if (Math.max(out.left, out.right, out.bottom, out.top) > 0) past.set(id, out);
-    }
+  for (const { id, blank } of pieces) {
+    const lying = contents
+      .filter((c) => c.on.piece === id)
+      .map((c) => boundsOf(boxOf(c).map((p) => place(p, { ...HERE, x: c.x, y: c.y, rotation: c.rotation }))));
+    const joined = id === main ? laid.map(({ shape }) => boundsOf(flatten(shape.path))) : [];
+    const boxes: readonly Bounds[] = [...lying, ...joined];
+    if (boxes.length === 0) continue;
+    const most = (of: (box: Bounds) => number): number => Math.max(0, ...boxes.map(of));
+    const out: Past = {
+      left: most((b) => -b.left),
+      right: most((b) => b.right - blank.width),
+      bottom: most((b) => -b.bottom),
+      top: most((b) => b.top - blank.height),
+    };
+    if (Math.max(out.left, out.right, out.bottom, out.top) > 0) past.set(id, out);
+  }
   return past;
 }

@@ -224,15 +224,16 @@ type Carried = (on: PanelFace) => number;
 function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
   if (joins.length === 0) return () => 0;
   const known = new Map<string, number>();
-  const lying = joins.map((join) => ({ under: faceKey(join.onto), join }));
+  const lying = joins.flatMap((join) => [join.onto, ...(join.also ?? [])].map((on) => ({ under: faceKey(on), join })));
   const carried: Carried = (on) => {
     const key = faceKey(on);
     const was = known.get(key);
     if (was !== undefined) return was;
     let most = 0;
     for (const { under, join } of lying) {
-      if (under !== key) continue;
       const piece = pieces.find((p) => p.id === join.piece);
+      if (join.through && piece && isOther(join.onto, on)) most = Math.max(most, pokesOut(join, piece, pieces, state));
+      if (under !== key) continue;
       const out: Face = (on.face === "front") !== join.flip ? "front" : "back";
       const own = piece ? thicknessOf(piece, out, { ...state, carried: carriedBy(carried, piece.id) }) : state.caliper;
       const above = carried({ piece: join.piece, panel: join.panel, face: out });
@@ -242,6 +243,19 @@ function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
     return most;
   };
   return carried;
+}
+
+const isOther = (one: PanelFace, other: PanelFace): boolean =>
+  one.piece === other.piece && one.panel === other.panel && one.face !== other.face;
+
+/** mm that what goes through a panel stands out on the panel's other side. */
+function pokesOut({ onto, flip }: Join, piece: Folding, pieces: readonly Folding[], state: FoldState): number {
+  const down: Face = (onto.face === "front") !== flip ? "back" : "front";
+  const below = caliperOf(
+    pieces.find((p) => p.id === onto.piece),
+    state.caliper,
+  );
+  return Math.max(0, thicknessOf(piece, down, state) - caliperOf(piece, state.caliper) - below);
 }
 
 const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
@@ -311,7 +325,8 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
       : undefined;
     const moved = moveOf(motion, state.motion?.[motion?.id ?? ""] ?? 0);
     const base = join && target ? after(after(target, moved), joinMove(join, off)) : STILL;
-    const carried = solution.joins.some((j) => j.onto.piece === piece.id) ? carriedBy(carriedAt, piece.id) : nothing;
+    const bears = solution.joins.some((j) => [j.onto, ...(j.also ?? [])].some((on) => on.piece === piece.id));
+    const carried = bears ? carriedBy(carriedAt, piece.id) : nothing;
     const swing = (fold: string): number => swings.get(`${piece.id}/${fold}`) ?? 0;
     const own = foldUp(piece, { ...state, caliper, carried, swing });
     for (const [panel, pose] of own.poses) poses.set(`${piece.id}/${panel}`, after(base, pose));

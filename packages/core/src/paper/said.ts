@@ -3,7 +3,7 @@
  * drawing's own frame, with the first panel upright. `draftOf` makes of it plain data in each piece's flat coordinates;
  * glue and what else needs the paper folded comes later, in `solve`: searches draft thousands of times and never fold.
  */
-import { place, type Point } from "../geometry/point.ts";
+import { compose, invert, place, type Point } from "../geometry/point.ts";
 import type {
   ChangePath,
   Dimension,
@@ -40,6 +40,8 @@ export interface Held {
   readonly from?: "up" | "right";
   /** whether they may stand out past the end they go in from, or past both as out of a band: nothing holds them there */
   readonly open?: Open["past"];
+  /** it lies free in there: more room than was asked for is no fault */
+  readonly loose?: true;
   /** settings that ask for room: one for both axes, or one for each */
   readonly asks?: string | { readonly width: string; readonly height: string };
   /** the room left on the contents' own axes, where it does not follow from a flat pocket or from walls */
@@ -51,11 +53,20 @@ export interface Laid {
   readonly sheet: Sheet;
   readonly onto: Drawn;
   readonly face: Face;
-  /** where the lower left of its drawing comes to lie, in the drawing of the sheet below, and how it is turned there */
-  readonly at: Point;
+  /** where its blank's lower left comes to lie, or the origin of its drawing, in the drawing of the sheet below; and its turn */
+  readonly at?: Point;
+  readonly origin?: Point;
   readonly turned?: number;
   /** whether its drawn face looks away from the other's; what lies on a back does unless said */
   readonly flip?: boolean;
+  /** further panels it is glued on, on the same face: they carry it as well */
+  readonly also?: readonly Drawn[];
+  /** parts of it go through what it lies on, see `Join.through` */
+  readonly through?: true;
+  /** it stands on what is folded beneath it, see `Join.stands` */
+  readonly stands?: true;
+  /** which words tell how it is put there, see `Join.told` */
+  readonly told?: string;
 }
 
 /** Two flaps that must reach over one another once folded; the second is the one that closes last. */
@@ -88,6 +99,8 @@ export interface Covering {
   readonly figure: number;
   readonly least: number;
   readonly code: string;
+  /** which words the button has, where it does not let something reach further or cut less of a notch */
+  readonly button?: string;
 }
 
 /** The last step, with what holds it to something that is not drawn: a strip so long and so wide, mm. */
@@ -247,17 +260,28 @@ const plain = ({ key: _, ...figure }: Dimension): Dimension => figure;
 
 type Find = (panel: string) => Sheet;
 
-function joinOf({ sheet, onto, face, at, turned = 0, flip = face === "back" }: Laid, find: Find): Join {
+function joinOf(laid: Laid, find: Find): Join {
+  const { sheet, onto, face, at, origin, turned = 0, flip = face === "back", also = [] } = laid;
+  const { through, stands, told } = laid;
   const below = find(onto.id);
-  const [x, y] = place(at, below.laid);
+  // where its drawing lies, its blank's lower left is found from; otherwise that is said itself
+  const [x, y] = origin ?? at ?? [0, 0];
+  const lies = { x, y, rotation: turned, flip };
+  const pose = compose(below.laid, origin ? compose(lies, invert(sheet.laid)) : lies);
   return {
     piece: sheet.id,
     panel: sheet.panels[0]?.id ?? sheet.id,
     onto: { piece: below.id, panel: onto.id, face },
-    x,
-    y,
-    rotation: below.laid.rotation + turned,
+    x: pose.x,
+    y: pose.y,
+    rotation: pose.rotation,
     flip,
+    ...(also.length > 0 && {
+      also: also.map((panel) => ({ piece: find(panel.id).id, panel: panel.id, face })),
+    }),
+    ...(through && { through }),
+    ...(stands && { stands }),
+    ...(told !== undefined && { told }),
   };
 }
 
@@ -293,6 +317,7 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
       height: free === "height" ? 0 : inside.height - height - round + (through === "height" ? mouth : 0),
       depth: depth > 0 ? depth - thickness : 0,
     },
+    ...(held.loose && { loose: true as const }),
     ...(held.open && free && { open: { axis: free, past: held.open } }),
     closes: closes.map((f) => `${find(f.id).id}/${f.fold.id}`),
     way: place(from === "up" ? [0, 1] : [1, 0], { ...laid, x: 0, y: 0 }),

@@ -3,11 +3,21 @@
  * whole lies on its blank. Panels are drawn with the first one upright, its lower left at the origin; nobody works out
  * where the sheet's corner is.
  */
-import { boundsOf, flatten, type Path, placePath, reverse, roundCorners } from "../geometry/path.ts";
+import {
+  boundsOf,
+  flatten,
+  line,
+  type Path,
+  placePath,
+  reverse,
+  roundCorners,
+  type Segment,
+} from "../geometry/path.ts";
 import { distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Cut, Fold, PieceDraft, Stroke } from "../model/piece.ts";
 import type { Stock } from "../model/spec.ts";
+import { roundUp } from "../units/ruler.ts";
 import { type Corner, type CornerCut, type EdgeCut, outward, type Shape, tapered, treated } from "./shape.ts";
 
 /** A straight edge of a panel, walked with the panel on its left; as it was before anything was taken off it. */
@@ -109,6 +119,8 @@ interface Hinge {
   readonly lift?: number;
   /** its place in the pile, see `Fold.level` */
   readonly level?: number;
+  /** nothing is scored there, see `Fold.slack` */
+  readonly slack?: boolean;
 }
 
 /** Hangs a flap on an edge. */
@@ -117,7 +129,7 @@ export function flap(
   name: string,
   { panel: parent, from, to }: Edge,
   shape: Shape,
-  { order, angle = 180, lift = 0, level }: Hinge,
+  { order, angle = 180, lift = 0, level, slack }: Hinge,
 ): Flap {
   const long = distance(from, to);
   const { relief, corners, deep, foot, sides, trim = 0 } = shape(long);
@@ -165,6 +177,7 @@ export function flap(
       order,
       ...(lift !== 0 && { lift }),
       ...(level !== undefined && { level }),
+      ...(slack && { slack }),
     },
     foot: edge(end, start),
     start: side(high),
@@ -203,32 +216,44 @@ interface SheetOptions {
   /** where the first panel's lower left comes to lie and how it is turned, on a blank that is given */
   readonly laid?: Pose;
   readonly blank?: { readonly width: number; readonly height: number };
+  /** mm between two marks of the ruler: the drawing's origin comes to lie on one, and so does every edge of the blank */
+  readonly grid?: number;
   readonly stock?: Stock;
   /** the piece whose waste it is cut from */
   readonly within?: string;
 }
 
-/** A panel's corners with the ends of the folds that hang on its edges among them. */
-function withFeet(corners: readonly Corner[], feet: readonly Point[]): Corner[] {
-  return corners.flatMap((corner, i) => {
-    const [a, b]: [Point, Point] = [
-      [corner[0], corner[1]],
-      (corners[(i + 1) % corners.length] as Corner).slice(0, 2) as unknown as Point,
-    ];
-    const long = distance(a, b);
-    const along = (p: Point): number => distance(a, p);
-    const on = feet.filter(
+/** Those of some places that lie on a line between its ends, in its order. */
+function between(a: Point, b: Point, places: readonly Point[]): Point[] {
+  const long = distance(a, b);
+  if (long <= SAME_POINT_MM) return [];
+  const along = (p: Point): number => distance(a, p);
+  return places
+    .filter(
       (p) =>
-        long > SAME_POINT_MM &&
         Math.abs(offLine(p, a, b)) < SAME_POINT_MM &&
         along(p) > SAME_POINT_MM &&
         distance(p, b) > SAME_POINT_MM &&
         along(p) < long &&
         distance(p, b) < long,
-    );
-    return [corner, ...on.sort((p, q) => along(p) - along(q))];
-  });
+    )
+    .sort((p, q) => along(p) - along(q));
 }
+
+/** A panel's corners with the ends of the folds that hang on its edges among them. */
+const withFeet = (corners: readonly Corner[], feet: readonly Point[]): Corner[] =>
+  corners.flatMap((corner, i) => {
+    const [x, y] = corners[(i + 1) % corners.length] as Corner;
+    return [corner, ...between([corner[0], corner[1]], [x, y], feet)];
+  });
+
+/** An outline whose straight edges are divided where folds on them begin and end. */
+const footed = (path: Path, feet: readonly Point[]): Path =>
+  path.flatMap((s): readonly Segment[] => {
+    if (s.kind !== "line") return [s];
+    const stops = [s.from, ...between(s.from, s.to, feet), s.to];
+    return stops.slice(1).map((to, n) => line(stops[n] as Point, to));
+  });
 
 /** Free of the last bit's noise, so that a sheet of 191 mm is one. */
 const whole = (mm: number): number => Math.round(mm * 1e9) / 1e9;
@@ -236,10 +261,12 @@ const whole = (mm: number): number => Math.round(mm * 1e9) / 1e9;
 /** The sheet: panels joined up, lying on their blank. The first panel stays when the others fold. */
 export function sheet(id: string, name: string, panels: readonly Drawn[], options: SheetOptions = {}): Sheet {
   const bounds = boundsOf(panels.flatMap((p) => p.reach));
-  const laid = options.laid ?? { x: -bounds.left, y: -bounds.bottom, rotation: 0, flip: false };
+  const { grid } = options;
+  const upTo = (mm: number): number => (grid === undefined ? mm : roundUp(mm, grid));
+  const laid = options.laid ?? { x: upTo(-bounds.left), y: upTo(-bounds.bottom), rotation: 0, flip: false };
   const blank = options.blank ?? {
-    width: whole(bounds.right - bounds.left),
-    height: whole(bounds.top - bounds.bottom),
+    width: whole(upTo(laid.x + bounds.right)),
+    height: whole(upTo(laid.y + bounds.top)),
   };
   let piece: PieceDraft | undefined;
   return {
@@ -288,7 +315,11 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
     ...(rounding > 0 && { rounding }),
     laid,
     root: panels[0]?.id ?? id,
-    panels: panels.map((p) => ({ id: p.id, name: p.name, outline: moved(p.path ?? outlineOf(p)) })),
+    panels: panels.map((p) => ({
+      id: p.id,
+      name: p.name,
+      outline: moved(p.path ? footed(p.path, ends) : outlineOf(p)),
+    })),
     folds: folds.map((fold) => {
       const [from, to] = [place(fold.from, laid), place(fold.to, laid)];
       return { ...fold, from, to, ...(fold.path && { path: moved(fold.path) }) };

@@ -44,6 +44,21 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The thumb cut leaves ${mm(f.figure)} of paper, and ${mm.least(f.limit)} keeps it from tearing.`,
   "covering.corner-out": (f) => (mm) =>
     `The low side covers ${mm(f.figure)}: the lower corner slips out there. From ${mm.least(f.limit)} on it stays.`,
+  "covering.rises-past": (f) => (mm) =>
+    `Closed, what rises ends ${f.figure >= 0 ? `${mm(f.figure)} before the card's edge` : `${mm(-f.figure)} past the card's edge`}, and ${mm.least(f.limit)} hides it.`,
+  "covering.carrier-seen": (f) => (mm) =>
+    `The figure is ${mm(f.figure)} and the carrier beneath it ${mm(f.limit)}: it would be seen, and the figure slip out of its slit.`,
+  "covering.figure-past": (f) => (mm) =>
+    `Beside the figure ${f.figure >= 0 ? `${mm(f.figure)} is left` : `nothing is left: it stands ${mm(-f.figure)} past the card`}, and ${mm.least(f.limit)} keeps it on the card.`,
+  "covering.topper-low": (f) => (mm) =>
+    `Below the hole ${mm(Math.max(0, f.figure))} holds the bag, and ${mm.least(f.limit)} takes two staples.`,
+  "covering.handle-torn": (f) => (mm) =>
+    `The handle's holes leave ${mm(Math.max(0, f.figure))} of paper to the edge, and ${mm.least(f.limit)} keeps them from tearing.`,
+  "covering.stands-out": (f) => (mm) =>
+    `The mouth's lowest place is ${mm(f.figure)} up, and what is inside ${mm(f.limit)}: it stands out above the mouth.`,
+  "refused.carrier-long": (f) => (mm) =>
+    `A carrier as long would leave the slit hardly any way: it is made ${mm(f.figure)}.`,
+  "refused.no-window": () => () => "Between the slits there is no room for a window, so none is cut.",
   "refused.no-string": () => () => "There is no room here for two holes and a string, so it simply folds over.",
   "refused.no-mouth-tab": () => () =>
     "No tab goes over this mouth: what is inside stands out there, or the front is too low for a slit. It stays open.",
@@ -122,6 +137,12 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "smaller-notch": (f) => (mm) =>
     num(f, "mm") === 0 ? "Leave the thumb cut out" : `Make the thumb cut ${mm(num(f, "mm"))}`,
   "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
+  "make-higher": (f) => (mm) => `Make it ${mm(num(f, "mm"))} high`,
+  "figure-larger": (f) => (mm) => `Make the figure ${mm(num(f, "mm"))}`,
+  "figure-smaller": (f) => (mm) => `Make the figure ${mm(num(f, "mm"))}`,
+  "reach-less": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
+  "instead-carrier-long": (f) => (mm) => `Make the carrier ${mm(num(f, "mm"))}`,
+  "instead-no-window": () => () => "Leave the window out",
   "instead-no-string": () => () => "Fold it over",
   "instead-no-mouth-tab": () => () => "Leave it open",
   "instead-no-seal": () => () => "Leave it open",

@@ -92,6 +92,27 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Glue the ${str(s.facts, "part").toLowerCase()}${num(s.facts, "tabs") === 1 ? ", by its tabs alone," : ""} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
   "glue-strip": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the strip of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, along the upper edge, its score on the edge.`,
+  "glue-piece": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the back of the ${str(s.facts, "part").toLowerCase()} and stick it on the ${str(s.facts, "onto")}.`,
+  "glue-mouth-tab": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} inside the short end of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, its score on the upper edge, in the middle.`,
+  "glue-base": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the first part of the ${str(s.facts, "part").toLowerCase()} and stick it on the inside of the ${str(s.facts, "onto")}, its edge in the card's fold.`,
+  "glue-riser": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the outside of the ${str(s.facts, "onto")} and stick the ${str(s.facts, "part").toLowerCase()} there, its edge on the crease by the card.`,
+  "through-slit": (s) => () =>
+    `Put one half of the ${str(s.facts, "part").toLowerCase()} through the slit from behind and fold it flat. It must run up and down freely.`,
+  "glue-carrier": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "onto")} and stick the ${str(s.facts, "part").toLowerCase()} on it. Keep glue off the slit, and try it before the glue sets.`,
+  "tuck-corners": (s) => () =>
+    `Lay the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")} and tuck each corner through its slit. No glue: it can be changed.`,
+  "glue-handle": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on both ends of the ${str(s.facts, "part").toLowerCase()} and stick them behind the ${str(s.facts, "onto")}.`,
+  "glue-tabs-on": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the tabs of the ${str(s.facts, "part").toLowerCase()} alone and press it on the ${str(s.facts, "onto")}, foot on foot.`,
+  "slide-in": (s) => () => `Slide the ${str(s.facts, "part").toLowerCase()} in: it goes with a light push.`,
+  staple: () => () => "Fold it over the bag's mouth and staple through all layers, once near each side.",
+  "tie-round-stick": () => () => "Run a string through both holes and round the stick, and tie it in front.",
   "glue-web": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}. They go inside the bottom wall.`,
   spacer: (s) => (mm) =>
@@ -100,6 +121,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-slit-inside": (s) => (mm) => `Cut the slit, ${mm(s.measure ?? 0)} long, straight through.`,
   "score-by-template": (s) => () =>
     `A board's grooves are straight: score the ${num(s.facts, "count") === 1 ? "curved line" : `${String(num(s.facts, "count"))} curved lines`} by hand, along a template cut from the printed sheet.`,
+  "score-by-ruler": (s) => () =>
+    `Score the ${num(s.facts, "count") === 1 ? "slanted line" : `${String(num(s.facts, "count"))} slanted lines`} along a ruler, from end to end as the printed sheet has them: they run to no edge of the board.`,
   "cut-outline": (s) => (mm) =>
     `Cut ${layerOf(s)} out along its outline, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all.`,
   "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,

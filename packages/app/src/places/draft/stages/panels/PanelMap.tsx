@@ -18,7 +18,7 @@ import {
 import { memo, useMemo } from "react";
 import { coloursOf, paperColours, type PaperColours } from "../../../../drawing/colours.ts";
 import { colour } from "../../../../theme/theme.ts";
-import { type Face, SIDE_WORDS } from "./faces.ts";
+import { type Face, ownPieceWith, SIDE_WORDS } from "./faces.ts";
 import styles from "./panels.module.css";
 
 interface PanelMapProps {
@@ -29,33 +29,42 @@ interface PanelMapProps {
 }
 
 export const PanelMap = memo(function PanelMap({ solution, grounds, face, onFace }: PanelMapProps) {
-  const piece = mainPiece(solution);
+  const main = mainPiece(solution);
   const laid = useMemo(() => lyingOnFlat(solution), [solution]);
   const drawn: Side = formById(solution.form)?.outside === "front" ? "outside" : "inside";
-  const sides = (["outside", "inside"] as const).filter((side) => grounds.some((g) => side in g.sides));
-  if (!piece) return null;
+  if (!main) return null;
+  // the main piece, then others that have a face of their own to lay something on: what rises, what is pulled
+  const pieces = [main, ...solution.pieces.filter((p) => p !== main)].filter((p) =>
+    grounds.some((g) => ownPieceWith(solution.pieces, g.panel) === p),
+  );
   return (
     <div className={styles.map} role="group" aria-label="The panels, both faces">
-      {sides.map((side) => (
-        <figure key={side}>
-          <MapSide
-            piece={piece}
-            laid={laid.filter((l) => (l.side === "front") === (side === drawn))}
-            colours={coloursOf(solution.spec)}
-            isDrawn={side === drawn}
-            grounds={grounds.filter((g) => side in g.sides)}
-            chosen={face.side === side ? face.panel : undefined}
-            onPanel={({ panel, name }) => {
-              onFace({ panel, side, name });
-            }}
-            side={side}
-          />
-          <figcaption>{SIDE_WORDS[side]}</figcaption>
-        </figure>
-      ))}
+      {pieces.flatMap((piece) => {
+        const own = grounds.filter((g) => ownPieceWith(solution.pieces, g.panel) === piece);
+        const sides = (["outside", "inside"] as const).filter((side) => own.some((g) => side in g.sides));
+        return sides.map((side) => (
+          <figure key={`${piece.id} ${side}`}>
+            <MapSide
+              piece={piece}
+              laid={piece === main ? laid.filter((l) => (l.side === "front") === (side === drawn)) : NOTHING_LAID}
+              colours={coloursOf(solution.spec)}
+              isDrawn={side === drawn}
+              grounds={own.filter((g) => side in g.sides)}
+              chosen={face.side === side ? face.panel : undefined}
+              onPanel={({ panel, name }) => {
+                onFace({ panel, side, name });
+              }}
+              side={side}
+            />
+            <figcaption>{piece === main ? SIDE_WORDS[side] : piece.name.toLowerCase()}</figcaption>
+          </figure>
+        ));
+      })}
     </div>
   );
 });
+
+const NOTHING_LAID: readonly OnFlat[] = [];
 
 interface MapSideProps {
   readonly piece: Piece;

@@ -5,6 +5,7 @@ import {
   type Fitting,
   type Ground,
   type On,
+  type Piece,
   type Side,
   type Solution,
   type Spec,
@@ -46,13 +47,18 @@ function groundFor(lying: readonly Fitting[], { panel, side }: Face): On {
   return mat ? { panel: "mat", side, fitting: mat.id } : { panel, side };
 }
 
+/** The piece of the form itself that has a panel. */
+export const ownPieceWith = (pieces: Solution["pieces"], panel: string): Piece | undefined =>
+  pieces.find((p) => p.fitting === undefined && p.panels.some((q) => q.id === panel));
+
 /** mm of the face that something would be laid on. */
-function sizeOf({ fittings, pieces, main }: Solution, on: On, face: Face) {
+function sizeOf({ fittings, pieces }: Solution, on: On, face: Face) {
   const under = fittings.find((f) => f.id === on.fitting);
   if (under) return { width: under.width, height: under.height };
-  const known = fittings.find((f) => f.ground.piece === main && f.ground.panel === face.panel);
+  const holder = ownPieceWith(pieces, face.panel);
+  const known = fittings.find((f) => f.ground.piece === holder?.id && f.ground.panel === face.panel);
   if (known) return { width: known.ground.width, height: known.ground.height };
-  const outline = pieces.find((p) => p.id === main)?.panels.find((p) => p.id === face.panel)?.outline ?? [];
+  const outline = holder?.panels.find((p) => p.id === face.panel)?.outline ?? [];
   const { left, right, bottom, top } = boundsOf(flatten(outline));
   return { width: right - left, height: top - bottom };
 }

@@ -10,25 +10,25 @@
  *      ╰─)                  (─╯  lens reaches just across. How wide it then is follows from the arc.
  */
 import { z } from "zod";
-import { defineForm } from "../../forms/form.ts";
-import { CURVE_SAG_MM } from "../../geometry/tolerance.ts";
-import { mm } from "../../model/setting.ts";
-import { depthOf, heightOf, widthOf } from "../../paper/figure.ts";
-import { glued } from "../../paper/seam.ts";
-import { arched, lens, tapered } from "../../paper/shape.ts";
-import { flap, panel, sheet } from "../../paper/sheet.ts";
-import { roundUp } from "../../units/ruler.ts";
-import { LEAST_PLAY_MM } from "../../forms/clearance.ts";
+import { defineForm } from "./form.ts";
+import { CURVE_SAG_MM } from "../geometry/tolerance.ts";
+import { mm } from "../model/setting.ts";
+import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
+import { glued } from "../paper/seam.ts";
+import { arched, lens, tapered } from "../paper/shape.ts";
+import { flap, panel, sheet } from "../paper/sheet.ts";
+import { roundUp } from "../units/ruler.ts";
+import { LEAST_PLAY_MM } from "./clearance.ts";
 
 const settings = z.strictObject({
-  play: mm("Room to spare", 2, [0, 20], "Free room asked for along each side."),
-  round: mm(
+  play: mm("Room to spare", 2, [0, 20], "Free room asked for along each side.", { kin: "room" }),
+  roundness: mm(
     "Roundness",
     16,
     [8, 20],
     "How far the ends stand in for every 100 mm of panel; at 20.7 its sides stand upright.",
   ),
-  strip: mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round."),
+  stripWide: mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round."),
 });
 
 /** Half the section of a pillow whose panel is 1 wide: places from the middle, how high and how far out they come to lie. */
@@ -44,6 +44,7 @@ function section(rise: number): readonly { readonly out: number; readonly high: 
   });
 }
 
+/** A box that bulges, for small treats. */
 export const pillowBox = defineForm({
   id: "pillow-box",
   title: "Pillow box",
@@ -52,10 +53,15 @@ export const pillowBox = defineForm({
   methods: ["scoring-board"],
   settings,
   outside: "back",
+  grounds: () => [
+    { panel: "front", name: "Front", sides: { outside: 180 } },
+    { panel: "back", name: "Back", sides: { outside: 0 } },
+  ],
   heaviest: 350,
+  usualStock: "cover-250",
   draft({ contents, stock, settings: set, setup }) {
     const { width, height, thickness } = contents;
-    const rise = set.round / 100;
+    const rise = set.roundness / 100;
     const half = section(rise);
     const play = Math.max(set.play, LEAST_PLAY_MM);
     // the strip, and the lenses that lie one on the other, take their plies from the inside
@@ -72,17 +78,17 @@ export const pillowBox = defineForm({
     const front = flap("front", "Front", back.top, tapered({ deep: around, sides: ends }), { order: 2 });
     // it stays clear of the lenses, which lean on its ends
     const relief = Math.max(1, 4 * stock.caliper);
-    const closes = tapered({ deep: Math.min(set.strip, around / 3), slope: 1, relief });
-    const strip = flap("strip", "Glue strip", front.tip, closes, { order: 1 });
+    const closes = tapered({ deep: roundUp(Math.min(set.stripWide, around / 3), setup.grid), slope: 1, relief });
+    const strip = flap("seam-strip", "Glue strip", front.tip, closes, { order: 1 });
     const closing = { order: 3, angle: 90 };
     const lenses = [
-      flap("backLeft", "End", back.left, lens(q), closing),
-      flap("backRight", "End", back.right, lens(q), closing),
-      flap("frontRight", "End over", front.start, lens(q), { ...closing, lift: 1 }),
-      flap("frontLeft", "End over", front.end, lens(q), { ...closing, lift: 1 }),
+      flap("back-left", "End", back.left, lens(q), closing),
+      flap("back-right", "End", back.right, lens(q), closing),
+      flap("front-right", "End over", front.start, lens(q), { ...closing, lift: 1 }),
+      flap("front-left", "End over", front.end, lens(q), { ...closing, lift: 1 }),
     ];
     return {
-      sheets: [sheet("box", "Pillow box", [back, front, strip, ...lenses])],
+      sheets: [sheet("box", "Pillow box", [back, front, strip, ...lenses], { grid: setup.grid })],
       glue: [glued(strip, back)],
       holds: {
         on: back,
@@ -99,7 +105,7 @@ export const pillowBox = defineForm({
       },
       finished: { width: chord, height: long, thickness: 2 * q },
       measured: { around: heightOf(back, 0.3), long: widthOf(back, 0.3) },
-      figures: { strip: depthOf(strip) },
+      figures: { stripWide: depthOf(strip) },
     };
   },
 });

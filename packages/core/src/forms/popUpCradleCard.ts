@@ -1,0 +1,197 @@
+/**
+ * Pop-up cradle: a card with one strip or two glued on both sides of its fold. As the card opens the free panels rise, and
+ * lift what is glued to them.
+ *
+ *   ┌───────────┬───────────┐          open by θ        R        P, Q  one step k up either side
+ *   │ back    ┌─┴─┬───┐front│                         ╱   ╲      R     the crease that rises
+ *   │   glued │   ¦   │glued│                       P       Q
+ *   │         └─┬─┴───┘     │                         ╲ θ ╱      strip 4k long: glued, free, free, glued
+ *   └───────────┴───────────┘                           O
+ *
+ * What is lifted lies on the outside of a free panel, so that it clears the crease. Closed, it reaches from the fold by k
+ * and its own length, and must stay inside the card.
+ */
+import { z } from "zod";
+import { find } from "../catalogue/entry.ts";
+import { shapes } from "../catalogue/shapes.ts";
+import { type Path, placePath } from "../geometry/path.ts";
+import { autoMm, choice, mm } from "../model/setting.ts";
+import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
+import { opens } from "../paper/motion.ts";
+import type { Covering, Said } from "../paper/said.ts";
+import { glued } from "../paper/seam.ts";
+import { tapered } from "../paper/shape.ts";
+import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { roundDown } from "../units/ruler.ts";
+import { defineForm, type DraftInput, type Ground } from "./form.ts";
+
+/** Outlines whose foot is broad enough to be glued on a strip. */
+const OUTLINES = shapes.filter(({ id }) =>
+  ["rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped"].includes(id),
+);
+
+const settings = z.strictObject({
+  fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the card's fold lies."),
+  strips: choice("Strips", { one: "One", two: "Two, side by side" }, "one", "Two hold what is wide steady."),
+  step: mm("Step", 20, [10, 60], "How far from the fold a strip leaves the card: it is four steps long."),
+  stripWide: autoMm("Strip", [12, 300], "How wide a strip is, along the fold; two fifths of what it lifts unless set."),
+  figure: choice(
+    "Lifts",
+    Object.fromEntries(OUTLINES.map(({ id, title }) => [id, title])),
+    "rectangle",
+    "The outline of what rises. Anything can be laid on it: a pocket, a small envelope, layers.",
+  ),
+  figureLong: autoMm("Reaches", [15, 300], "How far it reaches off the fold; as far as the card hides it unless set.", {
+    follows: "width",
+  }),
+  figureWide: autoMm(
+    "Width of it",
+    [15, 300],
+    "How wide it is, along the fold; as it is meant to look, and no more than two thirds of the card, unless set.",
+  ),
+});
+
+type Input = DraftInput<z.output<typeof settings>>;
+
+/** What is inside stays this far from the card's edge (geometry notes). */
+const INSIDE = 3;
+/** Plies on one another in the closed card: both panels, two of the strip, the figure. */
+const PLIES = 5;
+/** What is lifted is so wide, and a strip so wide, where the maker has not said. */
+const FIGURE_PART = 2 / 3;
+const STRIP_PART = 2 / 5;
+/** Two strips stand apart by at least so much, mm. */
+const APART = 4;
+
+/** How wide an outline is along the fold as it is meant to look, mm; a rectangle is as wide as one likes. */
+function natural({ figure, fold }: Input["settings"], long: number): number {
+  const preset = find(OUTLINES, figure);
+  if (!preset || preset.id === "rectangle") return Infinity;
+  return fold === "side" ? long / preset.usual : long * preset.usual;
+}
+
+/** Sizes, mm, kept within the card: `deep` off its fold, `along` it. */
+function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
+  const [w, h] = [roundDown(contents.width, grid), roundDown(contents.height, grid)];
+  const [deep, along] = set.fold === "side" ? [w, h] : [h, w];
+  const most = along - 2 * INSIDE;
+  // closed, the strip reaches two steps from the fold
+  const k = Math.max(grid, roundDown(Math.min(set.step, (deep - INSIDE) / 2), grid));
+  const long = set.figureLong === "auto" ? roundDown(deep - INSIDE - k, grid) : set.figureLong;
+  const asked = set.figureWide === "auto" ? Math.min(along * FIGURE_PART, natural(set, long)) : set.figureWide;
+  const across = roundDown(Math.min(asked, most), grid);
+  const strips = set.strips === "two" ? 2 : 1;
+  const widest = (Math.min(across, most) - (strips - 1) * APART) / strips;
+  const strip = roundDown(Math.min(set.stripWide === "auto" ? across * STRIP_PART : set.stripWide, widest), grid);
+  // a figure that reaches past the card is drawn as it was asked for, and told
+  return { w, h, deep, along, k, across, strips, wide: Math.max(grid, strip), long: Math.max(long, grid) };
+}
+
+/** The outline as it reaches off the fold, its foot to the right: it is turned over on the riser. */
+function drawn(input: Input, { long, across }: { readonly long: number; readonly across: number }): Rectangle {
+  const preset = find(OUTLINES, input.settings.figure);
+  if (!preset || preset.id === "rectangle") return panel("figure", "Figure", long, across);
+  // in a card that opens upwards it stands on its foot; in one that opens sideways it is read along the fold
+  const path: Path =
+    input.settings.fold === "side"
+      ? preset.outline(long, across)
+      : placePath(preset.outline(across, long), { x: long, y: 0, rotation: 90, flip: false });
+  return outlined("figure", "Figure", { width: long, height: across }, path);
+}
+
+/** What is lifted reaches no further than the closed card hides it. */
+const hides = ({ deep, k, long }: ReturnType<typeof sizesOf>, grid: number): readonly Covering[] => [
+  {
+    setting: "figureLong",
+    mends: roundDown(deep - INSIDE - k, grid),
+    figure: deep - k - long,
+    least: INSIDE,
+    code: "rises-past",
+    button: "reach-less",
+  },
+];
+
+function draft(input: Input): Said {
+  const { stock, settings: set, setup } = input;
+  const sizes = sizesOf(input);
+  const { w, h, deep, along, k, across, strips, wide, long } = sizes;
+
+  const back = panel("back", "Back", w, h);
+  const hung = set.fold === "side" ? back.right : back.bottom;
+  const front = flap("front", "Front", hung, tapered({ deep }), { order: 2, angle: -180 });
+  const figure = drawn(input, { long, across });
+  // cut as it is read: upright, on its foot
+  const upright = set.fold === "top" && { laid: { x: 0, y: long, rotation: -90, flip: false } };
+  const shown = sheet("shown", "Figure", [figure], {
+    ...upright,
+    blank: upright ? { width: across, height: long } : { width: long, height: across },
+  });
+  const step = tapered({ deep: k });
+  const cradles = Array.from({ length: strips }, (_, n) => {
+    const [id, name] = strips === 1 ? ["", ""] : [n === 0 ? "lower-" : "upper-", n === 0 ? "Lower " : "Upper "];
+    const called = (what: string): string => (name ? name + what.toLowerCase() : what);
+    const base = panel(`${id}base`, called("Glued end"), k, wide);
+    // closed, the strip lies open but for its middle
+    const riser = flap(`${id}riser`, called("Riser"), base.right, step, { order: 1, angle: 0 });
+    const brace = flap(`${id}brace`, called("Brace"), riser.tip, step, { order: 1 });
+    const foot = flap(`${id}foot`, called("Other glued end"), brace.tip, step, { order: 1, angle: 0 });
+    // in the middle, or a quarter of the figure either side of it
+    const middle = along / 2 + (strips === 1 ? 0 : (n - 0.5) * ((across + APART) / 2));
+    const at = middle - wide / 2;
+    const strip = sheet(`${id}cradle`, called("Strip"), [base, riser, brace, foot]);
+    return { base, riser, brace, foot, strip, at };
+  });
+  const [first] = cradles as [(typeof cradles)[number]];
+  const lies = (at: number) =>
+    set.fold === "side" ? ({ at: [w, at] } as const) : ({ at: [at, 0], turned: -90 } as const);
+  return {
+    sheets: [sheet("card", "Card base", [back, front]), ...cradles.map((c) => c.strip), shown],
+    joins: [
+      ...cradles.map((c) => ({ sheet: c.strip, onto: back, face: "back" as const, ...lies(c.at), told: "glue-base" })),
+      {
+        ...{ sheet: shown, onto: first.riser, face: "back", told: "glue-riser" },
+        also: cradles.slice(1).map((c) => c.riser),
+        origin: [k + long, (along - across) / 2 - first.at],
+      },
+    ],
+    glue: [
+      ...cradles.flatMap((c) => [glued(c.base, back), glued(c.foot, front)]),
+      ...cradles.map((c) => glued(figure, c.riser)),
+    ],
+    motions: [opens("open", "Open the card", front)],
+    finished: { width: w, height: h, thickness: PLIES * stock.caliper },
+    sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.12) },
+    covers: hides(sizes, setup.grid),
+    figures: {
+      step: depthOf(first.riser),
+      stripWide: heightOf(first.base, 0.5),
+      figureLong: widthOf(figure),
+      figureWide: heightOf(figure),
+    },
+  };
+}
+
+/** Front and back, and what rises: read as it stands when the card is open. */
+function grounds({ fold }: Readonly<Record<string, unknown>>): readonly Ground[] {
+  const top = fold === "top";
+  return [
+    { panel: "front", name: "Front", sides: { outside: 0, inside: top ? 180 : 0 } },
+    { panel: "figure", name: "Figure", sides: { outside: 0 } },
+    { panel: "back", name: "Back", sides: top ? { outside: 180, inside: 180 } : { outside: 0, inside: 0 } },
+  ];
+}
+
+/** A card out of which something rises. */
+export const popUpCradleCard = defineForm({
+  id: "pop-up-cradle-card",
+  title: "Pop-up cradle card",
+  purpose: "card",
+  about: "Strips across the fold lift something when the card opens.",
+  methods: ["scoring-board"],
+  settings,
+  outside: "front",
+  grounds,
+  heaviest: 250,
+  usualStock: "cover-250",
+  draft,
+});

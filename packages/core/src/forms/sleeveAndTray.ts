@@ -1,0 +1,124 @@
+/**
+ * Sleeve and tray: a tray with four walls that slides in a sleeve open at both ends.
+ *
+ *      ┌─┬──────┬───┬──────┬───┐            ┌───┬──────────┬───┐
+ *      │s│ back │   │ front│   │ sleeve     ├─┬─┼──────────┼─┬─┤ corner tabs, glued inside the end walls
+ *      │ │      │   │      │   │            │ │ │  floor   │ │ │ tray
+ *      └─┴──────┴───┴──────┴───┘            ├─┴─┼──────────┼─┴─┤
+ *                                           └───┴──────────┴───┘
+ *
+ * The tray has 1 mm of room in the sleeve. Both are drawn from their inside.
+ */
+import { z } from "zod";
+import { mm } from "../model/setting.ts";
+import { depthOf } from "../paper/figure.ts";
+import { slides } from "../paper/motion.ts";
+import type { Said } from "../paper/said.ts";
+import { glued } from "../paper/seam.ts";
+import { tapered } from "../paper/shape.ts";
+import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
+import { betweenWalls } from "./clearance.ts";
+import { defineForm, type DraftInput } from "./form.ts";
+import { boxRoom, boxStrip, LEAST_WALL, offFold } from "./tuckBox.ts";
+
+const settings = z.strictObject({
+  play: boxRoom,
+  stripWide: boxStrip,
+  slack: mm("Tray in the sleeve", 1, [0.5, 4], "Room the tray has in the sleeve, beyond the paper."),
+  tab: mm("Corner tabs", 12, [6, 25], "How far they reach along the end walls, inside."),
+});
+
+type Input = DraftInput<z.output<typeof settings>>;
+
+/** The tray is pulled out by this part of its length to take something from it. */
+const PULLED = 0.8;
+/** A tab is so much lower than its wall, in all, so that neither edge shows. */
+const TAB_LOWER = 1;
+
+function draft(input: Input): Said {
+  const { contents, stock, settings: set, setup } = input;
+  const { grid } = setup;
+  const ply = stock.caliper;
+  const { width, height, thickness } = contents;
+  // the tray: end walls have the tabs' ply inside them
+  const inner = roundUp(betweenWalls(width, 0, set.play), grid);
+  const long = roundUp(betweenWalls(height, 0, set.play) + 2 * ply, grid);
+  const high = roundUp(Math.max(betweenWalls(thickness, 0, set.play), LEAST_WALL), grid);
+  // the sleeve: the tray's walls with half a ply outside each, its own strip, and the room to slide
+  const across = roundUp(inner + 2 * ply + set.slack, grid);
+  const depth = roundUp(high + 2 * ply + set.slack / 2, grid);
+
+  const back = panel("back", "Back", across, long);
+  const round = (id: string, name: string, on: Edge, deep: number) =>
+    flap(id, name, on, tapered({ deep }), { order: 3, angle: 90 });
+  const wide = Math.min(roundUp(set.stripWide, grid), roundDown(depth - 1, grid));
+  const strip = flap("seam-strip", "Glue strip", back.left, tapered({ deep: wide, slope: 0.2, relief: 1 }), {
+    ...{ order: 3, angle: 90, lift: 1 },
+  });
+  const right = round("right-side", "Right side", back.right, depth);
+  const front = round("front", "Front", right.tip, across);
+  const left = round("left-side", "Left side", front.tip, depth);
+
+  const floor = panel("floor", "Floor", inner, long);
+  const wall = (id: string, name: string, on: Edge, order: number) =>
+    flap(id, name, on, tapered({ deep: high }), { order, angle: 90 });
+  const leftWall = wall("left-wall", "Left wall", floor.left, 1);
+  const rightWall = wall("right-wall", "Right wall", floor.right, 1);
+  const reach = roundDown(Math.min(set.tab, inner / 2 - 1), grid);
+  const tabbed = (id: string, name: string, on: Edge) =>
+    flap(id, name, on, tapered({ deep: reach, relief: offFold(TAB_LOWER / 2, ply), slope: 0.05 }), {
+      order: 1,
+      angle: 90,
+      lift: 1,
+    });
+  const tabs = [
+    tabbed("tab-left-lower", "Lower left tab", leftWall.end),
+    tabbed("tab-left-upper", "Upper left tab", leftWall.start),
+    tabbed("tab-right-lower", "Lower right tab", rightWall.start),
+    tabbed("tab-right-upper", "Upper right tab", rightWall.end),
+  ] as const;
+  const lower = wall("lower-wall", "Lower end", floor.bottom, 2);
+  const upper = wall("upper-wall", "Upper end", floor.top, 2);
+  // what is thin, or too narrow for the tabs to reach over it, has the end walls' own room
+  const isUnderTabs = thickness <= offFold(TAB_LOWER / 2, ply) || reach <= (inner - width) / 2;
+  const tray = sheet("tray", "Tray", [floor, leftWall, rightWall, ...tabs, lower, upper]);
+  const sleeve = sheet("sleeve", "Sleeve", [back, strip, right, front, left]);
+  return {
+    sheets: [sleeve, tray],
+    // beside the strip's ply the room is the same on both sides
+    joins: [{ sheet: tray, onto: back, face: "front", origin: [(across + ply - inner) / 2, 0], told: "slide-in" }],
+    holds: {
+      on: floor,
+      across: inner,
+      up: long - (isUnderTabs ? 0 : 2 * ply),
+      depth: depth - ply,
+      asks: "play",
+    },
+    glue: [
+      glued(left, strip, { widens: "stripWide" }),
+      ...tabs.map((tab, i) => glued(tab, i % 2 === 0 ? lower : upper, { widens: "tab" })),
+    ],
+    motions: [slides("pull", "Pull the tray", tray, sleeve, [0, long * PULLED])],
+    figures: { stripWide: depthOf(strip), tab: depthOf(tabs[0]) },
+    measured: { wall: depthOf(leftWall, 0.5, { lights: ["left-wall", "right-wall"] }) },
+  };
+}
+
+/** A tray that slides in a sleeve. */
+export const sleeveAndTray = defineForm({
+  id: "sleeve-and-tray",
+  title: "Sleeve and tray",
+  purpose: "treat",
+  about: "A tray with four walls that slides in a sleeve open at both ends.",
+  methods: ["scoring-board"],
+  settings,
+  outside: "back",
+  grounds: () => [
+    { panel: "front", name: "Sleeve's front", sides: { outside: 0 } },
+    { panel: "back", name: "Sleeve's back", sides: { outside: 0 } },
+  ],
+  heaviest: 350,
+  usualStock: "cover-250",
+  draft,
+});

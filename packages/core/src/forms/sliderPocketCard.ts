@@ -1,0 +1,200 @@
+/**
+ * Slider pocket card: a flat pocket out of which a panel is pulled, and a figure on its front that rides along. What joins
+ * the two goes through a slit.
+ *
+ *    ┌──┬─────────────┬─────────────┐      ahead ┌─┐      front ──────────┐ ┌──────────
+ *    │s │   front     ¦    back     │   figure ══╡ │               ahead  │ │
+ *    │t │    ┆        ¦             │            ╞═╧═╗  slit      ════════╡ ╘════════  behind
+ *    │r │    ┆ slit   ¦             │            │   ║                 ───────────────  pull panel
+ *    └──┴─────────────┴─────────────┘      behind└───┘      seen from the top
+ *
+ * The strip is glued behind the back, out of the pull panel's way. The carrier runs in the slit: its fold is as long as it
+ * is wide, so the travel is the slit less that, and so much of the pull panel comes to light above. Pull panel and figure
+ * lie on the carrier and go with it; no glue where anything slides.
+ */
+import { z } from "zod";
+import { find } from "../catalogue/entry.ts";
+import { shapes } from "../catalogue/shapes.ts";
+import { autoMm, choice, mm } from "../model/setting.ts";
+import { depthOf, fromEdge, heightOf, past, widthOf } from "../paper/figure.ts";
+import { hole, slit } from "../paper/hole.ts";
+import { runsIn } from "../paper/motion.ts";
+import type { Covering, Refusal, Said } from "../paper/said.ts";
+import { glued } from "../paper/seam.ts";
+import { tapered, thumbCut } from "../paper/shape.ts";
+import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
+import { defineForm, type DraftInput } from "./form.ts";
+
+const settings = z.strictObject({
+  stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),
+  free: mm("Room beside", 4, [3, 5], "How much narrower the pull panel is than the pocket."),
+  slitLong: autoMm("Slit", [20, 300], "How long the slit is; it ends 20 mm from the edges unless set.", {
+    follows: "height",
+  }),
+  slitFrom: autoMm(
+    "Slit from the left",
+    [10, 300],
+    "How far the slit stands from the left edge; in the middle unless set.",
+  ),
+  carrier: mm("Carrier", 12, [6, 60], "How long the carrier is, along the slit: the travel is the slit less this."),
+  figure: choice(
+    "Figure",
+    Object.fromEntries(shapes.map(({ id, title }) => [id, title])),
+    "round",
+    "The outline of what rides along on the front.",
+  ),
+  figureWide: mm("Figure's width", 40, [10, 250], "How wide the figure is."),
+  figureHigh: mm("Figure's height", 40, [10, 250], "How high the figure is."),
+  thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the front's upper edge; 0 leaves it out."),
+  tie: mm(
+    "Hole for a ribbon",
+    0,
+    [0, 6],
+    "Across, in the pull panel below its upper edge, to pull by; 0 leaves it out.",
+  ),
+});
+
+type Input = DraftInput<z.output<typeof settings>>;
+
+/** Paper that is left at both ends of the slit, and beside the figure (geometry notes). */
+const END = 20;
+const BESIDE = 3;
+/** A low card keeps less at the ends, so that something moves at all. */
+const LEAST = 0.4;
+/** Each half of the carrier reaches so far from the slit. */
+const HALF = 12;
+/** Plies on one another: strip, back, pull panel, carrier, front, carrier, figure. */
+const PLIES = 7;
+/** The ribbon's hole stands so far below the pull panel's edge. */
+const TIE_BELOW = 9;
+
+/** Sizes, mm: the slit with its place, how much of it the carrier takes, how far each half of that reaches. */
+function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
+  const [w, h] = [roundDown(contents.width, grid), roundDown(contents.height, grid)];
+  const most = Math.max(LEAST * h, h - 2 * END);
+  const long = Math.min(set.slitLong === "auto" ? most : set.slitLong, most);
+  const x = Math.min(Math.max(set.slitFrom === "auto" ? w / 2 : set.slitFrom, 2 * BESIDE), w - 2 * BESIDE);
+  // more than half the slit, and it would hardly move
+  const carried = Math.min(set.carrier, long / 2);
+  const half = Math.max(grid, roundDown(Math.min(HALF, x - BESIDE, w - x - BESIDE), grid));
+  return { w, h, long, low: (h - long) / 2, x, carried, half, travel: long - carried };
+}
+
+/** The figure covers the carrier it rides on, and stays beside the card's edges. */
+function watched({ settings: set }: Input, { w, x, half, carried }: ReturnType<typeof sizesOf>): readonly Covering[] {
+  const beside = Math.min(x, w - x) - set.figureWide / 2;
+  return [
+    {
+      setting: "figureWide",
+      mends: 2 * half + 2,
+      figure: set.figureWide,
+      least: 2 * half,
+      code: "carrier-seen",
+      button: "figure-larger",
+    },
+    {
+      setting: "figureHigh",
+      mends: carried + 2,
+      figure: set.figureHigh,
+      least: carried,
+      code: "carrier-seen",
+      button: "figure-larger",
+    },
+    {
+      setting: "figureWide",
+      mends: Math.max(10, 2 * (Math.min(x, w - x) - BESIDE)),
+      figure: beside,
+      least: BESIDE,
+      code: "figure-past",
+      button: "figure-smaller",
+    },
+  ];
+}
+
+function drawn({ settings: { figure, figureWide: width, figureHigh: height } }: Input): Rectangle {
+  const preset = find(shapes, figure);
+  return preset && preset.id !== "rectangle"
+    ? outlined("figure", "Figure", { width, height }, preset.outline(width, height))
+    : panel("figure", "Figure", width, height);
+}
+
+function draft(input: Input): Said {
+  const { stock, settings: set, setup } = input;
+  const sizes = sizesOf(input);
+  const { w, h, long, low, x, carried, half, travel } = sizes;
+
+  const tip = set.thumb > 0 ? { edges: { top: thumbCut(set.thumb) } } : {};
+  const front = panel("front", "Front", w, h, tip);
+  const back = flap("back", "Back", front.right, tapered({ deep: w }), { order: 1, angle: -180 });
+  const closes = tapered({ deep: roundUp(set.stripWide, setup.grid), slope: 0.1, relief: 0.5 });
+  const strip = flap("seam-strip", "Glue strip", front.left, closes, { order: 2, angle: -180 });
+  const cut = slit("slit", front, [x, low], [x, low + long]);
+  const pull = panel("pull", "Pull panel", w - set.free, h - 1);
+  const ribbon = set.tie > 0 ? [hole("tie", pull, [pull.width / 2, pull.height - TIE_BELOW], set.tie)] : [];
+  const behind = panel("behind", "Carrier, behind", half, carried);
+  // the paper between its halves goes through the front: one ply, and its own
+  const ahead = flap("ahead", "Carrier, in front", behind.right, tapered({ deep: half }), {
+    order: 1,
+    angle: 0,
+    lift: 2,
+  });
+  const figure = drawn(input);
+
+  const carrier = sheet("carrier", "Carrier", [behind, ahead]);
+  const pulled = sheet("pulled", "Pull panel", [pull], { cuts: ribbon });
+  const shown = sheet("shown", "Figure", [figure]);
+  const shorter: readonly Refusal[] =
+    set.carrier > carried ? [{ setting: "carrier", instead: roundDown(carried, 0.5), code: "carrier-long" }] : [];
+  return {
+    sheets: [sheet("card", "Card base", [front, back, strip], { cuts: [cut] }), carrier, pulled, shown],
+    joins: [
+      { sheet: carrier, onto: front, face: "back", at: [x - half, low], flip: false, told: "through-slit" },
+      {
+        ...{ sheet: pulled, onto: behind, face: "back", flip: false, told: "glue-carrier" },
+        at: [half - x + set.free / 2, -low],
+      },
+      {
+        ...{ sheet: shown, onto: ahead, face: "front", told: "glue-carrier" },
+        at: [-figure.width / 2 + half, (carried - figure.height) / 2],
+      },
+    ],
+    // nothing pushes against what is glued on the carrier: it may be short
+    glue: [glued(strip, back), glued(pull, behind, { web: true }), glued(figure, ahead, { web: true })],
+    motions: [runsIn("pull", "Pull the panel", ahead, cut)],
+    finished: { width: w, height: h, thickness: PLIES * stock.caliper },
+    sized: { width: widthOf(front, 0.08), height: heightOf(front, 0.85) },
+    covers: watched(input, sizes),
+    refused: shorter,
+    figures: {
+      stripWide: depthOf(strip),
+      slitLong: { on: "front", from: [x, low], to: [x, low + long], value: long, lights: ["slit"] },
+      slitFrom: fromEdge(front.left, [x, low + long / 2], { lights: ["slit"] }),
+      carrier: heightOf(behind, 0.5),
+      figureWide: widthOf(figure),
+      figureHigh: heightOf(figure),
+      thumb: set.thumb > 0 ? past(front.top, -set.thumb, 0.5) : undefined,
+    },
+    measured: { travel: past(pull.top, -travel, 0.75) },
+  };
+}
+
+/** A card with a panel that is pulled, and something on the front that moves with it. */
+export const sliderPocketCard = defineForm({
+  id: "slider-pocket-card",
+  title: "Slider pocket card",
+  purpose: "card",
+  about: "A panel is pulled out of a pocket, and a figure on the front rides along.",
+  methods: ["scoring-board"],
+  settings,
+  outside: "front",
+  grounds: () => [
+    { panel: "front", name: "Front", sides: { outside: 0 } },
+    { panel: "figure", name: "Figure", sides: { outside: 0 } },
+    { panel: "pull", name: "Pull panel", sides: { outside: 0 } },
+    { panel: "back", name: "Back", sides: { outside: 0 } },
+  ],
+  heaviest: 300,
+  usualStock: "cover-250",
+  draft,
+});

@@ -1,0 +1,292 @@
+/**
+ * Tapered pouch: wider above than below, with an oval mouth and an arched handle.
+ *
+ *          ╭──────────╮   handle, of a paper of its own, glued behind the back
+ *        ╭─╯          ╰─╮
+ *   tab ╱┌──╲________╱──┐╲     Of two papers: the back is the outline alone, the front has three tabs glued on it.
+ *      ╱ │    front     │ ╲
+ *      ╲  ╲            ╱  ╱    Of one sheet: a base and two walls stand between back and front, for what is thick.
+ *       ╲──╲__________╱──╱
+ *           ╲________╱ tab
+ */
+import { z } from "zod";
+import { boundsOf, flatten, type Path, roundCorners } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
+import { autoMm, choice, mm } from "../model/setting.ts";
+import { depthOf, heightOf, past } from "../paper/figure.ts";
+import type { Laid, Said } from "../paper/said.ts";
+import { glued } from "../paper/seam.ts";
+import { arched, type Corner, outward, tapered } from "../paper/shape.ts";
+import { type Edge, flap, outlined, part, type Rectangle, sheet, type Sheet } from "../paper/sheet.ts";
+import { roundUp } from "../units/ruler.ts";
+import { betweenWalls, flatPocket } from "./clearance.ts";
+import { defineForm, type DraftInput } from "./form.ts";
+import { roomToSpare, sideTab, TAB_TAPER } from "./pocket.ts";
+
+const settings = z.strictObject({
+  build: choice(
+    "Made of",
+    { two: "Two papers, flat", one: "One sheet, with walls" },
+    "two",
+    "Walls give room for what is thick or loose.",
+  ),
+  play: roomToSpare(20),
+  flare: mm("Wider above", 12, [2, 40], "How far each side leans out, from the foot to the mouth."),
+  mouth: mm("Oval mouth", 12, [0, 40], "How far the front's upper edge dips."),
+  front: autoMm("Front", [20, 500], "How high the front stands; its mouth dips to what is inside unless set.", {
+    follows: "height",
+  }),
+  tall: mm("Above what is inside", 15, [0, 80], "How far the back stands above it."),
+  tab: sideTab,
+  handle: choice("Handle", { none: "None", arch: "An arched strip" }, "arch", "Glued behind the back."),
+  handleHigh: mm("Handle's height", 50, [25, 150], "How far it stands above the back."),
+  handleWide: mm("Handle's strip", 14, [8, 40], "How wide its paper is."),
+});
+
+type Input = DraftInput<z.output<typeof settings>>;
+
+/** A handle's ends are glued so far down the back, mm. */
+const GLUED = 22;
+/** Its ends stand so far from the back's sides. */
+const FROM_SIDE = 6;
+/** An arch that rises by this part of its span is as good as a half round. */
+const HALF_ROUND = 0.48;
+/** Plies of the tabs and front in the way of nothing but themselves: a front over walls stands one off. */
+const OVER = -1;
+
+/** A face narrower below, its foot on the x axis from `flare`: the box round it starts at the origin. */
+interface Face {
+  readonly foot: number;
+  readonly flare: number;
+  readonly high: number;
+}
+const wideOf = ({ foot, flare }: Face): number => foot + 2 * flare;
+
+const sidesOf = ({ foot, flare, high }: Face, panel: string) => {
+  const wide = foot + 2 * flare;
+  const edge = (from: Point, to: Point): Edge => ({ panel, from, to });
+  return {
+    left: edge([0, high], [flare, 0]),
+    bottom: edge([flare, 0], [flare + foot, 0]),
+    right: edge([flare + foot, 0], [wide, high]),
+    top: edge([wide, high], [0, high]),
+  };
+};
+
+const pathOf = (corners: readonly Corner[]): Path =>
+  roundCorners(
+    corners.map(([x, y]): Point => [x, y]),
+    corners.map(([, , r = 0]) => r),
+  );
+
+/** The face as a panel, its upper edge dipping in an arc. */
+function faceOf(id: string, name: string, face: Face, dip: number): Rectangle {
+  const { foot, flare, high } = face;
+  const wide = wideOf(face);
+  const top = dip > 0 ? arched(-dip)(wide).map(outward([wide, high], [0, high])) : [];
+  const corners: readonly Corner[] = [[flare, 0], [flare + foot, 0], [wide, high], ...top, [0, high]];
+  const path = pathOf(corners);
+  return {
+    ...outlined(id, name, { width: wide, height: high }, path),
+    reach: [
+      [0, 0],
+      [wide, high],
+    ],
+  };
+}
+
+/** An arched strip: two legs that are glued down, and an arch between them. */
+function handleFor({ settings: set, setup: { grid } }: Input, wide: number) {
+  const strip = roundUp(set.handleWide, grid);
+  const span = Math.max(3 * strip, wide - 2 * FROM_SIDE);
+  const high = Math.max(set.handleHigh, strip + 5);
+  const inner = span - 2 * strip;
+  // no arc is more than a half round: below it the legs go straight up
+  const [out, hollow] = [Math.min(high, HALF_ROUND * span), Math.min(high - strip, HALF_ROUND * inner)];
+  const [leg, innerLeg] = [GLUED + high - out, GLUED + high - strip - hollow];
+  const corners: readonly Corner[] = [
+    [0, 0],
+    [strip, 0],
+    [strip, innerLeg],
+    ...arched(-hollow)(inner).map(outward([strip, innerLeg], [span - strip, innerLeg])),
+    [span - strip, innerLeg],
+    [span - strip, 0],
+    [span, 0],
+    [span, leg],
+    ...arched(out)(span).map(outward([span, leg], [0, leg])),
+    [0, leg],
+  ];
+  const path = pathOf(corners);
+  const { top } = boundsOf(flatten(path));
+  const handle = outlined("handle", "Handle", { width: span, height: top }, path);
+  const legOn = (from: Point, to: Point) =>
+    glued(handle, { id: "back" }, { strip: { along: { panel: "handle", from, to }, wide: strip } });
+  return {
+    span,
+    made: sheet("handle", "Handle", [handle]),
+    legs: [legOn([0, GLUED], [0, 0]), legOn([span, 0], [span, GLUED])],
+  };
+}
+
+/** Both faces and what goes in, mm: they lean out by the same slope. */
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+  const { width, height, thickness } = contents;
+  const walled = set.build === "one";
+  const foot = roundUp(walled ? betweenWalls(width, 0, set.play) : flatPocket(width, thickness, set.play), grid);
+  const deep = roundUp(betweenWalls(thickness, 0, set.play) + stock.caliper, grid);
+  // half the room below what is inside, and what bulges there
+  const below = (set.play + (walled ? 0 : thickness)) / 2;
+  const dip = Math.min(set.mouth, height / 2, width / 3);
+  // its mouth dips to the upper end of what is inside
+  const front = Math.max(
+    set.front === "auto" ? roundUp(below + height + dip, grid) : roundUp(set.front, grid),
+    dip + 15,
+  );
+  const high = roundUp(Math.max(front, below + height) + set.tall, grid);
+  const slope = set.flare / high;
+  return { foot, deep, below, dip, front, high, slope, walled, wide: foot + 2 * set.flare };
+}
+
+/** What is inside does not stand above the lowest place of the mouth. */
+const held = ({ contents: { height }, setup }: Input, { front, dip, below }: ReturnType<typeof sizesOf>) =>
+  [
+    {
+      ...{ setting: "front", figure: front - dip - below, least: height, code: "stands-out", button: "cover-more" },
+      mends: roundUp(height + below + dip, setup.grid),
+    },
+  ] as const;
+
+function draft(input: Input): Said {
+  const { contents, settings: set } = input;
+  const sizes = sizesOf(input);
+  const { foot, high, below, slope, walled, wide, deep } = sizes;
+  const back = faceOf("back", "Back", { foot, flare: set.flare, high }, 0);
+  const handle = set.handle === "arch" ? handleFor(input, wide) : undefined;
+  const handles: readonly Laid[] = handle
+    ? [
+        {
+          ...{ sheet: handle.made, onto: back, face: "back", told: "glue-handle" },
+          at: [(wide + handle.span) / 2, high - GLUED],
+        },
+      ]
+    : [];
+  const { sheets, joins, glue, on, figures } = walled ? ofOne(input, back) : ofTwo(input, back);
+  const middle = on.width / 2;
+  return {
+    sheets: [...sheets, ...(handle ? [handle.made] : [])],
+    joins: [...joins, ...handles],
+    glue: [...glue, ...(handle?.legs ?? [])],
+    holds: {
+      on,
+      across: foot,
+      up: on.height,
+      ...(walled && { depth: deep }),
+      at: [middle, below + contents.height / 2],
+      open: "one",
+      asks: "play",
+      loose: true,
+      gap: {
+        // at its foot it has the least room
+        width: foot + 2 * slope * below - contents.width - (walled ? 0 : contents.thickness),
+        height: 0,
+        depth: walled ? deep - contents.thickness : 0,
+      },
+    },
+    covers: held(input, sizes),
+    figures: {
+      ...figures,
+      flare: past({ panel: "back", from: [0, high], to: [set.flare, high] }, -0.001, 0.5, { value: set.flare }),
+    },
+  };
+}
+
+interface Built {
+  readonly sheets: readonly [Sheet, ...Sheet[]];
+  readonly joins: readonly Laid[];
+  readonly glue: NonNullable<Said["glue"]>;
+  /** the panel what is inside lies on */
+  readonly on: Rectangle;
+  readonly figures: NonNullable<Said["figures"]>;
+}
+
+/** The back is the outline alone; the front, of another paper, stands on three tabs glued to it. */
+function ofTwo(input: Input, back: Rectangle): Built {
+  const { settings: set, stock, setup } = input;
+  const { foot, front: tall, slope, dip, wide } = sizesOf(input);
+  const face: Face = { foot, flare: slope * tall, high: tall };
+  const front = faceOf("front", "Front", face, dip);
+  const sides = sidesOf(face, "front");
+  const tab = roundUp(set.tab, setup.grid);
+  const shape = tapered({ deep: tab, relief: Math.max(1, 2 * stock.caliper), slope: TAB_TAPER });
+  // below the mouth's dip beside it, and above the lower tab
+  const bared = Math.min(tall / 3, 4 * dip * (tab / wide) + 2);
+  const lower = flap("lower", "Lower tab", sides.bottom, shape, { order: 1 });
+  const left = flap("left", "Left tab", part(sides.left, bared, tab + 1), shape, { order: 1 });
+  const right = flap("right", "Right tab", part(sides.right, tab + 1, bared), shape, { order: 1 });
+  const fronts = sheet("front", "Front", [front, left, right, lower], { grid: setup.grid });
+  return {
+    sheets: [sheet("back", "Back", [back]), fronts],
+    joins: [
+      {
+        ...{ sheet: fronts, onto: back, face: "front", flip: true, stands: true, told: "glue-tabs-on" },
+        origin: [(wide + wideOf(face)) / 2, 0],
+      },
+    ],
+    glue: [left, right, lower].map((one) => glued(one, back, { widens: "tab" })),
+    on: front,
+    figures: {
+      front: heightOf(front, 0.25),
+      tab: depthOf(left, 0.5, { lights: ["left", "right", "lower"] }),
+      mouth: dip > 0 ? past(sides.top, -dip, 0.5) : undefined,
+    },
+  };
+}
+
+/** Base and walls between back and front, which comes up over the walls' tabs. */
+function ofOne(input: Input, back: Rectangle): Built {
+  const { settings: set, stock, setup } = input;
+  const { foot, front: tall, slope, dip, high, deep } = sizesOf(input);
+  const sides = sidesOf({ foot, flare: set.flare, high }, "back");
+  const rise = Math.hypot(1, slope);
+  const above = (high - tall) * rise;
+  const tab = Math.min(roundUp(set.tab, setup.grid), foot / 2 - 2);
+  const wall = (id: string, name: string, on: Edge) => flap(id, name, on, tapered({ deep }), { order: 1, angle: 90 });
+  const leftWall = wall("left-wall", "Left wall", part(sides.left, above, 0));
+  const rightWall = wall("right-wall", "Right wall", part(sides.right, 0, above));
+  const shape = tapered({ deep: tab, relief: Math.max(1, 2 * stock.caliper), slope: TAB_TAPER });
+  const left = flap("left", "Left tab", leftWall.tip, shape, { order: 2, angle: 90 });
+  const right = flap("right", "Right tab", rightWall.tip, shape, { order: 2, angle: 90 });
+  const base = flap("base", "Base", sides.bottom, tapered({ deep, relief: stock.caliper }), { order: 3, angle: 90 });
+  const mouth = dip > 0 ? { tip: arched(-dip) } : {};
+  const front = flap("front", "Front", base.tip, tapered({ deep: tall, slope: -slope, ...mouth }), {
+    ...{ order: 4, angle: 90, lift: OVER },
+  });
+  return {
+    sheets: [sheet("pouch", "Pouch", [back, leftWall, rightWall, left, right, base, front], { grid: setup.grid })],
+    joins: [],
+    glue: [left, right].map((side) => glued(front, side, { widens: "tab" })),
+    on: back,
+    figures: {
+      front: depthOf(front, 0.25),
+      tab: depthOf(left, 0.5, { lights: ["left", "right"] }),
+      mouth: dip > 0 ? past(front.tip, -dip, 0.5) : undefined,
+    },
+  };
+}
+
+/** A pouch for treats, wider above than below. */
+export const taperedPouch = defineForm({
+  id: "tapered-pouch",
+  title: "Tapered pouch",
+  purpose: "treat",
+  about: "Wider above than below, with an oval mouth and an arched handle.",
+  methods: ["scoring-board"],
+  settings,
+  outside: "back",
+  grounds: ({ build }) => [
+    { panel: "front", name: "Front", sides: { outside: build === "one" ? 180 : 0 } },
+    { panel: "back", name: "Back", sides: { outside: 0 } },
+  ],
+  heaviest: 250,
+  draft,
+});
