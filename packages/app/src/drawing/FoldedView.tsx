@@ -1,31 +1,28 @@
-/** The very blank, folded in space. Loaded only when wanted: three.js comes with it. */
+/** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
 import {
   after,
   assembledAt,
-  flatten,
   type Inside as InsideAt,
-  mainPiece,
-  type Path,
-  type Piece,
+  lastOrder,
   place,
   type Placement,
-  type Point,
-  type Rigid,
   type Solution,
   stateAt,
   STILL,
   type Thing,
-  uprightPose,
   wayOut,
 } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
-import { useEffect, useMemo } from "react";
+import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import * as THREE from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { colour } from "../theme/theme.ts";
 import { pieceColours } from "./colours.ts";
+import { boxOfPaper, centreOf, eyeOf, movers, type Side, sizeSeen, turnOf } from "./framing.ts";
+import { matrixOf, PaperSheet } from "./PaperSheet.tsx";
+import { useMotionGrip } from "./useMotionGrip.ts";
 
-export type Side = "closing" | "address" | "open";
+export type { Side } from "./framing.ts";
 
 interface FoldedViewProps {
   readonly solution: Solution;
@@ -34,50 +31,68 @@ interface FoldedViewProps {
   readonly progress: number;
   readonly side: Side;
   /** how far each motion has gone, 0 to 1, by its id */
-  readonly motion?: Readonly<Record<string, number>> | undefined;
+  readonly motion: Readonly<Record<string, number>>;
+  readonly onMotion: (id: string, value: number) => void;
 }
-
-/** How much of the size that is looked at stands to each side of the middle, with a margin. */
-const SEEN_PART = 0.62;
 
 /** Cosine ease for each single fold: paper starts and ends a fold gently. */
 const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x - Math.floor(x)))) / 2;
 
-export default function FoldedView({ solution, colours, progress, side, motion }: FoldedViewProps) {
-  const held = solution.contents.find((c) => c.fitting === undefined);
-  const main = mainPiece(solution) as Piece;
-  const { width, height } = held ?? main.blank;
-  // room for the open flap and for the contents standing out
-  // a cover that opens beside what it holds reaches further than that does
-  const reach = held ? Math.max(held.x, main.blank.width - held.x) / SEEN_PART : 0;
-  const size = Math.max(Math.max(width, height) * (held ? 1.6 : 1), reach);
+/** Whether the browser draws by itself, with no graphics card: then shadows are small and paper is plain. */
+function drawsAlone(): boolean {
+  const gl = document.createElement("canvas").getContext("webgl2");
+  if (!gl) return true;
+  const info = gl.getExtension("WEBGL_debug_renderer_info");
+  const name = String(gl.getParameter(info ? info.UNMASKED_RENDERER_WEBGL : gl.RENDERER));
+  gl.getExtension("WEBGL_lose_context")?.loseContext();
+  return /swiftshader|llvmpipe|software/iu.test(name);
+}
+
+/** Light and shadow for either kind of machine. */
+const LOOKS = {
+  full: { map: 2048, radius: 9, samples: 16, shadows: "variance", dpr: [1, 2] },
+  plain: { map: 1024, radius: 4, samples: 8, shadows: "percentage", dpr: [1, 1] },
+} as const;
+
+export default function FoldedView(props: FoldedViewProps) {
+  const { solution, colours, progress, side, motion } = props;
+  const size = useMemo(() => sizeSeen(solution), [solution]);
+  const [plain] = useState(drawsAlone);
+  const look = LOOKS[plain ? "plain" : "full"];
+  const eye = useMemo(() => eyeOf(solution, side), [solution, side]);
+  const up = eye[2] > 0 ? 1 : -1;
+  const controls = useRef<OrbitControls>(null);
+  const holds = solution.contents.some((c) => c.fitting === undefined);
   return (
     <Canvas
       flat
       frameloop="demand"
-      dpr={[1, 2]}
-      shadows="percentage"
+      dpr={[...look.dpr]}
+      shadows={look.shadows}
       camera={{ fov: 32, near: size / 50, far: size * 20, position: [0, -size * 0.6, size * 2] }}
       gl={{ antialias: true, preserveDrawingBuffer: true }}
       aria-hidden
     >
-      <ambientLight intensity={1.95} />
+      <hemisphereLight position={[0, 0.4, up]} args={["#ffffff", "#e6dcc4", 1.9]} />
       <directionalLight
-        position={[-size, size * 0.8, size * 2.2]}
-        intensity={1.3}
+        position={[-size * 1.1, size * 0.7, up * size * 2.1]}
+        color="#fffaf0"
+        intensity={1.55}
         castShadow
-        shadow-mapSize={[1024, 1024]}
-        shadow-normalBias={0.4}
-        shadow-bias={-0.0006}
-        shadow-camera-left={-size}
-        shadow-camera-right={size}
-        shadow-camera-top={size}
-        shadow-camera-bottom={-size}
+        shadow-mapSize={[look.map, look.map]}
+        shadow-radius={look.radius}
+        shadow-blurSamples={look.samples}
+        shadow-normalBias={0.25}
+        shadow-bias={-0.0004}
+        shadow-camera-left={-size * 1.4}
+        shadow-camera-right={size * 1.4}
+        shadow-camera-top={size * 1.4}
+        shadow-camera-bottom={-size * 1.4}
         shadow-camera-far={size * 6}
       />
-      <directionalLight position={[size, -size, -size]} intensity={0.5} />
-      <Scene solution={solution} colours={colours} progress={progress} motion={motion} />
-      <Eye size={size} side={side} />
+      <directionalLight position={[size * 1.5, -size * 0.6, up * size]} color="#eef3fb" intensity={0.35} />
+      <Scene {...props} size={size} up={up} plain={plain} controls={controls} />
+      <Eye size={size} eye={eye} above={holds ? ABOVE : 0} controls={controls} />
       <Redraw on={[solution, progress, colours, motion]} />
     </Canvas>
   );
@@ -92,129 +107,112 @@ function Redraw({ on }: { readonly on: readonly unknown[] }) {
   return null;
 }
 
-const EYES: Readonly<Record<Side, readonly [number, number, number]>> = {
-  closing: [0, -0.75, 1.75],
-  address: [0, -0.5, -1.95],
-  open: [0.7, 1.3, 1.35],
-};
+/** Where something goes in, one looks so far above the middle: the open flap and what is on its way stand there. */
+const ABOVE = 0.08;
 
-function Eye({ size, side }: { readonly size: number; readonly side: Side }) {
+interface EyeProps {
+  /** in parts of the size, above the middle */
+  readonly above: number;
+  readonly size: number;
+  readonly eye: readonly [number, number, number];
+  readonly controls: RefObject<OrbitControls | null>;
+}
+
+function Eye({ size, eye, above, controls: ref }: EyeProps) {
   const { camera, gl, invalidate } = useThree();
   const controls = useMemo(() => new OrbitControls(camera, gl.domElement), [camera, gl]);
   useEffect(() => {
     const redraw = (): void => {
       invalidate();
     };
+    ref.current = controls;
     controls.enableDamping = false;
     controls.addEventListener("change", redraw);
     return () => {
       controls.removeEventListener("change", redraw);
       controls.dispose();
+      ref.current = null;
     };
-  }, [controls, invalidate]);
+  }, [controls, invalidate, ref]);
   useEffect(() => {
-    const [x, y, z] = EYES[side];
+    const [x, y, z] = eye;
     camera.position.set(x * size, y * size, z * size);
     camera.up.set(0, 1, 0);
-    // a little above the middle, where the open flap and the contents on their way stand
-    controls.target.set(0, size * 0.1, 0);
+    controls.target.set(0, size * above, 0);
     controls.update();
     invalidate();
-  }, [side, size, camera, controls, invalidate]);
+  }, [eye, size, above, camera, controls, invalidate]);
   return null;
 }
 
-function Scene({ solution, colours, progress, motion }: Omit<FoldedViewProps, "side">) {
+interface SceneProps extends Omit<FoldedViewProps, "side"> {
+  readonly size: number;
+  /** the side of the paper the eye is on, 1 or −1: the table is on the other */
+  readonly up: number;
+  readonly plain: boolean;
+  readonly controls: RefObject<OrbitControls | null>;
+}
+
+/** The table stands so far off the lowest paper, mm. */
+const TABLE_OFF = 0.4;
+
+function Scene({ solution, colours, progress, motion, onMotion, size, up, plain, controls }: SceneProps) {
   const { folded, out } = stateAt(solution, progress);
   const far = out.join(" ");
-  const { sheets, contents } = useMemo(() => {
+  const now = useMemo(() => {
     const each = far === "" ? [] : far.split(" ").map(Number);
     const farOf = (lying: Placement): number => each[solution.contents.indexOf(lying)] ?? 0;
     return assembledAt(solution, { folded: ease(folded), out: farOf, motion });
   }, [solution, folded, far, motion]);
-  const main = mainPiece(solution) as Piece;
-  const turned = uprightPose(solution).rotation;
-  const lying = solution.contents.find((c) => c.fitting === undefined);
-  const centre: Point = lying ? [lying.x, lying.y] : [main.blank.width / 2, main.blank.height / 2];
+  const { sheets, contents } = now;
+  const centre = useMemo(() => centreOf(solution, now, folded), [solution, now, folded]);
+  const lowest = useMemo(() => {
+    const { low, high } = boxOfPaper(now);
+    return up > 0 ? low[2] - TABLE_OFF : high[2] + TABLE_OFF;
+  }, [now, up]);
+  const turned = turnOf(solution);
+  const moves = useMemo(() => movers(solution), [solution]);
+  const space = useRef<THREE.Group>(null);
+  const take = useMotionGrip({ solution, motion, onMotion, space, controls });
+  const isDone = folded >= lastOrder(solution);
+  const { caliper } = solution.spec.stock;
   return (
-    <group rotation={[0, 0, (turned * Math.PI) / 180]}>
-      <group position={[-centre[0], -centre[1], 0]}>
-        {sheets.map(({ id, piece, points, openings, pose }, i) => (
-          <PanelMesh
-            key={`${id} ${String(i)}`}
-            points={points}
-            openings={openings}
-            pose={pose}
-            colours={pieceColours(piece, colours)}
-          />
-        ))}
-        {contents.flatMap((inside) =>
-          (inside.lying.things ?? [{ ...inside.lying, above: 0 }]).map((thing, i) => (
-            <Inside key={`${inside.lying.on.piece} ${String(i)}`} inside={inside} thing={thing} />
-          )),
-        )}
+    <>
+      <mesh position={[0, 0, lowest]} rotation={[up > 0 ? 0 : Math.PI, 0, 0]} receiveShadow>
+        <planeGeometry args={[size * 14, size * 14]} />
+        <meshStandardMaterial color={colour.bed} roughness={1} />
+      </mesh>
+      <group rotation={[0, 0, (turned * Math.PI) / 180]}>
+        <group ref={space} position={[-centre[0], -centre[1], 0]}>
+          {sheets.map(({ id, piece, points, openings, pose }, i) => {
+            const moving = isDone ? moves.get(id) : undefined;
+            return (
+              <PaperSheet
+                key={`${id} ${String(i)}`}
+                points={points}
+                openings={openings}
+                pose={pose}
+                colours={pieceColours(piece, colours)}
+                thick={piece.stock?.caliper ?? caliper}
+                plain={plain}
+                onGrip={
+                  moving === undefined
+                    ? undefined
+                    : (event) => {
+                        take(moving, id, event);
+                      }
+                }
+              />
+            );
+          })}
+          {contents.flatMap((inside) =>
+            (inside.lying.things ?? [{ ...inside.lying, above: 0 }]).map((thing, i) => (
+              <Inside key={`${inside.lying.on.piece} ${String(i)}`} inside={inside} thing={thing} />
+            )),
+          )}
+        </group>
       </group>
-    </group>
-  );
-}
-
-interface PanelMeshProps {
-  readonly points: readonly Point[];
-  readonly openings: readonly Path[];
-  readonly pose: Rigid;
-  readonly colours: FoldedViewProps["colours"];
-}
-
-const matrixOf = ({ r, t }: Rigid): THREE.Matrix4 =>
-  new THREE.Matrix4().set(r[0], r[1], r[2], t[0], r[3], r[4], r[5], t[1], r[6], r[7], r[8], t[2], 0, 0, 0, 1);
-
-function PanelMesh({ points, openings, pose, colours }: PanelMeshProps) {
-  const { sheet, edge } = useMemo(() => {
-    const corners = points.map(([x, y]) => new THREE.Vector2(x, y));
-    const shape = new THREE.Shape(corners);
-    shape.holes = openings.map((path) => new THREE.Path(flatten(path).map(([x, y]) => new THREE.Vector2(x, y))));
-    return {
-      sheet: new THREE.ShapeGeometry(shape),
-      edge: new THREE.BufferGeometry().setFromPoints(
-        [...corners, corners[0] as THREE.Vector2].map((p) => new THREE.Vector3(p.x, p.y, 0)),
-      ),
-    };
-  }, [points, openings]);
-  useEffect(
-    () => () => {
-      sheet.dispose();
-      edge.dispose();
-    },
-    [sheet, edge],
-  );
-  const matrix = useMemo(() => matrixOf(pose), [pose]);
-  return (
-    <group matrix={matrix} matrixAutoUpdate={false}>
-      <mesh geometry={sheet} castShadow receiveShadow>
-        <meshStandardMaterial
-          color={colours.face}
-          side={THREE.FrontSide}
-          roughness={0.95}
-          shadowSide={THREE.DoubleSide}
-          polygonOffset
-          polygonOffsetFactor={0}
-          polygonOffsetUnits={6}
-        />
-      </mesh>
-      <mesh geometry={sheet} receiveShadow>
-        <meshStandardMaterial
-          color={colours.back}
-          side={THREE.BackSide}
-          roughness={0.95}
-          polygonOffset
-          polygonOffsetFactor={0}
-          polygonOffsetUnits={6}
-        />
-      </mesh>
-      <lineLoop geometry={edge}>
-        <lineBasicMaterial color={colour.ink} transparent opacity={0.55} />
-      </lineLoop>
-    </group>
+    </>
   );
 }
 
@@ -246,9 +244,9 @@ function Inside({ inside, thing }: InsideProps) {
     <group matrix={matrix} matrixAutoUpdate={false}>
       <mesh castShadow receiveShadow>
         <boxGeometry args={[width, height, thickness]} />
-        <meshStandardMaterial color="#fffdf6" roughness={0.7} />
+        <meshStandardMaterial color="#fbf6ea" roughness={0.85} />
         <lineSegments geometry={edges}>
-          <lineBasicMaterial color={colour.rust} transparent opacity={0.7} />
+          <lineBasicMaterial color={colour.rust} transparent opacity={0.45} />
         </lineSegments>
       </mesh>
     </group>

@@ -82,7 +82,10 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
           holds(points, [(px - view.x0) / view.k, (view.y0 - py) / view.k]),
         ),
       );
+    // an outline may come in between the corners of a name: a scallop does
+    const rim = points.map((p) => toScreen(view, p));
     const free = (at: Point): boolean =>
+      !rim.some((a, i) => crosses(a, rim[(i + 1) % rim.length] as Point, at, half)) &&
       !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
       !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)));
     // a figure in the same place has the better right to it: the name steps aside on its panel, or is left out

@@ -12,9 +12,11 @@
 import { z } from "zod";
 import { boundsOf, flatten, type Path, roundCorners } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
+import type { Cut } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, past } from "../paper/figure.ts";
-import type { Laid, Said } from "../paper/said.ts";
+import { windowIn } from "../paper/hole.ts";
+import type { Covering, Laid, Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { arched, type Corner, outward, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, part, type Rectangle, sheet, type Sheet } from "../paper/sheet.ts";
@@ -38,15 +40,23 @@ const settings = z.strictObject({
   }),
   tall: mm("Above what is inside", 15, [0, 80], "How far the back stands above it."),
   tab: sideTab,
-  handle: choice("Handle", { none: "None", arch: "An arched strip" }, "arch", "Glued behind the back."),
+  handle: choice(
+    "Handle",
+    { none: "None", arch: "An arched strip, glued behind", hand: "A hole for the hand" },
+    "arch",
+    "What it is carried by.",
+  ),
   handleHigh: mm("Handle's height", 50, [25, 150], "How far it stands above the back."),
   handleWide: mm("Handle's strip", 14, [8, 40], "How wide its paper is."),
+  handOff: mm("Hole from the edge", 15, [3, 60], "Paper above the hole for the hand."),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
 
 /** A handle's ends are glued so far down the back, mm. */
 const GLUED = 22;
+/** A hole for the hand, mm; the paper above it that does not tear; and how far it stays off what is inside. */
+const HAND = { wide: 60, high: 18, least: 12, clear: 4 } as const;
 /** Its ends stand so far from the back's sides. */
 const FROM_SIDE = 6;
 /** An arch that rises by this part of its span is as good as a half round. */
@@ -142,10 +152,22 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
     set.front === "auto" ? roundUp(below + height + dip, grid) : roundUp(set.front, grid),
     dip + 15,
   );
-  const high = roundUp(Math.max(front, below + height) + set.tall, grid);
+  const hand = set.handle === "hand" ? set.handOff + HAND.high + HAND.clear : 0;
+  const high = roundUp(Math.max(front, below + height) + Math.max(set.tall, hand), grid);
   const slope = set.flare / high;
   return { foot, deep, below, dip, front, high, slope, walled, wide: foot + 2 * set.flare };
 }
+
+/** The hole for the hand keeps enough paper above it. */
+const carried = ({ settings: { handle, handOff } }: Input): readonly Covering[] =>
+  handle !== "hand"
+    ? []
+    : [
+        {
+          ...{ setting: "handOff", mends: HAND.least, figure: handOff, least: HAND.least },
+          ...{ code: "handle-torn", button: "hole-lower" },
+        },
+      ];
 
 /** What is inside does not stand above the lowest place of the mouth. */
 const held = ({ contents: { height }, setup }: Input, { front, dip, below }: ReturnType<typeof sizesOf>) =>
@@ -170,7 +192,8 @@ function draft(input: Input): Said {
         },
       ]
     : [];
-  const { sheets, joins, glue, on, figures } = walled ? ofOne(input, back) : ofTwo(input, back);
+  const hole = set.handle === "hand" ? [handHole(back, Math.min(HAND.wide, foot - 2 * FROM_SIDE), set.handOff)] : [];
+  const { sheets, joins, glue, on, figures } = walled ? ofOne(input, back, hole) : ofTwo(input, back, hole);
   const middle = on.width / 2;
   return {
     sheets: [...sheets, ...(handle ? [handle.made] : [])],
@@ -192,12 +215,31 @@ function draft(input: Input): Said {
         depth: walled ? deep - contents.thickness : 0,
       },
     },
-    covers: held(input, sizes),
+    covers: [...held(input, sizes), ...carried(input)],
     figures: {
       ...figures,
       flare: past({ panel: "back", from: [0, high], to: [set.flare, high] }, -0.001, 0.5, { value: set.flare }),
     },
   };
+}
+
+/** A long round-ended hole below the back's upper edge. */
+function handHole({ id, width, height }: Rectangle, wide: number, off: number): Cut {
+  const [left, right, top] = [(width - wide) / 2, (width + wide) / 2, height - off];
+  const corners: readonly Point[] = [
+    [left, top - HAND.high],
+    [right, top - HAND.high],
+    [right, top],
+    [left, top],
+  ];
+  return windowIn(
+    "hand",
+    { id },
+    roundCorners(
+      corners,
+      corners.map(() => HAND.high / 2 - 0.5),
+    ),
+  );
 }
 
 interface Built {
@@ -210,7 +252,7 @@ interface Built {
 }
 
 /** The back is the outline alone; the front, of another paper, stands on three tabs glued to it. */
-function ofTwo(input: Input, back: Rectangle): Built {
+function ofTwo(input: Input, back: Rectangle, cuts: readonly Cut[]): Built {
   const { settings: set, stock, setup } = input;
   const { foot, front: tall, slope, dip, wide } = sizesOf(input);
   const face: Face = { foot, flare: slope * tall, high: tall };
@@ -225,7 +267,7 @@ function ofTwo(input: Input, back: Rectangle): Built {
   const right = flap("right", "Right tab", part(sides.right, tab + 1, bared), shape, { order: 1 });
   const fronts = sheet("front", "Front", [front, left, right, lower], { grid: setup.grid });
   return {
-    sheets: [sheet("back", "Back", [back]), fronts],
+    sheets: [sheet("back", "Back", [back], { cuts }), fronts],
     joins: [
       {
         ...{ sheet: fronts, onto: back, face: "front", flip: true, stands: true, told: "glue-tabs-on" },
@@ -243,7 +285,7 @@ function ofTwo(input: Input, back: Rectangle): Built {
 }
 
 /** Base and walls between back and front, which comes up over the walls' tabs. */
-function ofOne(input: Input, back: Rectangle): Built {
+function ofOne(input: Input, back: Rectangle, cuts: readonly Cut[]): Built {
   const { settings: set, stock, setup } = input;
   const { foot, front: tall, slope, dip, high, deep } = sizesOf(input);
   const sides = sidesOf({ foot, flare: set.flare, high }, "back");
@@ -262,7 +304,9 @@ function ofOne(input: Input, back: Rectangle): Built {
     ...{ order: 4, angle: 90, lift: OVER },
   });
   return {
-    sheets: [sheet("pouch", "Pouch", [back, leftWall, rightWall, left, right, base, front], { grid: setup.grid })],
+    sheets: [
+      sheet("pouch", "Pouch", [back, leftWall, rightWall, left, right, base, front], { grid: setup.grid, cuts }),
+    ],
     joins: [],
     glue: [left, right].map((side) => glued(front, side, { widens: "tab" })),
     on: back,

@@ -44,8 +44,12 @@ export function loopsOf({ pieces, joins }: Glued): Loop[] {
     for (let at = parents.get(panel); at; at = parents.get(at.parent)) if (at.fold) folds.push(at.fold);
     return folds;
   };
+  // a piece glued on two risers that move alike ties them together: each is moved by its own loop, and the proof looks
+  const ties = (piece: string, onto: { readonly piece: string; readonly panel: string }): boolean =>
+    joins.some((j) => j.piece === piece && j.also?.some((on) => on.piece === onto.piece && on.panel === onto.panel));
   return pieces.flatMap((piece) =>
     piece.glue.flatMap((glue): Loop[] => {
+      if (ties(piece.id, glue.onto)) return [];
       const [own, other] = [rising(`${piece.id}/${glue.panel}`), rising(`${glue.onto.piece}/${glue.onto.panel}`)];
       const down = other.filter((f) => !own.includes(f)).reverse();
       const up = own.filter((f) => !other.includes(f));

@@ -53,7 +53,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "covering.topper-low": (f) => (mm) =>
     `Below the hole ${mm(Math.max(0, f.figure))} holds the bag, and ${mm.least(f.limit)} takes two staples.`,
   "covering.handle-torn": (f) => (mm) =>
-    `The handle's holes leave ${mm(Math.max(0, f.figure))} of paper to the edge, and ${mm.least(f.limit)} keeps them from tearing.`,
+    `Above the hole for the hand stands ${mm(f.figure)} of paper: it tears when it is carried. From ${mm.least(f.limit)} on it holds.`,
   "covering.stands-out": (f) => (mm) =>
     `The mouth's lowest place is ${mm(f.figure)} up, and what is inside ${mm(f.limit)}: it stands out above the mouth.`,
   "refused.carrier-long": (f) => (mm) =>
@@ -137,6 +137,7 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "smaller-notch": (f) => (mm) =>
     num(f, "mm") === 0 ? "Leave the thumb cut out" : `Make the thumb cut ${mm(num(f, "mm"))}`,
   "cover-more": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
+  "hole-lower": (f) => (mm) => `Leave ${mm(num(f, "mm"))} above it`,
   "make-higher": (f) => (mm) => `Make it ${mm(num(f, "mm"))} high`,
   "figure-larger": (f) => (mm) => `Make the figure ${mm(num(f, "mm"))}`,
   "figure-smaller": (f) => (mm) => `Make the figure ${mm(num(f, "mm"))}`,

@@ -3,10 +3,10 @@ import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
 import { PictureView } from "../../drawing/PictureView.tsx";
-import type { Side } from "../../drawing/FoldedView.tsx";
+import { facesUp, type Side } from "../../drawing/framing.ts";
 import { tryAgain } from "../../parts/tryAgain.ts";
 import { colour } from "../../theme/theme.ts";
 
@@ -38,19 +38,30 @@ interface FoldedPanelProps {
   readonly colours: { readonly face: string; readonly back: string };
 }
 
-/** Where a holder is looked at from, and where a card or a part. */
-const SIDES: Readonly<Record<"holder" | "card", readonly { readonly value: Side; readonly text: string }[]>> = {
-  holder: [
-    { value: "closing", text: "Closing side" },
-    { value: "address", text: "Front" },
-    { value: "open", text: "Into the mouth" },
-  ],
-  card: [
-    { value: "address", text: "Front" },
-    { value: "closing", text: "Back" },
+interface View {
+  readonly value: Side;
+  readonly text: string;
+}
+
+/** Where a holder is looked at from. */
+const HOLDER_VIEWS: readonly View[] = [
+  { value: "closing", text: "Closing side" },
+  { value: "address", text: "Front" },
+  { value: "open", text: "Into the mouth" },
+];
+
+/** Where a card or a part is looked at from: its front folds behind the panel that stays, or is that panel itself. */
+function viewsOf(solution: Solution, holds: boolean): readonly View[] {
+  if (holds) return HOLDER_VIEWS;
+  const [front, back]: readonly [Side, Side] = facesUp(solution) ? ["closing", "address"] : ["address", "closing"];
+  const opens = solution.motions.some((m) => m.move.kind === "open");
+  return [
+    { value: front, text: "Front" },
+    { value: back, text: "Back" },
     { value: "open", text: "From above" },
-  ],
-};
+    ...(opens ? [{ value: "inside", text: "Inside" } as const] : []),
+  ];
+}
 
 const SECONDS_A_FOLD = 1.1;
 
@@ -82,8 +93,9 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
   const end = Math.max(1, stagesOf(solution).end);
   const [progress, setProgress] = useState(end * 0.62);
   const holds = solution.contents.some((c) => c.fitting === undefined);
-  // a card's front folds behind the panel that stays
-  const [side, setSide] = useState<Side>(holds ? "closing" : "address");
+  const views = useMemo(() => viewsOf(solution, holds), [solution, holds]);
+  const [chosen, setSide] = useState<Side>();
+  const side = chosen ?? views[0]?.value ?? "closing";
   const [set, setSet] = useState<Readonly<Record<string, number>>>({});
   const [playing, setPlaying] = useState(false);
   const [able] = useState(hasWebGl);
@@ -117,6 +129,14 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
     }
   };
 
+  // what is opened is looked into, unless the maker looks from somewhere else
+  const move = useCallback(
+    (id: string, value: number): void => {
+      setSet((was) => ({ ...was, [id]: value }));
+      if (solution.motions.some((m) => m.id === id && m.move.kind === "open")) setSide((was) => was ?? "inside");
+    },
+    [solution.motions],
+  );
   const still = (
     <div style={{ position: "absolute", inset: 40 }}>
       <PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} />
@@ -141,7 +161,14 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
             <Suspense
               fallback={<p style={{ textAlign: "center", paddingTop: 80, color: colour.soft }}>Folding the paper …</p>}
             >
-              <FoldedView solution={solution} colours={colours} progress={progress} side={side} motion={set} />
+              <FoldedView
+                solution={solution}
+                colours={colours}
+                progress={progress}
+                side={side}
+                motion={set}
+                onMotion={move}
+              />
             </Suspense>
           </ErrorBoundary>
         ) : (
@@ -175,7 +202,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
             marks={Array.from({ length: end + 1 }, (_, i) => ({ value: i }))}
           />
         </div>
-        {progress >= end ? <Motions motions={solution.motions} set={set} onSet={setSet} /> : null}
+        {progress >= end ? <Motions motions={solution.motions} set={set} onMotion={move} /> : null}
         <ToggleButtonGroup
           exclusive
           value={side}
@@ -185,7 +212,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
           aria-label="Seen from"
           size="small"
         >
-          {SIDES[holds ? "holder" : "card"].map(({ value, text }) => (
+          {views.map(({ value, text }) => (
             <ToggleButton key={value} value={value}>
               {text}
             </ToggleButton>
@@ -199,11 +226,11 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
 interface MotionsProps {
   readonly motions: Solution["motions"];
   readonly set: Readonly<Record<string, number>>;
-  readonly onSet: (set: Readonly<Record<string, number>>) => void;
+  readonly onMotion: (id: string, value: number) => void;
 }
 
 /** What moves in the finished thing, each by its own slider. */
-function Motions({ motions, set, onSet }: MotionsProps) {
+function Motions({ motions, set, onMotion }: MotionsProps) {
   return motions.map((motion) => (
     <div key={motion.id} style={{ width: 150 }}>
       <div style={{ fontSize: 14, color: colour.soft, height: 20 }} aria-hidden>
@@ -217,7 +244,7 @@ function Motions({ motions, set, onSet }: MotionsProps) {
         value={set[motion.id] ?? 0}
         disabled={motion.after !== undefined && (set[motion.after] ?? 0) < 1}
         onChange={(_, value) => {
-          onSet({ ...set, [motion.id]: value });
+          onMotion(motion.id, value);
         }}
         getAriaValueText={(value) => {
           const { travel, unit } = travelOf(motion);

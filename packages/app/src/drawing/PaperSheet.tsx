@@ -1,0 +1,124 @@
+/** A flat bit of paper in space: its two faces in their colours, its edges with their thickness, its grain. */
+import { flatten, type Path, type Point, type Rigid } from "@cut-fold/core";
+import type { ThreeEvent } from "@react-three/fiber";
+import { useEffect, useMemo } from "react";
+import * as THREE from "three";
+import { colour } from "../theme/theme.ts";
+
+/** A rigid move as three.js has it. */
+export const matrixOf = ({ r, t }: Rigid): THREE.Matrix4 =>
+  new THREE.Matrix4().set(r[0], r[1], r[2], t[0], r[3], r[4], r[5], t[1], r[6], r[7], r[8], t[2], 0, 0, 0, 1);
+
+/** Paper thinner than this (mm) would not be seen from the side: it is drawn so thick. */
+const LEAST_THICK = 0.28;
+/** Lines are drawn so far (mm) off the face they run on, so that it does not swallow them. */
+const HAIR = 0.03;
+/** The grain repeats after so many mm, over so many points. */
+const GRAIN = { mm: 34, points: 256 } as const;
+
+/** A field of small bumps, the same each time: fibres, faintly. */
+function grainTexture(): THREE.Texture {
+  const n = GRAIN.points;
+  let seed = 7;
+  const random = (): number => (seed = (seed * 1664525 + 1013904223) >>> 0) / 2 ** 32;
+  let field = Float32Array.from({ length: n * n }, random);
+  const at = (of: Float32Array, i: number): number => of[i % (n * n)] as number;
+  for (let pass = 0; pass < 2; pass += 1) {
+    const rough = field;
+    field = rough.map((v, i) => (v + at(rough, i + 1) + at(rough, i + n)) / 3);
+  }
+  const data = new Uint8Array(n * n * 4);
+  field.forEach((v, i) => {
+    const grey = Math.max(0, Math.min(255, 128 + (v - 0.5) * 420));
+    data.set([grey, grey, grey, 255], i * 4);
+  });
+  const texture = new THREE.DataTexture(data, n, n);
+  texture.wrapS = texture.wrapT = THREE.RepeatWrapping;
+  texture.repeat.set(1 / GRAIN.mm, 1 / GRAIN.mm);
+  texture.magFilter = THREE.LinearFilter;
+  texture.minFilter = THREE.LinearMipmapLinearFilter;
+  texture.generateMipmaps = true;
+  texture.needsUpdate = true;
+  return texture;
+}
+let grain: THREE.Texture | undefined;
+
+/** The sheet as a solid: its drawn face, its back and its rim, each a group of its own. */
+function solidOf(shape: THREE.Shape, thick: number): THREE.BufferGeometry {
+  const solid = new THREE.ExtrudeGeometry(shape, { depth: thick, bevelEnabled: false });
+  solid.translate(0, 0, -thick / 2);
+  const normal = solid.getAttribute("normal");
+  const groups: number[][] = [[], [], []];
+  for (let i = 0; i < normal.count; i += 3) {
+    const z = normal.getZ(i);
+    groups[z > 0.5 ? 0 : z < -0.5 ? 1 : 2]?.push(i, i + 1, i + 2);
+  }
+  solid.clearGroups();
+  let start = 0;
+  groups.forEach((group, k) => {
+    solid.addGroup(start, group.length, k);
+    start += group.length;
+  });
+  solid.setIndex(groups.flat());
+  return solid;
+}
+
+interface PaperSheetProps {
+  readonly points: readonly Point[];
+  readonly openings: readonly Path[];
+  readonly pose: Rigid;
+  readonly colours: { readonly face: string; readonly back: string };
+  /** mm */
+  readonly thick: number;
+  /** no grain: a machine that draws without a graphics card has enough to do */
+  readonly plain: boolean;
+  /** it can be taken in hand */
+  readonly onGrip?: ((event: ThreeEvent<PointerEvent>) => void) | undefined;
+}
+
+export function PaperSheet({ points, openings, pose, colours, thick, plain, onGrip }: PaperSheetProps) {
+  const deep = Math.max(LEAST_THICK, thick);
+  const { sheet, edge } = useMemo(() => {
+    const corners = points.map(([x, y]) => new THREE.Vector2(x, y));
+    const shape = new THREE.Shape(corners);
+    shape.holes = openings.map((path) => new THREE.Path(flatten(path).map(([x, y]) => new THREE.Vector2(x, y))));
+    // its rim on both faces, a hair off them
+    const rim = [deep / 2 + HAIR, -deep / 2 - HAIR].flatMap((z) =>
+      corners.flatMap((p, i) => {
+        const q = corners[(i + 1) % corners.length] as THREE.Vector2;
+        return [new THREE.Vector3(p.x, p.y, z), new THREE.Vector3(q.x, q.y, z)];
+      }),
+    );
+    return { sheet: solidOf(shape, deep), edge: new THREE.BufferGeometry().setFromPoints(rim) };
+  }, [points, openings, deep]);
+  useEffect(
+    () => () => {
+      sheet.dispose();
+      edge.dispose();
+    },
+    [sheet, edge],
+  );
+  const matrix = useMemo(() => matrixOf(pose), [pose]);
+  const rough = plain ? {} : { bumpMap: (grain ??= grainTexture()), bumpScale: 0.5 };
+  const grips = onGrip && {
+    onPointerDown: onGrip,
+    onPointerOver: () => {
+      document.body.style.cursor = "grab";
+    },
+    onPointerOut: () => {
+      document.body.style.cursor = "";
+    },
+  };
+  return (
+    <group matrix={matrix} matrixAutoUpdate={false}>
+      <mesh geometry={sheet} castShadow receiveShadow {...grips}>
+        <meshStandardMaterial attach="material-0" color={colours.face} roughness={0.92} {...rough} />
+        <meshStandardMaterial attach="material-1" color={colours.back} roughness={0.92} {...rough} />
+        <meshStandardMaterial attach="material-2" color={colours.back} roughness={1} />
+      </mesh>
+      <lineSegments geometry={edge}>
+        <lineBasicMaterial color={colour.ink} transparent opacity={0.38} />
+      </lineSegments>
+    </group>
+  );
+}

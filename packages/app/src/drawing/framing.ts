@@ -1,0 +1,142 @@
+/** How a folded thing is framed: how large it is seen, about which place, from where; and which motion takes hold of which paper. */
+import {
+  type Assembled,
+  assembledAt,
+  formById,
+  lastOrder,
+  mainPiece,
+  move,
+  type Point3,
+  type Solution,
+  uprightPose,
+} from "@cut-fold/core";
+
+/** Where one looks from: the side that closes, the one across from it, above the mouth, into an open card. */
+export type Side = "closing" | "address" | "open" | "inside";
+
+/** The least and the greatest of each coordinate, mm. */
+interface Box {
+  readonly low: Point3;
+  readonly high: Point3;
+}
+
+const NOWHERE: Box = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+
+const joined = (a: Box, b: Box): Box => ({
+  low: a.low.map((v, i) => Math.min(v, b.low[i] as number)) as unknown as Point3,
+  high: a.high.map((v, i) => Math.max(v, b.high[i] as number)) as unknown as Point3,
+});
+
+/** The box round all paper of a moment. */
+export const boxOfPaper = ({ sheets }: Pick<Assembled, "sheets">): Box =>
+  sheets
+    .flatMap(({ points, pose }) => points.map(([x, y]): Point3 => move(pose, [x, y, 0])))
+    .reduce((box, p) => joined(box, { low: p, high: p }), NOWHERE);
+
+/** Every motion as far as it goes. */
+const allMoved = ({ motions }: Solution): Readonly<Record<string, number>> =>
+  Object.fromEntries(motions.map(({ id }) => [id, 1]));
+
+/** Contents on their way, and an open flap, take so much more than what is held; folded paper a margin; flat paper may reach out. */
+const HELD_PART = 1.6;
+const PAPER_PART = 1.15;
+const FLAT_PART = 0.8;
+
+/** mm that must be seen each way: flat, closed, and with all that moves moved. */
+export function sizeSeen(solution: Solution): number {
+  const held = solution.contents.find((c) => c.fitting === undefined);
+  const blank = mainPiece(solution)?.blank ?? { width: 100, height: 100 };
+  const last = lastOrder(solution);
+  const boxes = [
+    assembledAt(solution, { folded: last }),
+    ...(solution.motions.length > 0 ? [assembledAt(solution, { folded: last, motion: allMoved(solution) })] : []),
+  ].map(boxOfPaper);
+  const { low, high } = boxes.reduce(joined);
+  const folded = Math.max(high[0] - low[0], high[1] - low[1], high[2] - low[2]) * PAPER_PART;
+  return held
+    ? Math.max(held.width * HELD_PART, held.height * HELD_PART, folded, blank.width * FLAT_PART)
+    : Math.max(blank.width, blank.height, folded);
+}
+
+/** The place looked at: the middle of the closed holder, or of any other paper as it is now; of the whole way that something slides. */
+export function centreOf(solution: Solution, now: Assembled, folded: number): readonly [number, number] {
+  const isHeld = solution.contents.some((c) => c.fitting === undefined);
+  const last = lastOrder(solution);
+  const slides = solution.motions.some((m) => m.move.kind !== "open");
+  const seen = [
+    isHeld ? assembledAt(solution, { folded: last }) : now,
+    ...(slides && (isHeld || folded >= last)
+      ? [assembledAt(solution, { folded: last, motion: allMoved(solution) })]
+      : []),
+  ];
+  const { low, high } = seen.map(boxOfPaper).reduce(joined);
+  return [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2];
+}
+
+/** The fold a card opens by, from the middle of the panel that stays: where it is found, and which way it folds. */
+function openingOf(solution: Solution) {
+  const main = mainPiece(solution);
+  const opening = solution.motions.find((m) => m.move.kind === "open");
+  const fold = main?.folds.find((f) => opening?.move.kind === "open" && f.id === opening.move.fold);
+  const root = main?.panels.find((p) => p.id === main.root)?.outline.map((s) => s.from) ?? [];
+  if (!fold || root.length === 0) return undefined;
+  const middle = (i: 0 | 1): number => root.reduce((sum, p) => sum + p[i], 0) / root.length;
+  const off = [(fold.from[0] + fold.to[0]) / 2 - middle(0), (fold.from[1] + fold.to[1]) / 2 - middle(1)] as const;
+  return { off, inwards: fold.angle < 0 ? -1 : 1 };
+}
+
+/** Degrees by which it is turned to be looked at: a holder with its mouth up, a card that opens upwards with its fold above. */
+export function turnOf(solution: Solution): number {
+  const opening = openingOf(solution);
+  const isBelow = opening && opening.off[1] < 0 && Math.abs(opening.off[1]) > Math.abs(opening.off[0]);
+  return isBelow ? 180 : uprightPose(solution).rotation;
+}
+
+/** Whether what a card has in front looks up when it is closed, towards z: a pocket whose front stays when it is folded. */
+export function facesUp(solution: Solution): boolean {
+  const form = formById(solution.form);
+  const front = form?.grounds?.(solution.spec.settings)[0]?.panel;
+  const { poses } = assembledAt(solution, { folded: lastOrder(solution) });
+  const pose = [...poses].find(([key]) => key.endsWith(`/${front ?? ""}`))?.[1];
+  return pose !== undefined && pose.r[8] > 0 === (form?.outside === "front");
+}
+
+const EYES: Readonly<Record<Exclude<Side, "inside">, Point3>> = {
+  closing: [0, -0.75, 1.75],
+  address: [0, -0.5, -1.95],
+  open: [0.7, 1.3, 1.35],
+};
+
+/** Where the eye stands, in parts of the size that is seen. Into an open card it looks from across its fold, a little above. */
+export function eyeOf(solution: Solution, side: Side): Point3 {
+  if (side !== "inside") return EYES[side];
+  const opening = openingOf(solution);
+  if (!opening) return EYES.open;
+  const { off, inwards } = opening;
+  const far = Math.max(1e-6, Math.hypot(...off));
+  const turned = turnOf(solution) === 180 ? -1 : 1;
+  return [(-ASIDE * turned * off[0]) / far, (-ASIDE * turned * off[1]) / far + LIFTED, inwards * 1.75];
+}
+/** How far across its fold, and how much higher, one looks into an open card. */
+const ASIDE = 0.8;
+const LIFTED = 0.3;
+
+/** Which motion moves which panel, by `piece/panel`: the first that does. */
+export function movers(solution: Solution): ReadonlyMap<string, string> {
+  const found = new Map<string, string>();
+  const folded = lastOrder(solution);
+  for (const { id, after } of solution.motions) {
+    const before = after === undefined ? {} : { [after]: 1 };
+    const [one, two] = [before, { ...before, [id]: 0.5 }].map(
+      (motion) => assembledAt(solution, { folded, motion }).poses,
+    );
+    for (const [key, pose] of one ?? []) {
+      const other = two?.get(key);
+      const isMoved =
+        other !== undefined &&
+        [...pose.t, ...pose.r].some((v, i) => Math.abs(v - ([...other.t, ...other.r][i] as number)) > 1e-6);
+      if (isMoved && !found.has(key)) found.set(key, id);
+    }
+  }
+  return found;
+}
