@@ -155,7 +155,7 @@ test("the same again in another size says what follows, keeps and cannot, before
 
 test("every form for every card is solved aside, can be stopped, and opens as a draft", async ({ page }) => {
   await page.goto("/size-chart?form=every&sheet=iso-a4");
-  await expect(page.getByText(/744 solved · \d+ come out of this sheet/u)).toBeVisible();
+  await expect(page.getByText(/950 solved · \d+ come out of this sheet/u)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: /^Deep envelope for A6 \(ISO\)/u }).click();
   await expect(page.getByLabel("Name of the draft")).toHaveValue("A6 (ISO), deep envelope");
@@ -166,10 +166,10 @@ test("stopping the table leaves what is there and offers to begin again", async 
   await page.route(/table\.worker.*\.js/u, () => new Promise(() => undefined));
   await page.goto("/size-chart?form=every");
   await page.getByRole("button", { name: "Stop" }).click();
-  await expect(page.getByText(/Stopped at 0 of 744/u)).toBeVisible();
+  await expect(page.getByText(/Stopped at 0 of 950/u)).toBeVisible();
   await page.unroute(/table\.worker.*\.js/u);
   await page.getByRole("button", { name: "Go on from the start" }).click();
-  await expect(page.getByText(/744 solved/u)).toBeVisible();
+  await expect(page.getByText(/950 solved/u)).toBeVisible();
 });
 
 test("a board that cannot make the form says so, and offers one that it can", async ({ page }) => {

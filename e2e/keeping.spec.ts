@@ -137,7 +137,7 @@ test("find by words and by tag; an empty result says what to do", async ({ page 
   await expect(page.getByRole("heading", { name: "No draft like that" })).toBeVisible();
   await page.getByRole("button", { name: "Show all" }).click();
   await page.getByRole("button", { name: "Open day", exact: true }).click();
-  await expect(page.locator(".draft-card")).toHaveCount(6);
+  await expect(page.locator(".draft-card")).toHaveCount(8);
 });
 
 for (const [text, sentence] of [

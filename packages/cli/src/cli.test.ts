@@ -166,6 +166,7 @@ describe("the command line", () => {
       "pop-up-cradle-card",
       "envelope-liner",
       "tag",
+      "easel-strut",
       "closure-tab",
       "mask",
     ]);

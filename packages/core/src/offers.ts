@@ -4,7 +4,7 @@ import { loadedForms } from "./forms/index.ts";
 import { type Form, settingsOf, type Variant } from "./forms/form.ts";
 import type { Segment } from "./geometry/path.ts";
 import { distance } from "./geometry/point.ts";
-import type { Piece } from "./model/piece.ts";
+import { type Piece, takesPaper } from "./model/piece.ts";
 import { mainPiece, type Finding, type Reason, type Solution } from "./model/solution.ts";
 import type { Purpose, Spec } from "./model/spec.ts";
 import { changed } from "./recipe/change.ts";
@@ -92,7 +92,7 @@ function factsOf(asked: Spec, { pieces, contents, motions, spec, findings, steps
   const curved = pieces.some((p) => p.outline.flat().some((s) => s.kind !== "line" && !isRounding(p, s)));
   return {
     noGlue: steps.every((s) => s.kind !== "glue") && materials.every((m) => m.code !== "tape" && m.code !== "glue"),
-    oneSheet: pieces.filter((p) => p.within === undefined).length === 1 && !findings.some((f) => f.check === "sheet"),
+    oneSheet: pieces.filter(takesPaper).length === 1 && !findings.some((f) => f.check === "sheet"),
     opensWhole: !closes || slit || motions.length > 0,
     straight: !curved,
     onBoard: spec.method.kind === asked.method.kind,

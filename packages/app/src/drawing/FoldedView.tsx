@@ -1,25 +1,14 @@
 /** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
-import {
-  after,
-  assembledAt,
-  type Inside as InsideAt,
-  lastOrder,
-  place,
-  type Placement,
-  type Solution,
-  stateAt,
-  STILL,
-  type Thing,
-  wayOut,
-} from "@cut-fold/core";
+import { assembledAt, lastOrder, type Placement, type Solution, stateAt } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
-import * as THREE from "three";
+import type * as THREE from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { colour } from "../theme/theme.ts";
 import { pieceColours } from "./colours.ts";
 import { boxOfPaper, centreOf, eyeOf, movers, type Side, sizeSeen, turnOf } from "./framing.ts";
-import { matrixOf, PaperSheet } from "./PaperSheet.tsx";
+import { InsideThing } from "./InsideThing.tsx";
+import { PaperSheet } from "./PaperSheet.tsx";
 import { useMotionGrip } from "./useMotionGrip.ts";
 
 export type { Side } from "./framing.ts";
@@ -207,48 +196,11 @@ function Scene({ solution, colours, progress, motion, onMotion, size, up, plain,
           })}
           {contents.flatMap((inside) =>
             (inside.lying.things ?? [{ ...inside.lying, above: 0 }]).map((thing, i) => (
-              <Inside key={`${inside.lying.on.piece} ${String(i)}`} inside={inside} thing={thing} />
+              <InsideThing key={`${inside.lying.on.piece} ${String(i)}`} inside={inside} thing={thing} />
             )),
           )}
         </group>
       </group>
     </>
-  );
-}
-
-interface InsideProps {
-  readonly inside: InsideAt;
-  readonly thing: Pick<Thing, "width" | "height" | "thickness" | "above">;
-}
-
-/** One thing of what goes in: where its holder's panel is, so far out along its way. */
-function Inside({ inside, thing }: InsideProps) {
-  const { width, height, thickness, above } = thing;
-  const edges = useMemo(() => {
-    const box = new THREE.BoxGeometry(width, height, thickness);
-    const found = new THREE.EdgesGeometry(box);
-    box.dispose();
-    return found;
-  }, [width, height, thickness]);
-  useEffect(
-    () => () => {
-      edges.dispose();
-    },
-    [edges],
-  );
-  const { lying, pose, out } = inside;
-  // its way is said in its panel's flat coordinates, and its own frame is turned on that panel
-  const [x, y] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
-  const matrix = matrixOf(after(pose, { ...STILL, t: [x * 1.15, y * 1.15, above + thickness / 2 + out * 6] }));
-  return (
-    <group matrix={matrix} matrixAutoUpdate={false}>
-      <mesh castShadow receiveShadow>
-        <boxGeometry args={[width, height, thickness]} />
-        <meshStandardMaterial color="#fbf6ea" roughness={0.85} />
-        <lineSegments geometry={edges}>
-          <lineBasicMaterial color={colour.rust} transparent opacity={0.45} />
-        </lineSegments>
-      </mesh>
-    </group>
   );
 }

@@ -429,7 +429,7 @@ const SAMPLES: readonly Sample[] = [
     spec: {
       units: "mm",
       form: "stick-holder",
-      contents: { width: 36, height: 36, thickness: 18, name: "Honey lolly" },
+      contents: { preset: "lolly-30", name: "Honey lolly" },
       stock: { preset: "cover-200" },
       settings: { cutTo: "scalloped", topper: "tag" },
       method: { board: "scoring-millimetre" },
@@ -445,7 +445,7 @@ const SAMPLES: readonly Sample[] = [
     spec: {
       units: "mm",
       form: "tapered-pouch",
-      contents: { width: 80, height: 110, thickness: 20, name: "Bag of apple crisps" },
+      contents: { preset: "loose-250ml", name: "Apple crisps" },
       stock: { preset: "kraft-120" },
       settings: { build: "one" },
       method: { board: "scoring-millimetre" },

@@ -2,7 +2,9 @@ import { type Entry, inches, ISO_216, US_STATIONERY } from "./entry.ts";
 
 /** Something that goes inside, finished and lying with its longer side across: width ≥ height, all in mm. */
 export interface ContentsPreset extends Entry {
-  readonly kind: "card" | "square card" | "plastic card" | "flat paper";
+  readonly kind: "card" | "square card" | "plastic card" | "flat paper" | "treat";
+  /** what it looks like in its box, where it is none: as large as the sizes say */
+  readonly shape?: "ball" | "lolly" | "loose";
   readonly width: number;
   readonly height: number;
   /** as it is usually made; a folded card of light card stock is two plies */
@@ -30,6 +32,31 @@ const squareInch = (side: number): ContentsPreset => ({
 const squareMetric = (side: number): ContentsPreset => ({
   ...card(`square-${String(side)}mm`, `Square ${String(side)} mm`, side, side, "stationery trade size, stated in mm"),
   kind: "square card",
+});
+
+/** Loose things, so many ml: a heap half as thick as it is wide and high, twice the narrowest of what they are put in. */
+function loose(ml: number): ContentsPreset {
+  const side = Math.round(Math.cbrt(2000 * ml));
+  return {
+    id: `loose-${String(ml)}ml`,
+    title: `Loose treats, ${String(ml)} ml`,
+    kind: "treat",
+    shape: "loose",
+    width: side,
+    height: side,
+    thickness: Math.ceil((1000 * ml) / (side * side)),
+    source: "a box of that volume, half as thick as it is wide",
+  };
+}
+
+const treat = (
+  id: string,
+  title: string,
+  [width, height, thickness]: readonly [number, number, number],
+  shape?: ContentsPreset["shape"],
+): ContentsPreset => ({
+  ...{ id, title, kind: "treat", width, height, thickness, source: "measured on the kind that is usual" },
+  ...(shape && { shape }),
 });
 
 /** Cards and other things that are put into holders, mm; each entry names its source. */
@@ -128,4 +155,11 @@ export const contents: readonly ContentsPreset[] = [
     thickness: 0.3,
     source: ISO_216,
   },
+  treat("lolly-30", "Ball on a stick, 30 mm", [30, 30, 30], "lolly"),
+  treat("ball-40", "Ball, 40 mm", [40, 40, 40], "ball"),
+  treat("bar-150", "Bar, 150 × 75 × 10", [150, 75, 10]),
+  treat("seed-packet", "Seed packet, 120 × 82 × 3", [120, 82, 3]),
+  loose(50),
+  loose(100),
+  loose(250),
 ];

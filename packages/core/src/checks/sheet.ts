@@ -1,6 +1,7 @@
 import { sheets } from "../catalogue/papers.ts";
 import type { Laid } from "../fittings/lay.ts";
 import { fitsIn } from "../geometry/fit.ts";
+import { takesPaper } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import type { Sheet, Spec } from "../model/spec.ts";
 import { largestCard } from "../recipe/largestCard.ts";
@@ -26,7 +27,7 @@ export const sheet: Check = {
     checked.parts.flatMap((part) =>
       // what drops out of another piece needs no paper of its own
       piecesOf(part, checked.pieces).flatMap((piece) =>
-        piece.within === undefined ? tooLarge(checked, part, piece.id, piece.blank) : [],
+        takesPaper(piece) ? tooLarge(checked, part, piece.id, piece.blank) : [],
       ),
     ),
 };

@@ -27,6 +27,7 @@ const loaders: Readonly<Record<string, () => Promise<Form>>> = {
   "pop-up-cradle-card": () => import("./popUpCradleCard.ts").then((m) => m.popUpCradleCard),
   "envelope-liner": () => import("./envelopeLiner.ts").then((m) => m.envelopeLiner),
   tag: () => import("./tag.ts").then((m) => m.tag),
+  "easel-strut": () => import("./easelStrut.ts").then((m) => m.easelStrut),
   "closure-tab": () => import("./closureTab.ts").then((m) => m.closureTab),
   mask: () => import("./mask.ts").then((m) => m.mask),
 };

@@ -27,6 +27,12 @@ import { defineForm, type DraftInput, type Ground } from "./form.ts";
 const WINDOWS = shapes.filter(({ id }) => ["rectangle", "round", "oval", "arch", "heart"].includes(id));
 
 const settings = z.strictObject({
+  base: choice(
+    "Card",
+    { own: "Cut and folded here", bought: "A folded card that is there already" },
+    "own",
+    "One that is bought takes no paper: measure it closed.",
+  ),
   fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the card's fold lies."),
   insert: choice(
     "Insert",
@@ -38,7 +44,7 @@ const settings = z.strictObject({
   corner: mm("Corners", 10, [6, 30], "How much of each corner goes through its slit, along the diagonal."),
   opening: choice(
     "Window",
-    { none: "None", ...Object.fromEntries(WINDOWS.map(({ id, title }) => [id, title])) },
+    Object.fromEntries([["none", "None"], ...WINDOWS.map(({ id, title }) => [id, title])]) as Record<string, string>,
     "none",
     "Cut in the front, and in an insert that lies on it.",
   ),
@@ -148,7 +154,10 @@ function draft(input: Input): Said {
   const inInsert = opening && !behind ? [windowIn("insert-window", middle, opening.path)] : [];
   const insert = sheet("insert", "Insert", [middle, ...ears], { cuts: inInsert });
   return {
-    sheets: [sheet("card", "Card base", [back, front], { cuts: [...slits, ...inFront] }), insert],
+    sheets: [
+      sheet("card", "Card base", [back, front], { cuts: [...slits, ...inFront], bought: set.base === "bought" }),
+      insert,
+    ],
     joins: [
       behind
         ? { sheet: insert, onto: front, face: "back", at: [left + w - x, low + y], told: "tuck-corners", through: true }

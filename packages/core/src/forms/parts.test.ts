@@ -42,6 +42,25 @@ describe("tag", () => {
   });
 });
 
+describe("easel strut", () => {
+  /*
+   * A card 150 high, leaning 12°, hinged at 100: the hinge stands 100·sin 12° = 20.79 behind the foot and 97.81 up. The leg's
+   * foot stands 55 mm behind the hinge: it is √(55² + 97.81²) = 112.22 long.
+   */
+  it("is as long as it takes to reach the table behind the card", () => {
+    const s = solved("easel-strut", { contents: { width: 100, height: 150 }, settings: { lean: 12, hinged: 100 } });
+    expect(s.dimensions.find((d) => d.id === "leg")?.value).toBeCloseTo(112.22, 2);
+    // stood up: the card leans back, the leg's foot comes to the table, as far down as the card's own foot
+    const lean = (12 * Math.PI) / 180;
+    const angle = ((partOf(s, "strut").folds[0]?.angle ?? NaN) * Math.PI) / 180;
+    // down the card's back from the hinge, and off it, in the card's own plane
+    const [down, off] = [112.2154 * Math.cos(angle), 112.2154 * Math.sin(angle)];
+    const height = (100 - down) * Math.cos(lean) - off * Math.sin(lean);
+    expect(height).toBeCloseTo(0, 2);
+    expect(s.steps.at(-1)?.code).toBe("glue-strut");
+  });
+});
+
 describe("shapes that are cut out", () => {
   it("say so, whether their ends are round, pointed or clipped; straight ones do not", () => {
     const size = { contents: { width: 60, height: 110, thickness: 1 } };

@@ -25,6 +25,7 @@ import { autoMm, choice, mm } from "../model/setting.ts";
 import { across as acrossHole, depthOf, past } from "../paper/figure.ts";
 import { hole, rimNeeds, slit } from "../paper/hole.ts";
 import type { Said } from "../paper/said.ts";
+import { TAPE_MARGIN } from "../paper/seam.ts";
 import { rounded, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, panel, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
@@ -55,7 +56,12 @@ const settings = z.strictObject({
     "Where it goes.",
   ),
   holes: mm("String holes", 4, [3, 5], "How wide the two holes in each face are."),
-  topper: choice("On the stick", { none: "Nothing", tag: "A small tag" }, "none", "A piece threaded on the stick."),
+  topper: choice(
+    "On the stick",
+    { none: "Nothing", tag: "A small tag, threaded", flag: "A seal band, as a flag" },
+    "none",
+    "A piece above the faces.",
+  ),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
@@ -66,6 +72,8 @@ const BESIDE_STICK = 2;
 const STICK_SLACK = 1;
 /** A tag on the stick, mm, and the slits it is threaded by. */
 const TAG = { width: 40, height: 24, corner: 4, slit: 5 } as const;
+/** A seal band's ends, mm. */
+const FLAG = { long: 35, wide: 15 } as const;
 /** Paper on either side of the stick's hole in the base. */
 const BASE_RIM = 3;
 
@@ -138,10 +146,16 @@ function draft(input: Input): Said {
     const half = set.stick / 2 + STICK_SLACK;
     return slit(side < 0 ? "left-slit" : "right-slit", tag, [x, TAG.height / 2 - half], [x, TAG.height / 2 + half]);
   });
+  // a band round the stick: two ends that meet as a flag, and between them what goes round it, scored on both sides
+  const round = roundUp(Math.PI * set.stick, grid);
+  const end = panel("flag-end", "Flag", roundUp(FLAG.long, grid), roundUp(FLAG.wide, grid));
+  const spine = flap("flag-spine", "Round the stick", end.right, tapered({ deep: round }), { order: 1, angle: 90 });
+  const other = flap("flag-other", "Other end", spine.tip, tapered({ deep: end.width }), { order: 1, angle: 90 });
   return {
     sheets: [
       sheet("holder", "Stick holder", [back, base, front], { grid, cuts: [...strings, ...opening] }),
       ...(set.topper === "tag" ? [sheet("tag", "Tag", [tag], { cuts: slits })] : []),
+      ...(set.topper === "flag" ? [sheet("flag", "Seal band", [end, spine, other])] : []),
     ],
     holds: {
       on: back,
@@ -154,7 +168,10 @@ function draft(input: Input): Said {
       loose: true,
       gap: { width: right - left - contents.width, height: 0, depth: deep - contents.thickness },
     },
-    finish: { kind: "close", code: "tie-round-stick" },
+    finish:
+      set.topper === "flag"
+        ? { kind: "close", code: "tie-and-flag", held: { run: end.width, wide: end.height - 2 * TAPE_MARGIN } }
+        : { kind: "close", code: "tie-round-stick" },
     figures: {
       base: past(foot, -0.001, 0.5, { value: held }),
       holes: acrossHole("string-back-0", back, spots[0] ?? [0, 0], across),

@@ -155,6 +155,27 @@ describe("an insert-frame card", () => {
     expect(s.materials.some((m) => m.code === "glue" || m.code === "tape")).toBe(false);
   });
 
+  it("on a card that is there already takes paper for the insert alone, and is neither cut out nor scored", () => {
+    const s = made(
+      "insert-frame-card",
+      { width: 148, height: 105 },
+      { base: "bought" },
+      { sheet: { preset: "square-6in" } },
+    );
+    expect(s.findings.filter((f) => f.check === "sheet")).toEqual([]);
+    expect(s.materials.map((m) => [m.item, m.code])).toEqual([
+      ["Card base", "bought"],
+      ["Insert", "piece"],
+    ]);
+    const order = s.steps.map((x) => x.code);
+    expect(order[0]).toBe("open-bought");
+    expect(order).not.toContain("cut-sheet");
+    expect(s.steps.some((x) => x.kind === "score")).toBe(false);
+    expect(order.filter((code) => code === "cut-slit-inside")).toHaveLength(4);
+    // opened flat it is twice as wide as it is closed
+    expect(s.steps[0]?.facts).toMatchObject({ width: 296, height: 105 });
+  });
+
   it("keeps a window 4 mm off the slits, whatever it is asked to be", () => {
     fc.assert(
       fc.property(

@@ -10,6 +10,7 @@
 import { fitsIn } from "../geometry/fit.ts";
 import { turn } from "../geometry/point.ts";
 import type { Material, Solution } from "../model/solution.ts";
+import { takesPaper } from "../model/piece.ts";
 
 /** mm across and up. */
 export interface Size {
@@ -396,7 +397,7 @@ export function trimPlans({ spec, pieces }: Pick<Solution, "spec" | "pieces">): 
   const papers = new Map<string, Needed[]>();
   const own = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
   for (const piece of pieces) {
-    if (piece.within !== undefined) continue;
+    if (!takesPaper(piece)) continue;
     const stock = piece.stock?.title ?? own;
     const needed = { ...piece.blank, piece: piece.id, quantity: piece.quantity * quantity };
     papers.set(stock, [...(papers.get(stock) ?? []), needed]);
@@ -407,9 +408,7 @@ export function trimPlans({ spec, pieces }: Pick<Solution, "spec" | "pieces">): 
 
 /** mm² of paper in one made thing: every blank that is not cut from another's waste. */
 export const paperArea = ({ pieces }: Pick<Solution, "pieces">): number =>
-  pieces
-    .filter((piece) => piece.within === undefined)
-    .reduce((sum, { blank, quantity }) => sum + blank.width * blank.height * quantity, 0);
+  pieces.filter(takesPaper).reduce((sum, { blank, quantity }) => sum + blank.width * blank.height * quantity, 0);
 
 /** Sheets for the whole run as entries of the cut list. Counted beside the solution: a drag need not wait for it. */
 export const paperNeed = (solution: Pick<Solution, "spec" | "pieces">): Material[] =>

@@ -113,9 +113,11 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const glues = whole.flatMap((piece) => (isReady(piece) ? [] : piece.glue.map((glue): Placed<Glue> => [piece, glue])));
   const orders = [...new Set(folds.map(([, f]) => f.order))].sort((a, b) => a - b);
   const [before, after]: [StepDraft[], StepDraft[]] = [[], []];
-  if (folds.length > 0) {
-    const now = folds.map(([piece, f]) => idIn(piece, f.id));
-    before.push({ kind: "fold", code: "crease-all", facts: { folds: scoresIn(folds) }, scene: onTable(bench, 0, now) });
+  // what is there already is creased
+  const fresh = folds.filter(([piece]) => !piece.bought);
+  if (fresh.length > 0) {
+    const now = fresh.map(([piece, f]) => idIn(piece, f.id));
+    before.push({ kind: "fold", code: "crease-all", facts: { folds: scoresIn(fresh) }, scene: onTable(bench, 0, now) });
   }
   for (const other of others) {
     const own = folds.filter(([piece]) => piece === other);
@@ -123,7 +125,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
     if (!slides(other)) before.push(...joining(other, bench));
   }
   const loose = piecesOf(bench.part, making).filter((piece) => !whole.includes(piece));
-  for (const other of loose) before.push(cutLoose(other));
+  for (const other of loose) if (!other.folds.some((f) => !f.slack)) before.push(cutLoose(other), ...innerCuts(other));
   const fills = lying && fillsAfter(making, lying);
   const filling = (order: number): void => {
     if (!lying || fills !== order) return;
@@ -392,15 +394,40 @@ function joining(other: Piece, bench: Bench): StepDraft[] {
           scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
         }
       : cutOut(other);
+  const scene = onTable(
+    bench,
+    0,
+    other.panels.map((p) => idIn(other, p.id)),
+  );
   const put: StepDraft = {
     kind: glue ? "glue" : "fold",
     code: told ?? "glue-piece",
     facts: { part: other.name, onto, tape: glue?.widestTape ?? 0, ...wet(bench) },
-    scene: onTable(
-      bench,
-      0,
-      other.panels.map((p) => idIn(other, p.id)),
-    ),
+    // what lies behind the piece on the table is seen with that turned over
+    scene: { ...scene, pose: { ...HERE, flip: faceOnMain(bench, other.id) === "back" } },
   };
-  return isScored ? [put] : [cut, put];
+  return isScored ? [put] : [cut, ...innerCuts(other), put];
 }
+
+/** The face of the piece on the table that another lies on, or what that lies on. */
+function faceOnMain({ making, main }: Pick<Bench, "making" | "main">, piece: string): "front" | "back" {
+  const join = making.joins.find((j) => j.piece === piece);
+  if (!join) return "front";
+  return join.onto.piece === main.id ? join.onto.face : faceOnMain({ making, main }, join.onto.piece);
+}
+
+/** Holes and slits in a piece that is cut out by itself; its windows are told where it is cut out. */
+const innerCuts = (piece: Piece): StepDraft[] =>
+  piece.cuts.flatMap((cut): StepDraft[] => {
+    if (cut.kind === "window") return [];
+    const { left, right, bottom, top } = boundsOf(flatten(cut.path));
+    return [
+      {
+        kind: "cut",
+        code: cut.kind === "hole" ? "punch-hole" : "cut-slit-inside",
+        measure: cut.kind === "hole" ? right - left : Math.max(right - left, top - bottom),
+        facts: { width: right - left, height: top - bottom, from: piece.blank.height - (bottom + top) / 2 },
+        scene: flatOnTable(piece, strokesOf(piece), [idIn(piece, cut.id)]),
+      },
+    ];
+  });

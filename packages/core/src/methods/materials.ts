@@ -1,7 +1,7 @@
 /** The cut list: every piece, and the tape that holds them. */
 import type { Laid } from "../fittings/lay.ts";
 import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
-import type { Join, Piece } from "../model/piece.ts";
+import { type Join, type Piece, takesPaper } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 
@@ -42,7 +42,7 @@ export function materialsOf(
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
   const cut = pieces.map((piece): Material => ({
     item: piece.name,
-    code: piece.within === undefined ? "piece" : "within",
+    code: piece.bought ? "bought" : takesPaper(piece) ? "piece" : "within",
     quantity: piece.quantity * spec.quantity,
     size: piece.blank,
     stock: piece.stock?.title ?? stock,

@@ -107,6 +107,13 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
   const here = (id: string): string => idIn(piece, id);
   const done: string[] = [here("blank")];
   const first = part.fitting === undefined && piece.id === part.main;
+  // what is there already is folded: it is opened, and only cut into
+  if (piece.bought) {
+    done.push(...piece.folds.map((f) => here(f.id)), here("outline"));
+    const scene = flatOnTable(piece, [...done], []);
+    const opened: StepDraft = { kind: "turn", code: "open-bought", facts: { width, height }, scene };
+    return [opened, ...drawing(piece, done, part), ...finishing(piece, done)];
+  }
   const steps: StepDraft[] = [
     {
       kind: "cut",

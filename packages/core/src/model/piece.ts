@@ -4,7 +4,7 @@
  */
 import type { Path } from "../geometry/path.ts";
 import type { Point, Pose } from "../geometry/point.ts";
-import type { Stock } from "./spec.ts";
+import type { ContentShape, Stock } from "./spec.ts";
 
 /** A place in a recipe: `["settings", "tab"]`, `["fittings", "pocket", "settings", "tab"]`. */
 export type ChangePath = readonly string[];
@@ -95,6 +95,8 @@ export interface PieceDraft {
   readonly blank?: { readonly width: number; readonly height: number };
   /** the piece whose waste it is cut from: it takes no paper of its own */
   readonly within?: string;
+  /** it is there already, folded, and is only cut into */
+  readonly bought?: true;
   /** paper other than the draft's own */
   readonly stock?: Stock;
   /** the fitting it comes from; the form's own pieces have none */
@@ -116,6 +118,10 @@ export interface PieceDraft {
   readonly cutFolded?: true;
   readonly glue: readonly Glue[];
 }
+
+/** Whether a piece is cut from paper of its own: one from another's waste is not, and one that is there already. */
+export const takesPaper = ({ within, bought }: Pick<PieceDraft, "within" | "bought">): boolean =>
+  within === undefined && !bought;
 
 /** What a line of a piece is for. */
 export type Role = "score" | "cut" | "perforate" | "pen" | "foil" | "guide";
@@ -218,6 +224,8 @@ export interface Open {
 /** Contents lying on the front face of a panel, centred at `x, y`, mm and degrees. */
 export interface Placement {
   readonly name: string;
+  /** what it looks like in its box, where it is none */
+  readonly shape?: ContentShape;
   readonly width: number;
   readonly height: number;
   readonly thickness: number;

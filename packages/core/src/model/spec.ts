@@ -44,6 +44,11 @@ export const thingSchema = z.strictObject({
   thickness: bounded(THICKNESS_MM),
 });
 
+/** What things look like that are no boxes. */
+export const CONTENT_SHAPES = ["ball", "lolly", "loose"] as const;
+/** One of them. */
+export type ContentShape = (typeof CONTENT_SHAPES)[number];
+
 /** What goes in, as it is kept; mm. */
 export const contentsSchema = z.strictObject({
   preset: presetId.optional(),
@@ -52,6 +57,8 @@ export const contentsSchema = z.strictObject({
   height: bounded(SIZE_MM),
   /** of the first thing alone; the sum of its pile where one is given */
   thickness: bounded(THICKNESS_MM),
+  /** what it looks like where it is no box: a ball, one on a stick, a loose heap */
+  shape: z.enum(CONTENT_SHAPES).optional(),
   pile: z.array(plySchema).min(1).max(MOST_PARTS).optional(),
   also: z.array(thingSchema).min(1).max(MOST_PARTS).optional(),
 });

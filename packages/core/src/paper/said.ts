@@ -289,7 +289,7 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
   const { on, turned = 0, closes = [], depth = 0, from = "up", asks } = held;
   const { id: piece, laid } = find(on.id);
   const [x, y] = place(held.at ?? [on.width / 2, on.height / 2], laid);
-  const { name = "Card", width, height, thickness } = contents;
+  const { name = "Card", width, height, thickness, shape } = contents;
   const rotation = laid.rotation + turned;
   const lies = turned % 180 === 0;
   const through = lies === (from === "up") ? "height" : "width";
@@ -304,6 +304,7 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
   const at = (setting: string): ChangePath => [...path, "settings", setting];
   return {
     name,
+    ...(shape && { shape }),
     width,
     height,
     thickness,

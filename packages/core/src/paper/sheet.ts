@@ -221,6 +221,8 @@ interface SheetOptions {
   readonly stock?: Stock;
   /** the piece whose waste it is cut from */
   readonly within?: string;
+  /** it is there already, see `PieceDraft.bought` */
+  readonly bought?: boolean;
 }
 
 /** Those of some places that lie on a line between its ends, in its order. */
@@ -291,7 +293,7 @@ interface Said extends SheetOptions {
 }
 
 function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraft {
-  const { round = 0, rounding = round, cuts = [], strokes = [], stock, within, cutFolded, carries } = options;
+  const { round = 0, rounding = round, cuts = [], strokes = [], stock, within, cutFolded, carries, bought } = options;
   const folds = panels.flatMap((p) => (p.fold ? [p.fold] : []));
   const ends = folds.flatMap((f) => [f.from, f.to]);
   const outlineOf = (drawn: Drawn): Path => {
@@ -328,6 +330,7 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
     ...(strokes.length > 0 && { strokes: strokes.map((s) => ({ ...s, path: moved(s.path) })) }),
     ...(cutFolded && { cutFolded }),
     ...(carries && { carries }),
+    ...(bought && { bought }),
     glue: [],
   };
 }

@@ -1,6 +1,6 @@
 /** Reads what goes inside: a preset or own sizes, the plies of its pile, further things in the same holder. */
 import { catalogue } from "../catalogue/index.ts";
-import { MOST_PARTS, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "../model/spec.ts";
+import { CONTENT_SHAPES, MOST_PARTS, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "../model/spec.ts";
 import { pileThickness } from "./pack.ts";
 import { type Reader, readList } from "./reader.ts";
 
@@ -8,7 +8,7 @@ import { type Reader, readList } from "./reader.ts";
 export function readContents(value: unknown, reader: Reader, field = "contents"): Spec["contents"] | undefined {
   if (value === undefined)
     return reader.report(field, "missing", { allowed: "a preset, or width, height and thickness" });
-  const raw = reader.object(value, field, ["preset", "name", "width", "height", "thickness", "pile", "also"]);
+  const raw = reader.object(value, field, ["preset", "name", "width", "height", "thickness", "shape", "pile", "also"]);
   if (!raw) return undefined;
   const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.contents);
   const side = (key: "width" | "height"): number | undefined =>
@@ -26,6 +26,8 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
       ? (preset?.thickness ?? 1)
       : reader.length(raw["thickness"], `${field}.thickness`, THICKNESS_MM);
   const name = raw["name"] === undefined ? preset?.title : reader.text(raw["name"], `${field}.name`);
+  const shape =
+    raw["shape"] === undefined ? preset?.shape : reader.oneOf(raw["shape"], `${field}.shape`, CONTENT_SHAPES, "ball");
   if (width === undefined || height === undefined || thickness === undefined) return undefined;
   return {
     ...(preset && { preset: preset.id }),
@@ -33,6 +35,7 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
     width,
     height,
     thickness,
+    ...(shape !== undefined && { shape }),
     ...(pile && { pile }),
     ...(also && { also }),
   };

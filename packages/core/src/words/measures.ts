@@ -76,6 +76,8 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   deep: "Base, from face to face",
   across: "Width",
   travel: "It travels",
+  leg: "Leg, from its score to its foot",
+  hinge: "Hinge above the table",
   around: "Panel, round the pillow",
   long: "Panel, from end to end",
   "at-left": "From the left",
@@ -122,6 +124,8 @@ export function sayMaterial(material: Material, display: Display): { item: strin
       return { item, amount: run, note: `${formatLength(Number(stock), display)} thick` };
     case "foil":
       return { item, amount: String(quantity), note: `${sized}, over all that is foiled` };
+    case "bought":
+      return { item, amount: String(quantity), note: `${sized} opened flat, bought folded` };
     case "within":
       return { item, amount: String(quantity), note: `${sized}, drops out of the other piece` };
     default:

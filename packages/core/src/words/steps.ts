@@ -18,6 +18,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
   "cut-sheet": (s) => (mm) =>
     `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+  "open-bought": (s) => (mm) =>
+    `Open the card and lay it flat, its outside up: it measures ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} opened.`,
   "cut-second": (s) => (mm) =>
     `Cut a second sheet for the ${str(s.facts, "part").toLowerCase()}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
   "punch-first": (s) => (mm) =>
@@ -83,6 +85,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
   "glue-by-tabs": () => () =>
     "Put tape or glue on its tabs alone and press it on the panel it belongs on: that panel is its back.",
+  "glue-strut": () => () =>
+    "Glue the short part on the card's back, in the middle, its score at the hinge's height, the leg hanging down. Bend the leg back until the card stands.",
   "fit-liner": () => () =>
     "Slide it into the envelope until the score lies on the flap's fold, and glue the flap part alone: the rest lies free.",
   "cut-layer": (s) => (mm) => `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}.`,
@@ -112,6 +116,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Put ${gumWords(s, mm)} on the tabs of the ${str(s.facts, "part").toLowerCase()} alone and press it on the ${str(s.facts, "onto")}, foot on foot.`,
   "slide-in": (s) => () => `Slide the ${str(s.facts, "part").toLowerCase()} in: it goes with a light push.`,
   staple: () => () => "Fold it over the bag's mouth and staple through all layers, once near each side.",
+  "tie-and-flag": () => () =>
+    "Run a string through both holes and round the stick, and tie it in front. Lay the seal band round the stick above the faces and glue its two ends face to face: it is torn to open it.",
   "tie-round-stick": () => () => "Run a string through both holes and round the stick, and tie it in front.",
   "glue-web": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}. They go inside the bottom wall.`,

@@ -13,14 +13,15 @@ import { Scores } from "./numbers/Scores.tsx";
 export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
   const display = useDisplay(solution.grid);
   const rested = useAtRest(solution);
-  const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
+  const main = mainPiece(solution);
+  const blank = main?.blank ?? { width: 0, height: 0 };
   const square = Math.abs(blank.width - blank.height) < 0.001;
   return (
     // it scrolls on low screens, so the keyboard must reach it
     <aside className="rail numbers" aria-label="The numbers" tabIndex={0}>
       <h2 className="unseen">The numbers</h2>
       <section>
-        <h3>{square ? "Cut a square" : "Cut to"}</h3>
+        <h3>{main?.bought ? "The card, opened flat" : square ? "Cut a square" : "Cut to"}</h3>
         <p className={square ? "figure-cut" : "figure-cut wide-size"}>
           {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
         </p>

@@ -28,6 +28,7 @@ const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = {
   "square card": "Square cards",
   "plastic card": "Plastic cards",
   "flat paper": "Flat paper",
+  treat: "Treats",
 };
 const OPTIONS = [
   { value: "", text: "Own size" },
