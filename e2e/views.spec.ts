@@ -59,6 +59,45 @@ test("the folded view folds: the picture changes with the slider, and its words 
   await expect.poll(async () => (await colours()) !== flat).toBe(true);
 });
 
+test("what moves in the finished thing is moved by its slider, and by its paper", async ({ page }) => {
+  await openDemo(page, "Slider card: the apple rises");
+  await page.getByRole("tab", { name: "Folded" }).click();
+  const canvas = page.locator("canvas");
+  await expect(canvas).toBeVisible();
+  await page.getByRole("slider", { name: "Folding" }).press("End");
+  const pulled = page.getByRole("slider", { name: "Pull the panel" });
+  await pulled.press("End");
+  await expect(pulled).toHaveAttribute("aria-valuetext", "100 mm");
+  await pulled.press("Home");
+  await expect(pulled).toHaveAttribute("aria-valuetext", "0 mm");
+  // the apple lies in the middle, low on the front: pushed up, it takes the panel along
+  const box = await canvas.boundingBox();
+  if (!box) throw new Error("no canvas");
+  const apple = { x: box.x + box.width / 2, y: box.y + box.height * 0.78 };
+  await page.mouse.move(apple.x, apple.y);
+  await page.mouse.down();
+  await page.mouse.move(apple.x, apple.y - 40, { steps: 4 });
+  await page.mouse.move(apple.x, apple.y - 80, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => Number(await pulled.inputValue())).toBeGreaterThan(0.2);
+  // let go, it stays where it is
+  const value = await pulled.inputValue();
+  await page.mouse.move(apple.x, apple.y - 160);
+  await expect(pulled).toHaveValue(value);
+});
+
+test("a card that opens is looked into as it does", async ({ page }) => {
+  await openDemo(page, "Pop-up voucher");
+  await page.getByRole("tab", { name: "Folded" }).click();
+  await page.getByRole("slider", { name: "Folding" }).press("End");
+  const views = page.getByRole("group", { name: "Seen from" });
+  await expect(views.getByRole("button", { name: "Front" })).toHaveAttribute("aria-pressed", "true");
+  const opening = page.getByRole("slider", { name: "Open the card" });
+  await opening.press("End");
+  await expect(opening).toHaveAttribute("aria-valuetext", "180 degrees");
+  await expect(views.getByRole("button", { name: "Inside" })).toHaveAttribute("aria-pressed", "true");
+});
+
 test("pointing at a line lights its number, pointing at a number its line", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
   const figure = page.locator('[data-dimension="contents-width"] text');

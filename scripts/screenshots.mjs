@@ -23,9 +23,18 @@ const VIEWS = [
   ],
   ["gift-card", "/draft/demo-gift-card/flat?stage=details"],
   ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
-  ["pointed", "/draft/demo-supper/flat?stage=holder"],
-  ["deep-flat", "/draft/demo-leaf-deep/flat?stage=details"],
   ["deep", "/draft/demo-leaf-deep/folded?stage=inside"],
+  [
+    "pop-up",
+    "/draft/demo-pop-up/folded?stage=details",
+    undefined,
+    async (page) => {
+      await page.getByRole("slider", { name: "Folding" }).press("End");
+      const opening = page.getByRole("slider", { name: "Open the card" });
+      for (let i = 0; i < 62; i += 1) await opening.press("ArrowRight");
+    },
+  ],
+  ["pouch", "/draft/demo-crisp-pouch/folded?stage=inside"],
   ["sheets", "/draft/demo-recipe-card/sheets?stage=paper", "in"],
   [
     "side-by-side",

@@ -22,9 +22,9 @@ const PAST_MM = 0.05;
 /** Things lie within what is beneath them, borders can be laid by hand and are even, and nothing hides another. */
 export const fitting: Check = {
   id: "fitting",
-  codes: ["thin", "uneven", "nothing", "sticks-out", "larger", "hides", "crosses", "covers"],
-  run: (checked) =>
-    checked.parts.flatMap((part): Finding[] => {
+  codes: ["thin", "uneven", "nothing", "nowhere", "sticks-out", "larger", "hides", "crosses", "covers"],
+  run: (checked) => [
+    ...checked.parts.flatMap((part): Finding[] => {
       const { lies } = part;
       if (!lies) return [];
       const told = { ...checked, part, lies, name: String(valueAt(checked.spec, ["fittings", lies.id, "name"])) };
@@ -33,7 +33,19 @@ export const fitting: Check = {
       const out = sticksOut(told);
       return [...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
     }),
+    ...nowhere(checked),
+  ],
 };
+
+/** A row that comes to lie nowhere: what goes across a fold, on a panel without one. */
+const nowhere = ({ spec, parts, main }: Checked): Finding[] =>
+  (spec.fittings ?? [])
+    .filter((row) => !parts.some((part) => part.lies?.id === row.id))
+    .map(({ id, name, on }) => ({
+      ...{ check: "fitting", code: "nowhere", severity: "error", piece: main, panel: on.panel, figure: 0, limit: 0 },
+      facts: { name, fitting: id },
+      ...remedy("take-away", ["fittings", id], undefined, { name }),
+    }));
 
 interface Told extends Checked {
   readonly part: Laid;

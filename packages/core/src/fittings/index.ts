@@ -1,4 +1,5 @@
 /** Every kind of thing that can be placed on a panel. Readers, screens and tests walk this list. */
+import { cradle } from "./cradle.ts";
 import { frame } from "./frame.ts";
 import type { FittingKind } from "./kind.ts";
 import { mat } from "./mat.ts";
@@ -8,7 +9,7 @@ import { shape } from "./shape.ts";
 import { strip } from "./strip.ts";
 
 /** The kinds of things that are laid on panels, in the order they are offered. */
-export const fittingKinds: readonly FittingKind[] = [mat, frame, strip, panel, shape, part];
+export const fittingKinds: readonly FittingKind[] = [mat, frame, strip, panel, shape, cradle, part];
 
 /** The kind with this id; undefined when there is none. */
 export const kindById = (id: string): FittingKind | undefined => fittingKinds.find((kind) => kind.id === id);

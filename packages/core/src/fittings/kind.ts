@@ -34,6 +34,8 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly settings: S;
   /** whether its paper takes its size from what it lies on; others are cut the same wherever they lie */
   readonly fits?: true;
+  /** it lies across the fold that its panel opens by, its left edge in it, and is glued to the other panel too */
+  readonly acrossFold?: true;
   /** the setting that keeps a border free, all round or at both ends */
   readonly border?: { readonly setting: string; readonly round: boolean };
   /** lengths that grow with the size on an axis, where that depends on the row; others say it in their schema */
@@ -48,6 +50,10 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
 export interface Laying {
   readonly said: Said;
   readonly strips?: readonly { readonly along: Edge; readonly wide: number }[];
+  /** the panel that is glued to what lies across the fold */
+  readonly across?: string;
+  /** the panel that something more can be laid on, where it is not the first */
+  readonly ground?: string;
 }
 
 /** Declares a kind with its settings typed inside, and forgets them outside so that kinds fit one list. */

@@ -17,6 +17,7 @@ import { compose, HERE, invert, place, type Point, type Pose, subtract } from ".
 import type { Form, Ground, Setup } from "../forms/form.ts";
 import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
+import type { Place } from "../model/fitting.ts";
 import type { Contents, Fitting, Stock } from "../model/spec.ts";
 import { settingMeta } from "../model/setting.ts";
 import { filledWith, foldedPanels, heightsOf, lastOrder, type Rigid } from "../paper/pose.ts";
@@ -74,7 +75,9 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
   const ground = groundFor(fitting, done);
   if (!ground) return undefined;
   const drafted = draftRow(row, base, ground);
-  if (!drafted) return undefined;
+  const opening = drafted?.across === undefined ? undefined : foldBeside(ground, done);
+  // what goes across a fold lies nowhere else
+  if (!drafted || (drafted.across !== undefined && !opening)) return undefined;
   const main = drafted.pieces.find((p) => p.id === drafted.main);
   const root = main?.panels.find((p) => p.id === main.root);
   if (!main || !root) return undefined;
@@ -82,11 +85,9 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
   const { left, right, bottom, top } = boundsOf(drawn);
   const size = { width: right - left, height: top - bottom };
   const down = isDown(drafted, main);
+  const at = opening ? alongFold(fitting.at, opening.side, size) : fitting.at;
   // from its own flat coordinates to the ground's u and v
-  const flat = compose(
-    compose(poseOn(fitting.at, ground, size, down), { ...HERE, x: -left, y: -bottom }),
-    invert(main.laid),
-  );
+  const flat = compose(compose(poseOn(at, ground, size, down), { ...HERE, x: -left, y: -bottom }), invert(main.laid));
   const under = baseOf(ground, done);
   const toBase = compose(under.pose, flat);
   const outline = root.outline;
@@ -123,8 +124,8 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
     id: fitting.id,
     ground,
     ...size,
-    corner: cornerOf(fitting.at, ground, size),
-    turn: fitting.at.turn,
+    corner: cornerOf(at, ground, size),
+    turn: at.turn,
     rests: rests.on,
     outline: flatten(outline).map((p) => place(p, flat)),
     edge: edgeOf(ground, done),
@@ -139,9 +140,58 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
     ...drafted,
     lies,
     joins: [join, ...drafted.joins],
-    seams: [...drafted.seams, ...seams],
-    dimensions: [...drafted.dimensions, ...ruleFigures(fitting, lies, under)],
+    seams: [
+      ...drafted.seams,
+      ...seams,
+      ...(opening && drafted.across !== undefined
+        ? [
+            {
+              piece: drafted.main,
+              panel: drafted.across,
+              onto: { piece: ground.piece, panel: opening.other },
+              web: true as const,
+            },
+          ]
+        : []),
+    ],
+    dimensions: [...drafted.dimensions, ...ruleFigures({ ...fitting, at }, lies, under, opening?.side)],
   };
+}
+
+type SideOf = "left" | "right" | "bottom" | "top";
+
+/** The fold that a face's panel opens by, as one looks at that face: on which side of it, and what lies across it. */
+function foldBeside({ piece, panel, face, pose, width, height }: GroundFace, done: readonly Laid[]) {
+  const folds = done.flatMap((d) => d.pieces).find((p) => p.id === piece)?.folds ?? [];
+  for (const { panels, angle, from, to } of folds) {
+    const other = panels[0] === panel ? panels[1] : panels[1] === panel ? panels[0] : undefined;
+    // the two faces that close on one another
+    if (other === undefined || Math.abs(angle) < CLOSES_DEG || (angle < 0 ? "back" : "front") !== face) continue;
+    const [a, b] = [from, to].map((p) => place(p, invert(pose))) as [Point, Point];
+    const [u, v] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+    const sides: readonly (readonly [SideOf, number])[] = [
+      ["left", u],
+      ["right", width - u],
+      ["bottom", v],
+      ["top", height - v],
+    ];
+    const found = sides.find(([, off]) => Math.abs(off) < ON_EDGE_MM);
+    if (found) return { side: found[0], other };
+  }
+  return undefined;
+}
+/** A panel folded this far lies on the other, and its fold this near (mm) an edge is that edge. */
+const CLOSES_DEG = 179;
+const ON_EDGE_MM = 1e-3;
+
+/** The rule of what lies across a fold: its left edge is in the fold, and only along it does its own rule count. */
+function alongFold(at: Place, side: SideOf, { width, height }: GroundSize): Place {
+  if (side === "left" || side === "right")
+    return { x: { from: side, by: 0 }, y: at.y, turn: side === "left" ? 0 : 180 };
+  // turned about its own middle a quarter, what was its width lies across the fold
+  const off = (width - height) / 2;
+  const x = at.x.from === "centre" ? at.x : { ...at.x, by: at.x.by - off };
+  return { x, y: { from: side, by: off }, turn: side === "bottom" ? 90 : -90 };
 }
 
 /** Whatever folds away from its drawn face lies with that face down: nothing is to be folded under it. */
@@ -169,7 +219,11 @@ function thicknessFresh(drafted: Drafted, caliper: number): number {
   return high - low;
 }
 
-type DraftedRow = Laid & { readonly strips: readonly NonNullable<Seam["strip"]>[] };
+type DraftedRow = Laid & {
+  readonly strips: readonly NonNullable<Seam["strip"]>[];
+  /** the panel that is glued to what lies across the fold */
+  readonly across?: string | undefined;
+};
 
 /** What a row came to when it was last drafted: rows are never changed, so the same row on the same ground comes to the same. */
 interface Known {
@@ -218,7 +272,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   const kind = kindById(fitting.kind);
   const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
   if (!kind || !laying) return undefined;
-  const { said, strips = [] } = laying;
+  const { said, strips = [], across, ground: next } = laying;
   const drafted = draftOf(said, {
     contents: { width: 1, height: 1, thickness: 0 },
     label: labelIn(kind.settings.shape),
@@ -226,9 +280,10 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
     settings: path,
   });
   const [main] = drafted.pieces;
-  const panel = main?.panels[0];
+  const panel = next === undefined ? main?.panels[0] : { id: next };
   return {
     ...prefixed(drafted, fitting.id, undefined),
+    across,
     kind,
     setup: base.setup,
     stock,
@@ -458,7 +513,7 @@ const overlaps = (a: Bounds, b: Bounds): boolean =>
 const BESIDE = 0.6;
 
 /** A figure of the rule, from the ground's side to the thing's, on the piece at the bottom of all it lies on. */
-function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base): Dimension[] {
+function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base, fold?: SideOf): Dimension[] {
   const { ground, corner, width, height } = lies;
   const spot = (u: number, v: number): Point => place([u, v], under.pose);
   const [u, v] = [corner[0] + width / 2, corner[1] + height / 2];
@@ -490,5 +545,9 @@ function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base): Dimension[]
       },
     ];
   };
-  return [...of("x"), ...of("y")];
+  // across a fold there is no choice to show
+  return [
+    ...(fold === "left" || fold === "right" ? [] : of("x")),
+    ...(fold === "bottom" || fold === "top" ? [] : of("y")),
+  ];
 }

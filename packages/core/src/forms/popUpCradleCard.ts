@@ -23,6 +23,7 @@ import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
+import { cradlePanels } from "./cradlePanels.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
@@ -126,15 +127,10 @@ function draft(input: Input): Said {
     ...upright,
     blank: upright ? { width: across, height: long } : { width: long, height: across },
   });
-  const step = tapered({ deep: k });
   const cradles = Array.from({ length: strips }, (_, n) => {
     const [id, name] = strips === 1 ? ["", ""] : [n === 0 ? "lower-" : "upper-", n === 0 ? "Lower " : "Upper "];
     const called = (what: string): string => (name ? name + what.toLowerCase() : what);
-    const base = panel(`${id}base`, called("Glued end"), k, wide);
-    // closed, the strip lies open but for its middle
-    const riser = flap(`${id}riser`, called("Riser"), base.right, step, { order: 1, angle: 0 });
-    const brace = flap(`${id}brace`, called("Brace"), riser.tip, step, { order: 1 });
-    const foot = flap(`${id}foot`, called("Other glued end"), brace.tip, step, { order: 1, angle: 0 });
+    const { base, riser, brace, foot } = cradlePanels({ k, wide, id, called });
     // in the middle, or a quarter of the figure either side of it
     const middle = along / 2 + (strips === 1 ? 0 : (n - 0.5) * ((across + APART) / 2));
     const at = middle - wide / 2;

@@ -276,12 +276,31 @@ function fittingSteps(
 ): StepDraft[] {
   const { part, main } = bench;
   const { before, after } = madeUp(bench, []);
-  const making = part.form ? [...scored(part), ...before] : [cutOut(main)];
+  const making = part.form || main.folds.length > 0 ? [...scored(part), ...before] : [cutOut(main)];
   const own = bench.whole.map((p) => p.id);
   const lay = layOn(bench, ground, onTable(ground, openOrder(ground), own, [...laid, ...own]));
   // it is filled when it lies where it stays, before anything closes over it
   const there = after.map((step) => ({ ...step, scene: { ...step.scene, ...atHome(step.scene, ground, laid, own) } }));
-  return [...making, ...(lay ? [lay] : []), ...there];
+  // what goes across a fold is glued to the other side when the card is closed on it
+  const across = part.seams.find(
+    (s) => s.piece === main.id && s.onto.piece === ground.main.id && s.panel !== main.root,
+  );
+  const foot: StepDraft[] = across
+    ? [
+        {
+          kind: "glue",
+          code: "glue-across",
+          facts: {
+            part: main.name,
+            onto: nameOf(ground.main, across.onto.panel),
+            tape: main.glue.find((g) => g.panel === across.panel)?.widestTape ?? 0,
+            ...wet(bench),
+          },
+          scene: onTable(ground, openOrder(ground), [idIn(main, across.panel)], [...laid, ...own]),
+        },
+      ]
+    : [];
+  return [...making, ...(lay ? [lay] : []), ...foot, ...there];
 }
 
 /** The same moment with the fitting on what it lies on. */

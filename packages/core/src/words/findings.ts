@@ -86,6 +86,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `${str(f.facts, "name")} is larger than what it lies on: as it lies it reaches ${mm(f.figure)} past the edge.`,
   "fitting.nothing": (f) => (mm) =>
     `${str(f.facts, "name")}: a border of ${mm(f.figure)} leaves nothing of it. Make the border narrower.`,
+  "fitting.nowhere": (f) => () =>
+    `${str(f.facts, "name")} goes across a fold, and this face has none that closes on it: lay it inside, beside the fold.`,
   "fitting.hides": (f) => () => `${str(f.facts, "name")} cannot be seen: ${str(f.facts, "over")} lies over all of it.`,
   "fitting.crosses": (f) => () =>
     `${str(f.facts, "over")} lies over a part of ${str(f.facts, "name")}. Lay it on first if it should be the one beneath.`,

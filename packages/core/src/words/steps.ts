@@ -102,6 +102,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Put ${gumWords(s, mm)} inside the short end of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, its score on the upper edge, in the middle.`,
   "glue-base": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the first part of the ${str(s.facts, "part").toLowerCase()} and stick it on the inside of the ${str(s.facts, "onto")}, its edge in the card's fold.`,
+  "glue-across": (s) => (mm) =>
+    `Put ${gumWords(s, mm)} on the end of the ${str(s.facts, "part").toLowerCase()} that lies uppermost, close the card on it and press: it sticks to the inside of the ${str(s.facts, "onto")}.`,
   "glue-riser": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the outside of the ${str(s.facts, "onto")} and stick the ${str(s.facts, "part").toLowerCase()} there, its edge on the crease by the card.`,
   "through-slit": (s) => () =>
