@@ -1,4 +1,4 @@
-import { type Dimension, formatLength } from "@cut-fold/core";
+import { type Dimension, formatLength, standingPast } from "@cut-fold/core";
 import { memo, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useChosen } from "../store/chosen.ts";
 import { useDisplay } from "../store/settings.ts";
@@ -44,10 +44,10 @@ export const Figures = memo(function Figures({ of, grid, view, isHeld, onHold }:
       })),
     [dimensions, chosen, display, ruled],
   );
-  const placed = useMemo(
-    () => placeFigures(piece, shown, view, { held: isHeld ? held : undefined, names: namesOf(contents, view) }),
-    [piece, shown, view, held, isHeld, contents],
-  );
+  const placed = useMemo(() => {
+    const past = standingPast([piece], contents).get(piece.id);
+    return placeFigures(piece, shown, view, { held: isHeld ? held : undefined, names: namesOf(contents, view), past });
+  }, [piece, shown, view, held, isHeld, contents]);
   const now = useRef(placed);
   useLayoutEffect(() => {
     now.current = placed;

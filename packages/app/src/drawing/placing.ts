@@ -9,6 +9,7 @@ import {
   direction,
   distance,
   flatten,
+  type Past,
   type Path,
   type Piece,
   type Point,
@@ -91,15 +92,23 @@ function meets([ax, ay]: Point, [bx, by]: Point, box: Box): boolean {
 /** The way a line runs that has shrunk to a point: square to the way it may be slid. */
 const square = ([x, y]: Point = [0, 1]): Point => (Math.hypot(x, y) > 0 ? direction([0, 0], [y, x]) : [1, 0]);
 
+/** px by which a figure outside the paper stands further off, so that it clears what stands out there. */
+function clearOf(right: Point, view: View, past: Past | undefined): number {
+  if (!past) return 0;
+  const [x, y] = right;
+  const mm = Math.abs(x) > Math.abs(y) ? (x > 0 ? past.right : past.left) : y > 0 ? past.bottom : past.top;
+  return mm * view.k;
+}
+
 /** A figure as it would stand. */
-function stand(dimension: Dimension, view: View, text: string, choice: Choice): Placed {
+function stand(dimension: Dimension, view: View, text: string, choice: Choice, past?: Past): Placed {
   const by = scale(dimension.slides ?? [0, 0], choice.slide);
   const [a, b] = [toScreen(view, add(dimension.from, by)), toScreen(view, add(dimension.to, by))];
   const length = Math.max(1, distance(a, b));
   const along = distance(a, b) > 0.5 ? direction(a, b) : square(dimension.slides);
   // to the right of from→to in the drawing is to the right on the screen as well: only y is mirrored
   const right: Point = [-along[1], along[0]];
-  const shift = dimension.outside ? OFFSET : 0;
+  const shift = dimension.outside ? OFFSET + clearOf(right, view, past) : 0;
   const size = dimension.key ? FIGURE_PX.key : FIGURE_PX.plain;
   const wide = text.length * size * 0.5 + 14;
   let angle = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
@@ -140,6 +149,8 @@ const NAME_HIGH = 20;
 interface Around {
   /** what figures stay clear of */
   readonly names?: readonly Standing[];
+  /** mm that something stands out past the blank on each side */
+  readonly past?: Past | undefined;
   /** how figures stood before: while one is dragged none changes its place */
   readonly held?: ReadonlyMap<string, Choice> | undefined;
 }
@@ -168,7 +179,7 @@ export function placeFigures(
   piece: Piece | undefined,
   dimensions: readonly { readonly dimension: Dimension; readonly text: string }[],
   view: View,
-  { held, names = [] }: Around = {},
+  { held, names = [], past }: Around = {},
 ): ReadonlyMap<string, Placed> {
   const onScreen = (path: Path): Point[] => flatten(path).map((p) => toScreen(view, p));
   const rims = (piece?.outline ?? []).flatMap((loop) => {
@@ -209,7 +220,7 @@ export function placeFigures(
         i * 1e-3
       );
     };
-    const stands = ways.map((way) => stand(dimension, view, text, way));
+    const stands = ways.map((way) => stand(dimension, view, text, way, past));
     const costs = stands.map(costOf);
     const best = stands[costs.indexOf(Math.min(...costs))];
     if (!best) continue;

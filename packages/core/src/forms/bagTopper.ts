@@ -11,7 +11,7 @@
  */
 import { z } from "zod";
 import { autoMm, choice, mm } from "../model/setting.ts";
-import { across as acrossHole, heightOf, widthOf } from "../paper/figure.ts";
+import { across as acrossHole, heightOf } from "../paper/figure.ts";
 import { hole, rimNeeds } from "../paper/hole.ts";
 import type { Said } from "../paper/said.ts";
 import { arched, tapered } from "../paper/shape.ts";
@@ -105,7 +105,6 @@ function draft(input: Input): Said {
       high: heightOf(back, 0.85),
       hang: set.hang > 0 ? acrossHole("hang-back", back, [across / 2, middle], set.hang) : undefined,
     },
-    measured: { across: widthOf(back, 0.75) },
   };
 }
 

@@ -110,6 +110,12 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const isReady = (piece: Piece): boolean => joinOf(piece)?.stands === true;
   const slides = (piece: Piece): boolean =>
     making.motions.some((m) => m.move.kind === "slide" && m.move.piece === piece.id && m.move.through === undefined);
+  // until it is slid in it is on the table by itself, and what it goes into without it
+  const beside: Bench = { ...bench, whole: whole.filter((piece) => !slides(piece)) };
+  const benchFor = (pieces: readonly Piece[]): Bench => {
+    const own = others.find((piece) => slides(piece) && pieces.length > 0 && pieces.every((p) => p === piece));
+    return own ? { ...bench, main: own, whole: [own] } : beside;
+  };
   const glues = whole.flatMap((piece) => (isReady(piece) ? [] : piece.glue.map((glue): Placed<Glue> => [piece, glue])));
   const orders = [...new Set(folds.map(([, f]) => f.order))].sort((a, b) => a - b);
   const [before, after]: [StepDraft[], StepDraft[]] = [[], []];
@@ -117,7 +123,12 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const fresh = folds.filter(([piece]) => !piece.bought);
   if (fresh.length > 0) {
     const now = fresh.map(([piece, f]) => idIn(piece, f.id));
-    before.push({ kind: "fold", code: "crease-all", facts: { folds: scoresIn(fresh) }, scene: onTable(bench, 0, now) });
+    before.push({
+      kind: "fold",
+      code: "crease-all",
+      facts: { folds: scoresIn(fresh) },
+      scene: onTable(beside, 0, now),
+    });
   }
   for (const other of others) {
     const own = folds.filter(([piece]) => piece === other);
@@ -130,7 +141,8 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const filling = (order: number): void => {
     if (!lying || fills !== order) return;
     for (const piece of loose) if (piece.carries) after.push(stickOn(piece, lying));
-    const scene = onTable(bench, order, [idIn({ id: lying.on.piece }, "contents")], laid);
+    const holder = benchFor(others.filter((piece) => piece.id === lying.on.piece));
+    const scene = onTable(holder, order, [idIn({ id: lying.on.piece }, "contents")], laid);
     // a band is slid over what it holds, or laid round it where its ends are locked and not glued
     const code = lying.open?.past !== "both" ? "fill" : lying.closes.length > 0 ? "lay-inside" : "slide-on";
     after.push({ kind: "fill", code, facts: { contents: lying.name }, scene });
@@ -152,12 +164,13 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
         ? comes(piece, carrierOf(piece, g))
         : g.panel !== piece.root && comes({ id: g.onto.piece }, g.onto.panel),
     );
-    before.push(...gluing(bench, order, folding, glued));
+    const at = benchFor(folding.map(([piece]) => piece));
+    before.push(...gluing(at, order, folding, glued));
     filling(order - 1);
     const closes = fills !== undefined && order > fills;
     // a wall closes with the flap that hangs on it: one step, told at the flap
     if (closes && order !== orders.at(-1)) return;
-    (closes ? after : before).push(foldStep(bench, order, folding, glued, closes ? laid : [], closes));
+    (closes ? after : before).push(foldStep(at, order, folding, glued, closes ? laid : [], closes));
   });
   filling(orders.at(-1) ?? 0);
   for (const other of others) if (slides(other)) after.push(...joining(other, bench));
