@@ -16,7 +16,6 @@
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
-import { shapes } from "../catalogue/shapes.ts";
 import { above } from "../geometry/above.ts";
 import { flatten, line, placePath } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
@@ -32,21 +31,15 @@ import { closures } from "./closure.ts";
 import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./foldedPocket.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { outlineChoice, outlinesOf } from "./outlines.ts";
 import { FRONT_PART, roomToSpare } from "./pocket.ts";
 import { closedTwins } from "./pocketClosure.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
-const OUTLINES = shapes.filter(({ id }) =>
-  ["arch", "scalloped", "jar", "apple", "leaf", "round", "rectangle"].includes(id),
-);
+const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "leaf", "round", "rectangle");
 
 const settings = z.strictObject({
-  cutTo: choice(
-    "Outline",
-    Object.fromEntries(OUTLINES.map(({ id, title }) => [id, title])),
-    "arch",
-    "The shape of both faces.",
-  ),
+  cutTo: outlineChoice("Outline", OUTLINES, "arch", "The shape of both faces."),
   hinge: choice("Fold", { bottom: "At the bottom", side: "At the side" }, "bottom", "The edge the two faces share."),
   opens: choice(
     "Opens at",

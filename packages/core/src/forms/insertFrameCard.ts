@@ -10,7 +10,6 @@
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
-import { shapes } from "../catalogue/shapes.ts";
 import { HERE, type Point } from "../geometry/point.ts";
 import { type Path, placePath, polygon } from "../geometry/path.ts";
 import type { Cut } from "../model/piece.ts";
@@ -23,8 +22,9 @@ import { type Shape, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
+import { outlineChoice, outlinesOf } from "./outlines.ts";
 
-const WINDOWS = shapes.filter(({ id }) => ["rectangle", "round", "oval", "arch", "heart"].includes(id));
+const WINDOWS = outlinesOf("rectangle", "round", "oval", "arch", "heart");
 
 const settings = z.strictObject({
   base: choice(
@@ -42,12 +42,9 @@ const settings = z.strictObject({
   ),
   margin: mm("Frame", 10, [4, 60], "How much of the card stands out round the insert."),
   corner: mm("Corners", 10, [6, 30], "How much of each corner goes through its slit, along the diagonal."),
-  opening: choice(
-    "Window",
-    Object.fromEntries([["none", "None"], ...WINDOWS.map(({ id, title }) => [id, title])]) as Record<string, string>,
-    "none",
-    "Cut in the front, and in an insert that lies on it.",
-  ),
+  opening: outlineChoice("Window", WINDOWS, "none", "Cut in the front, and in an insert that lies on it.", {
+    none: "None",
+  }),
   windowWide: autoMm("Window's width", [10, 300], "As wide as the slits leave unless set.", { follows: "width" }),
   windowHigh: autoMm("Window's height", [10, 300], "As high as the slits leave unless set.", { follows: "height" }),
 });

@@ -13,7 +13,6 @@
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
-import { shapes } from "../catalogue/shapes.ts";
 import { type Path, placePath } from "../geometry/path.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
@@ -25,20 +24,19 @@ import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts"
 import { roundDown } from "../units/ruler.ts";
 import { cradlePanels } from "./cradlePanels.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
+import { outlineChoice, outlinesOf } from "./outlines.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
-const OUTLINES = shapes.filter(({ id }) =>
-  ["rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped"].includes(id),
-);
+const OUTLINES = outlinesOf("rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped");
 
 const settings = z.strictObject({
   fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the card's fold lies."),
   strips: choice("Strips", { one: "One", two: "Two, side by side" }, "one", "Two hold what is wide steady."),
   step: mm("Step", 20, [10, 60], "How far from the fold a strip leaves the card: it is four steps long."),
   stripWide: autoMm("Strip", [12, 300], "How wide a strip is, along the fold; two fifths of what it lifts unless set."),
-  figure: choice(
+  figure: outlineChoice(
     "Lifts",
-    Object.fromEntries(OUTLINES.map(({ id, title }) => [id, title])),
+    OUTLINES,
     "rectangle",
     "The outline of what rises. Anything can be laid on it: a pocket, a small envelope, layers.",
   ),

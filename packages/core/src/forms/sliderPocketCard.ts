@@ -15,7 +15,7 @@
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
-import { autoMm, choice, mm } from "../model/setting.ts";
+import { autoMm, mm } from "../model/setting.ts";
 import { depthOf, fromEdge, heightOf, past, widthOf } from "../paper/figure.ts";
 import { hole, slit } from "../paper/hole.ts";
 import { runsIn } from "../paper/motion.ts";
@@ -25,6 +25,7 @@ import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { outlineChoice } from "./outlines.ts";
 
 const settings = z.strictObject({
   stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),
@@ -38,12 +39,7 @@ const settings = z.strictObject({
     "How far the slit stands from the left edge; in the middle unless set.",
   ),
   carrier: mm("Carrier", 12, [6, 60], "How long the carrier is, along the slit: the travel is the slit less this."),
-  figure: choice(
-    "Figure",
-    Object.fromEntries(shapes.map(({ id, title }) => [id, title])),
-    "round",
-    "The outline of what rides along on the front.",
-  ),
+  figure: outlineChoice("Figure", shapes, "round", "The outline of what rides along on the front."),
   figureWide: mm("Figure's width", 40, [10, 250], "How wide the figure is."),
   figureHigh: mm("Figure's height", 40, [10, 250], "How high the figure is."),
   thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the front's upper edge; 0 leaves it out."),

@@ -17,7 +17,6 @@
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
-import { shapes } from "../catalogue/shapes.ts";
 import { above } from "../geometry/above.ts";
 import { boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { HERE, place, type Point } from "../geometry/point.ts";
@@ -32,19 +31,13 @@ import { roundUp } from "../units/ruler.ts";
 import { betweenWalls } from "./clearance.ts";
 import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { outlineChoice, outlinesOf } from "./outlines.ts";
 
 /** Outlines with a middle broad enough to hold something. */
-const OUTLINES = shapes.filter(({ id }) =>
-  ["arch", "scalloped", "jar", "apple", "round", "rectangle", "oval"].includes(id),
-);
+const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "round", "rectangle", "oval");
 
 const settings = z.strictObject({
-  cutTo: choice(
-    "Outline",
-    Object.fromEntries(OUTLINES.map(({ id, title }) => [id, title])),
-    "round",
-    "The shape of both faces.",
-  ),
+  cutTo: outlineChoice("Outline", OUTLINES, "round", "The shape of both faces."),
   play: mm("Room to spare", 2, [0, 20], "Free room asked for between the faces.", { kin: "room" }),
   base: autoMm("Base", [12, 200], "How wide the strip is they stand on; as the treat is unless set."),
   border: mm("Border", 8, [3, 40], "How far the faces stand out past the treat."),

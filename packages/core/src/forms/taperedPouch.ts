@@ -10,20 +10,18 @@
  *           ╲________╱ tab
  */
 import { z } from "zod";
-import { boundsOf, flatten, type Path, roundCorners } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
 import type { Cut } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, past } from "../paper/figure.ts";
-import { windowIn } from "../paper/hole.ts";
 import type { Covering, Laid, Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
-import { arched, type Corner, outward, tapered } from "../paper/shape.ts";
-import { type Edge, flap, outlined, part, type Rectangle, sheet, type Sheet } from "../paper/sheet.ts";
+import { arched, tapered } from "../paper/shape.ts";
+import { type Edge, flap, part, type Rectangle, sheet, type Sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { betweenWalls, flatPocket } from "./clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { roomToSpare, sideTab, TAB_TAPER } from "./pocket.ts";
+import { type Face, faceOf, FROM_SIDE, GLUED, HAND, handHole, handleFor, sidesOf, wideOf } from "./pouchParts.ts";
 
 const settings = z.strictObject({
   build: choice(
@@ -53,90 +51,8 @@ const settings = z.strictObject({
 
 type Input = DraftInput<z.output<typeof settings>>;
 
-/** A handle's ends are glued so far down the back, mm. */
-const GLUED = 22;
-/** A hole for the hand, mm; the paper above it that does not tear; and how far it stays off what is inside. */
-const HAND = { wide: 60, high: 18, least: 12, clear: 4 } as const;
-/** Its ends stand so far from the back's sides. */
-const FROM_SIDE = 6;
-/** An arch that rises by this part of its span is as good as a half round. */
-const HALF_ROUND = 0.48;
 /** Plies of the tabs and front in the way of nothing but themselves: a front over walls stands one off. */
 const OVER = -1;
-
-/** A face narrower below, its foot on the x axis from `flare`: the box round it starts at the origin. */
-interface Face {
-  readonly foot: number;
-  readonly flare: number;
-  readonly high: number;
-}
-const wideOf = ({ foot, flare }: Face): number => foot + 2 * flare;
-
-const sidesOf = ({ foot, flare, high }: Face, panel: string) => {
-  const wide = foot + 2 * flare;
-  const edge = (from: Point, to: Point): Edge => ({ panel, from, to });
-  return {
-    left: edge([0, high], [flare, 0]),
-    bottom: edge([flare, 0], [flare + foot, 0]),
-    right: edge([flare + foot, 0], [wide, high]),
-    top: edge([wide, high], [0, high]),
-  };
-};
-
-const pathOf = (corners: readonly Corner[]): Path =>
-  roundCorners(
-    corners.map(([x, y]): Point => [x, y]),
-    corners.map(([, , r = 0]) => r),
-  );
-
-/** The face as a panel, its upper edge dipping in an arc. */
-function faceOf(id: string, name: string, face: Face, dip: number): Rectangle {
-  const { foot, flare, high } = face;
-  const wide = wideOf(face);
-  const top = dip > 0 ? arched(-dip)(wide).map(outward([wide, high], [0, high])) : [];
-  const corners: readonly Corner[] = [[flare, 0], [flare + foot, 0], [wide, high], ...top, [0, high]];
-  const path = pathOf(corners);
-  return {
-    ...outlined(id, name, { width: wide, height: high }, path),
-    reach: [
-      [0, 0],
-      [wide, high],
-    ],
-  };
-}
-
-/** An arched strip: two legs that are glued down, and an arch between them. */
-function handleFor({ settings: set, setup: { grid } }: Input, wide: number) {
-  const strip = roundUp(set.handleWide, grid);
-  const span = Math.max(3 * strip, wide - 2 * FROM_SIDE);
-  const high = Math.max(set.handleHigh, strip + 5);
-  const inner = span - 2 * strip;
-  // no arc is more than a half round: below it the legs go straight up
-  const [out, hollow] = [Math.min(high, HALF_ROUND * span), Math.min(high - strip, HALF_ROUND * inner)];
-  const [leg, innerLeg] = [GLUED + high - out, GLUED + high - strip - hollow];
-  const corners: readonly Corner[] = [
-    [0, 0],
-    [strip, 0],
-    [strip, innerLeg],
-    ...arched(-hollow)(inner).map(outward([strip, innerLeg], [span - strip, innerLeg])),
-    [span - strip, innerLeg],
-    [span - strip, 0],
-    [span, 0],
-    [span, leg],
-    ...arched(out)(span).map(outward([span, leg], [0, leg])),
-    [0, leg],
-  ];
-  const path = pathOf(corners);
-  const { top } = boundsOf(flatten(path));
-  const handle = outlined("handle", "Handle", { width: span, height: top }, path);
-  const legOn = (from: Point, to: Point) =>
-    glued(handle, { id: "back" }, { strip: { along: { panel: "handle", from, to }, wide: strip } });
-  return {
-    span,
-    made: sheet("handle", "Handle", [handle]),
-    legs: [legOn([0, GLUED], [0, 0]), legOn([span, 0], [span, GLUED])],
-  };
-}
 
 /** Both faces and what goes in, mm: they lean out by the same slope. */
 function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
@@ -183,7 +99,10 @@ function draft(input: Input): Said {
   const sizes = sizesOf(input);
   const { foot, high, below, slope, walled, wide, deep } = sizes;
   const back = faceOf("back", "Back", { foot, flare: set.flare, high }, 0);
-  const handle = set.handle === "arch" ? handleFor(input, wide) : undefined;
+  const handle =
+    set.handle === "arch"
+      ? handleFor({ wide, strip: roundUp(set.handleWide, input.setup.grid), high: set.handleHigh })
+      : undefined;
   const handles: readonly Laid[] = handle
     ? [
         {
@@ -221,25 +140,6 @@ function draft(input: Input): Said {
       flare: past({ panel: "back", from: [0, high], to: [set.flare, high] }, -0.001, 0.5, { value: set.flare }),
     },
   };
-}
-
-/** A long round-ended hole below the back's upper edge. */
-function handHole({ id, width, height }: Rectangle, wide: number, off: number): Cut {
-  const [left, right, top] = [(width - wide) / 2, (width + wide) / 2, height - off];
-  const corners: readonly Point[] = [
-    [left, top - HAND.high],
-    [right, top - HAND.high],
-    [right, top],
-    [left, top],
-  ];
-  return windowIn(
-    "hand",
-    { id },
-    roundCorners(
-      corners,
-      corners.map(() => HAND.high / 2 - 0.5),
-    ),
-  );
 }
 
 interface Built {
