@@ -447,7 +447,7 @@ const SAMPLES: readonly Sample[] = [
       form: "tapered-pouch",
       contents: { preset: "loose-250ml", name: "Apple crisps" },
       stock: { preset: "kraft-120" },
-      settings: { build: "one" },
+      settings: { build: "one", handlePaper: "text-120-plum" },
       method: { board: "scoring-millimetre" },
       sheet: { preset: "iso-a3" },
       quantity: 24,

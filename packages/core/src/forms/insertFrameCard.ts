@@ -6,7 +6,7 @@
  *   │             ¦  :       :  │     corner goes through it to the other side. Nothing is glued.
  *   │             ¦  :insert :  │
  *   │             ¦  ╲·······╱  │     On the front, or behind it: then it is seen through a window, which keeps 4 mm from
- *   └─────────────┴─────────────┘     the slits.
+ *   └─────────────┴─────────────┘     the slits. Or inside, on the back.
  */
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
@@ -34,9 +34,16 @@ const settings = z.strictObject({
     "One that is bought takes no paper: measure it closed.",
   ),
   fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the card's fold lies."),
+  matX: mm(
+    "On the mat, from the left",
+    0,
+    [0, 600],
+    "Where a card that is there already lies on the cutting mat, opened.",
+  ),
+  matY: mm("On the mat, from below", 0, [0, 600], "Its lower left corner, above the mat's lower edge."),
   insert: choice(
     "Insert",
-    { front: "On the front", behind: "Behind the front, seen through a window" },
+    { front: "On the front", behind: "Behind the front, seen through a window", inside: "Inside, on the back" },
     "front",
     "The face it lies on; its corners go through to the other.",
   ),
@@ -105,8 +112,10 @@ function draft(input: Input): Said {
     order: 1,
     angle: -180,
   });
-  // where the front lies in the drawing
-  const [left, low] = side ? [w, 0] : [0, -h];
+  // the panel that is slit, and where it lies in the drawing
+  const inside = set.insert === "inside";
+  const slitted = inside ? back : front;
+  const [left, low] = inside ? [0, 0] : side ? [w, 0] : [0, -h];
   const off = q / Math.SQRT2;
   const run = q + SLIT_SLACK;
   const slits = cornersOf(wide, high).map(({ id, at, x: u, y: v }): Cut => {
@@ -114,14 +123,14 @@ function draft(input: Input): Said {
     const along = run / Math.SQRT2;
     return slit(
       `slit-${id}`,
-      front,
+      slitted,
       [middle[0] + u * along, middle[1] - v * along],
       [middle[0] - u * along, middle[1] + v * along],
     );
   });
   const opening = windowOf(input, sizes);
   const moved = (path: Path): Path => placePath(path, { ...HERE, x: left + x, y: low + y });
-  const inFront = opening ? [windowIn("front-window", front, moved(opening.path))] : [];
+  const inFront = opening ? [windowIn("front-window", slitted, moved(opening.path))] : [];
 
   // the insert between its corners, and each corner beyond the line of its slit
   const cut = q * Math.SQRT2;
@@ -152,19 +161,25 @@ function draft(input: Input): Said {
   const insert = sheet("insert", "Insert", [middle, ...ears], { cuts: inInsert });
   return {
     sheets: [
-      sheet("card", "Card base", [back, front], { cuts: [...slits, ...inFront], bought: set.base === "bought" }),
+      sheet("card", "Card base", [back, front], {
+        cuts: [...slits, ...inFront],
+        ...(set.base === "bought" && { bought: { x: set.matX, y: set.matY } }),
+      }),
       insert,
     ],
     joins: [
-      behind
-        ? { sheet: insert, onto: front, face: "back", at: [left + w - x, low + y], told: "tuck-corners", through: true }
+      behind || inside
+        ? {
+            ...{ sheet: insert, onto: slitted, face: "back", told: "tuck-corners", through: true },
+            at: [left + w - x, low + y],
+          }
         : { sheet: insert, onto: front, face: "front", at: [left + x, low + y], told: "tuck-corners", through: true },
     ],
     motions: [opens("open", "Open the card", front)],
     finished: { width: w, height: h, thickness: (THROUGH + 2) * stock.caliper },
     sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.75) },
     figures: {
-      margin: fromEdge({ panel: "front", from: [left, low + h], to: [left, low] }, [left + x, low + h / 2]),
+      margin: fromEdge({ panel: slitted.id, from: [left, low + h], to: [left, low] }, [left + x, low + h / 2]),
       corner: {
         on: "insert",
         from: [0, 0],
@@ -173,14 +188,14 @@ function draft(input: Input): Said {
         lights: ["lower-left"],
       },
       windowWide: opening && {
-        on: "front",
+        on: slitted.id,
         from: [left + (w - opening.width) / 2, low + h / 2],
         to: [left + (w + opening.width) / 2, low + h / 2],
         value: opening.width,
         lights: ["front-window"],
       },
       windowHigh: opening && {
-        on: "front",
+        on: slitted.id,
         from: [left + w / 2, low + (h - opening.height) / 2],
         to: [left + w / 2, low + (h + opening.height) / 2],
         value: opening.height,

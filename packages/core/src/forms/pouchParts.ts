@@ -11,6 +11,7 @@
 import type { Cut } from "../model/piece.ts";
 import { boundsOf, flatten, type Path, roundCorners } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
+import type { Stock } from "../model/spec.ts";
 import { windowIn } from "../paper/hole.ts";
 import { glued } from "../paper/seam.ts";
 import { arched, type Corner, outward } from "../paper/shape.ts";
@@ -73,10 +74,14 @@ export function handleFor({
   wide,
   strip,
   high: asked,
+  stock,
 }: {
+  /** mm across the back's upper edge, of the strip's own paper, and up to the arch */
   readonly wide: number;
   readonly strip: number;
   readonly high: number;
+  /** its own paper, where it is not the pouch's */
+  readonly stock: Stock | undefined;
 }) {
   const span = Math.max(3 * strip, wide - 2 * FROM_SIDE);
   const high = Math.max(asked, strip + 5);
@@ -103,7 +108,7 @@ export function handleFor({
     glued(handle, { id: "back" }, { strip: { along: { panel: "handle", from, to }, wide: strip } });
   return {
     span,
-    made: sheet("handle", "Handle", [handle]),
+    made: sheet("handle", "Handle", [handle], stock ? { stock } : {}),
     legs: [legOn([0, GLUED], [0, 0]), legOn([span, 0], [span, GLUED])],
   };
 }

@@ -10,8 +10,11 @@
  *           ╲________╱ tab
  */
 import { z } from "zod";
+import { find } from "../catalogue/entry.ts";
+import { stocks } from "../catalogue/papers.ts";
 import type { Cut } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
+import type { Stock } from "../model/spec.ts";
 import { depthOf, heightOf, past } from "../paper/figure.ts";
 import type { Covering, Laid, Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
@@ -46,6 +49,12 @@ const settings = z.strictObject({
   ),
   handleHigh: mm("Handle's height", 50, [25, 150], "How far it stands above the back."),
   handleWide: mm("Handle's strip", 14, [8, 40], "How wide its paper is."),
+  handlePaper: choice(
+    "Handle's paper",
+    Object.fromEntries([["same", "The same"], ...stocks.map(({ id, title }) => [id, title])]) as Record<string, string>,
+    "same",
+    "What its strip is cut from.",
+  ),
   handOff: mm("Hole from the edge", 15, [3, 60], "Paper above the hole for the hand."),
 });
 
@@ -53,6 +62,12 @@ type Input = DraftInput<z.output<typeof settings>>;
 
 /** Plies of the tabs and front in the way of nothing but themselves: a front over walls stands one off. */
 const OVER = -1;
+
+/** A paper of the shelf; none for the draft's own. */
+function paperNamed(id: string): Stock | undefined {
+  const preset = find(stocks, id);
+  return preset && { preset: preset.id, title: preset.title, caliper: preset.caliper, weight: preset.weight };
+}
 
 /** Both faces and what goes in, mm: they lean out by the same slope. */
 function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
@@ -101,7 +116,12 @@ function draft(input: Input): Said {
   const back = faceOf("back", "Back", { foot, flare: set.flare, high }, 0);
   const handle =
     set.handle === "arch"
-      ? handleFor({ wide, strip: roundUp(set.handleWide, input.setup.grid), high: set.handleHigh })
+      ? handleFor({
+          wide,
+          strip: roundUp(set.handleWide, input.setup.grid),
+          high: set.handleHigh,
+          stock: paperNamed(set.handlePaper),
+        })
       : undefined;
   const handles: readonly Laid[] = handle
     ? [

@@ -8,7 +8,7 @@ import { travelOf } from "../paper/motion.ts";
 import { filledWith, foldedPanels, lastOrder, move, type Point3, STILL } from "../paper/pose.ts";
 import { solve } from "../solve.ts";
 import { pressed, specOf } from "../test/randomSpec.ts";
-import { sayFinding } from "../words/en.ts";
+import { sayFinding, sayStep } from "../words/en.ts";
 
 const MM = { board: "scoring-millimetre" } as const;
 const made = (form: string, contents: object, settings: object = {}, more: object = {}) =>
@@ -176,6 +176,17 @@ describe("an insert-frame card", () => {
     expect(s.steps[0]?.facts).toMatchObject({ width: 296, height: 105 });
   });
 
+  it("may hold it inside on the back, the corners out on the other side, and tells where a bought card lies on the mat", () => {
+    for (const fold of ["side", "top"]) {
+      const s = made("insert-frame-card", { width: 148, height: 105 }, { insert: "inside", fold });
+      expect(new Set(pieceOf(s, "card").cuts.map((c) => c.panel))).toEqual(new Set(["back"]));
+      expect(prove(s).ok && proveMotion(s, "open").ok).toBe(true);
+    }
+    const s = made("insert-frame-card", { width: 148, height: 105 }, { base: "bought", matX: 20, matY: 15 });
+    expect(s.steps[0]?.facts).toMatchObject({ x: 20, y: 15 });
+    expect(sayStep(s.steps[0] as never, { unit: "mm" })).toMatch(/20.mm from the mat's left and 15.mm above/u);
+  });
+
   it("keeps a window 4 mm off the slits, whatever it is asked to be", () => {
     fc.assert(
       fc.property(
@@ -259,6 +270,14 @@ describe("a tapered pouch", () => {
     expect(prove(s).ok).toBe(true);
     const order = s.steps.map((x) => x.code);
     expect(order.indexOf("glue-tabs-on")).toBeLessThan(order.indexOf("fill"));
+  });
+
+  it("may have its handle cut from another paper, which the cut list has", () => {
+    const s = made("tapered-pouch", BAG, { build: "one", handlePaper: "text-120-plum" });
+    expect(pieceOf(s, "handle").stock?.preset).toBe("text-120-plum");
+    const [own, other] = ["Pouch", "Handle"].map((item) => s.materials.find((m) => m.item === item)?.stock);
+    expect(other).not.toBe(own);
+    expect(prove(s).ok).toBe(true);
   });
 
   it("says when what is inside stands above the mouth, and lets the front reach it at a press", () => {

@@ -111,7 +111,7 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
   if (piece.bought) {
     done.push(...piece.folds.map((f) => here(f.id)), here("outline"));
     const scene = flatOnTable(piece, [...done], []);
-    const opened: StepDraft = { kind: "turn", code: "open-bought", facts: { width, height }, scene };
+    const opened: StepDraft = { kind: "turn", code: "open-bought", facts: { width, height, ...piece.bought }, scene };
     return [opened, ...drawing(piece, done, part), ...finishing(piece, done)];
   }
   const steps: StepDraft[] = [

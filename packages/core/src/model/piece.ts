@@ -95,8 +95,8 @@ export interface PieceDraft {
   readonly blank?: { readonly width: number; readonly height: number };
   /** the piece whose waste it is cut from: it takes no paper of its own */
   readonly within?: string;
-  /** it is there already, folded, and is only cut into */
-  readonly bought?: true;
+  /** it is there already, folded, and is only cut into: where its lower left lies on the cutting mat, mm */
+  readonly bought?: { readonly x: number; readonly y: number };
   /** paper other than the draft's own */
   readonly stock?: Stock;
   /** the fitting it comes from; the form's own pieces have none */

@@ -222,7 +222,7 @@ interface SheetOptions {
   /** the piece whose waste it is cut from */
   readonly within?: string;
   /** it is there already, see `PieceDraft.bought` */
-  readonly bought?: boolean;
+  readonly bought?: PieceDraft["bought"];
 }
 
 /** Those of some places that lie on a line between its ends, in its order. */

@@ -18,8 +18,12 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
   "cut-sheet": (s) => (mm) =>
     `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
-  "open-bought": (s) => (mm) =>
-    `Open the card and lay it flat, its outside up: it measures ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} opened.`,
+  "open-bought": (s) => (mm) => {
+    const [x, y] = [num(s.facts, "x"), num(s.facts, "y")];
+    const on =
+      x > 0 || y > 0 ? `, its lower left corner ${mm(x)} from the mat's left and ${mm(y)} above its lower edge` : "";
+    return `Open the card and lay it flat, its outside up${on}: it measures ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} opened.`;
+  },
   "cut-second": (s) => (mm) =>
     `Cut a second sheet for the ${str(s.facts, "part").toLowerCase()}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
   "punch-first": (s) => (mm) =>
