@@ -1,7 +1,7 @@
 import { begun, type Draft, formById, readSpec } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { FolderInput, ListChecks, Mail, Plus, Search, Trash2 } from "lucide-react";
-import { lazy, Suspense, useCallback, useMemo, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { useGrowing } from "../../parts/useGrowing.ts";
 import { usePainted } from "../../parts/usePainted.ts";
@@ -70,7 +70,14 @@ export function DraftsPlace() {
   );
   const painted = usePainted(!loading);
   const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${words}/${tag}`);
-  const look = (find: string, nextTag: string, by: Order = order): void => {
+  // what was asked for last: with many drafts the address follows a moment later, and a quick second press must not undo the first
+  const asked = useRef({ find: words, tag, by: order });
+  useEffect(() => {
+    asked.current = { find: words, tag, by: order };
+  }, [words, tag, order]);
+  const look = (change: Partial<{ find: string; tag: string; by: Order }>): void => {
+    asked.current = { ...asked.current, ...change };
+    const { find, tag: nextTag, by } = asked.current;
     setSearch(
       { ...(find && { find }), ...(nextTag && { tag: nextTag }), ...(by !== "changed" && { by }) },
       { replace: true },
@@ -95,7 +102,7 @@ export function DraftsPlace() {
             placeholder="Find by name, size or tag"
             value={words}
             onChange={(event) => {
-              look(event.target.value, tag);
+              look({ find: event.target.value });
             }}
           />
         </label>
@@ -117,7 +124,7 @@ export function DraftsPlace() {
           <select
             value={order}
             onChange={(event) => {
-              look(words, tag, event.target.value as Order);
+              look({ by: event.target.value as Order });
             }}
           >
             {ORDERS.map((o) => (
@@ -184,7 +191,7 @@ export function DraftsPlace() {
               type="button"
               aria-pressed={t === tag}
               onClick={() => {
-                look(words, t === tag ? "" : t);
+                look({ tag: t === tag ? "" : t });
               }}
             >
               {t}
@@ -215,7 +222,7 @@ export function DraftsPlace() {
             <Button
               variant="outlined"
               onClick={() => {
-                look("", "");
+                look({ find: "", tag: "" });
               }}
             >
               Show all
