@@ -1,6 +1,7 @@
 /** What keeps a holder shut: where tabs, slits, holes and bands come to lie is measured on the folded paper. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { catalogue } from "../catalogue/index.ts";
 import { prove } from "../folding/proof.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import type { Solution } from "../model/solution.ts";
@@ -53,6 +54,29 @@ describe("closures", () => {
     expect(mirrored(y(flapHole), fold("top")) - mirrored(y(frontHole), fold("bottom"))).toBeCloseTo(20, 6);
   });
 
+  it.each(catalogue.boards.filter((b) => b.kind === "punch-board"))(
+    "on the $id punch board each of a string's holes is told with its place, from its own score",
+    ({ id }) => {
+      const s = made(
+        "square-blank-envelope",
+        { closure: "string" },
+        { contents: { width: 110, height: 100, thickness: 1 }, method: { board: id } },
+      );
+      const [piece] = s.pieces;
+      const told = s.steps.filter((x) => x.code === "punch-in-flap").map((x) => Number(x.facts?.from));
+      const lies = (piece?.cuts ?? []).map((c): number => {
+        const hinge = piece?.folds.find((f) => f.panels[1] === c.panel);
+        const { left, right, top, bottom } = boundsOf(flatten(c.path));
+        // twice the triangle on the score, over the score: how high the hole's middle stands on it
+        const [[ax, ay], [bx, by]] = [hinge?.from ?? [NaN, NaN], hinge?.to ?? [NaN, NaN]];
+        const [x, y] = [(left + right) / 2, (top + bottom) / 2];
+        return Math.abs((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.hypot(bx - ax, by - ay);
+      });
+      expect(told).toHaveLength(2);
+      told.forEach((from, i) => expect(from).toBeCloseTo(lies[i] ?? NaN, 6));
+    },
+  );
+
   it("a tab goes into a slit just below the flap's edge, longer than the tab is wide", () => {
     const s = made("side-seam-envelope", { closure: "tab" }, { contents: { preset: "iso-a6" } });
     const [cut] = s.pieces[0]?.cuts ?? [];
@@ -65,8 +89,10 @@ describe("closures", () => {
     const flap = boundsOf(flatten(s.pieces[0]?.panels.find((p) => p.id === "top")?.outline ?? []));
     const edge = 2 * fold("top") - flap.top;
     expect(edge - (2 * fold("bottom") - top)).toBeCloseTo(3, 6);
-    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-slit-inside", "close-tab"]));
+    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-slit", "close-tab"]));
     expect(prove(s).ok).toBe(true);
+    // on the paper the hand measures it from the front's own score
+    expect(s.steps.find((x) => x.code === "cut-slit")?.measure).toBeCloseTo(fold("bottom") - top, 6);
   });
 
   it("a seal is cut from what is left over, and stuck on last", () => {

@@ -10,28 +10,9 @@ import { HERE, offLine } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Glue, Piece, Placement } from "../model/piece.ts";
 import type { Scene } from "../model/solution.ts";
+import { insideCuts } from "./insideCuts.ts";
 import { idIn, type Making, piecesOf, type StepDraft } from "./method.ts";
-
-const strokesOf = (piece: Piece): string[] => ["outline", ...piece.lines.map((l) => l.id)].map((id) => idIn(piece, id));
-
-/** A piece lying on the table, drawn face up, with only so much done to it. */
-export const flatOnTable = (piece: Piece, done: readonly string[], now: readonly string[]): Scene => ({
-  on: "table",
-  piece: piece.id,
-  pose: HERE,
-  done,
-  now,
-  folded: 0,
-  pieces: [piece.id],
-});
-
-/** A panel's name inside a sentence. */
-export const nameOf = (piece: Piece, panel: string): string =>
-  piece.panels.find((p) => p.id === panel)?.name.toLowerCase() ?? panel;
-
-/** One, two and three, as a sentence lists them. */
-export const listed = (names: readonly string[]): string =>
-  [names.slice(0, -1).join(", "), names.at(-1)].filter(Boolean).join(" and ");
+import { flatOnTable, listed, nameOf, strokesOf } from "./scene.ts";
 
 /** One form of the draft on the table. */
 interface Bench {
@@ -408,7 +389,6 @@ const stickOn = (piece: Piece, { name }: Placement): StepDraft => ({
 
 /** A further piece of the same form: cut out where it was not scored on the board, and put in its place. */
 function joining(other: Piece, bench: Bench): StepDraft[] {
-  const { width, height } = other.blank;
   const [glue] = other.glue;
   const join = bench.making.joins.find((j) => j.piece === other.id);
   const under = bench.whole.find((p) => p.id === join?.onto.piece);
@@ -417,15 +397,6 @@ function joining(other: Piece, bench: Bench): StepDraft[] {
   const told = join?.told;
   if (glue && told === undefined && glue.onto.face === bench.part.outside && !isScored)
     return layered(other, onto, bench);
-  const cut: StepDraft =
-    told === "glue-part"
-      ? {
-          kind: "cut",
-          code: "cut-part",
-          facts: { part: other.name, width, height },
-          scene: flatOnTable(other, strokesOf(other), [idIn(other, "outline")]),
-        }
-      : cutOut(other);
   const scene = onTable(
     bench,
     0,
@@ -438,7 +409,7 @@ function joining(other: Piece, bench: Bench): StepDraft[] {
     // what lies behind the piece on the table is seen with that turned over
     scene: { ...scene, pose: { ...HERE, flip: faceOnMain(bench, other.id) === "back" } },
   };
-  return isScored ? [put] : [cut, ...innerCuts(other), put];
+  return isScored ? [put] : [cutOut(other), ...innerCuts(other), put];
 }
 
 /** The face of the piece on the table that another lies on, or what that lies on. */
@@ -450,16 +421,8 @@ function faceOnMain({ making, main }: Pick<Bench, "making" | "main">, piece: str
 
 /** Holes and slits in a piece that is cut out by itself; its windows are told where it is cut out. */
 const innerCuts = (piece: Piece): StepDraft[] =>
-  piece.cuts.flatMap((cut): StepDraft[] => {
-    if (cut.kind === "window") return [];
-    const { left, right, bottom, top } = boundsOf(flatten(cut.path));
-    return [
-      {
-        kind: "cut",
-        code: cut.kind === "hole" ? "punch-hole" : "cut-slit-inside",
-        measure: cut.kind === "hole" ? right - left : Math.max(right - left, top - bottom),
-        facts: { width: right - left, height: top - bottom, from: piece.blank.height - (bottom + top) / 2 },
-        scene: flatOnTable(piece, strokesOf(piece), [idIn(piece, cut.id)]),
-      },
-    ];
-  });
+  insideCuts(
+    piece,
+    piece.cuts.filter((cut) => cut.kind !== "window"),
+    strokesOf(piece),
+  );

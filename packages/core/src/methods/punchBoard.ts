@@ -10,10 +10,11 @@
  * down the groove. A quarter turn anticlockwise brings the next edge to the fence, and laying the last score on the
  * guide puts the next notch in its place without measuring.
  */
-import { distance, offLine, type Point, type Pose } from "../geometry/point.ts";
+import { distance, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { flatOnTable, listed, nameOf } from "./assembly.ts";
+import { insideCuts } from "./insideCuts.ts";
+import { flatOnTable, listed, nameOf } from "./scene.ts";
 import { idIn, type Making, type Method, type StepDraft } from "./method.ts";
 
 /** Scores in the order the board makes them: each starts where the one before ended, from the notch on the lower edge. */
@@ -166,14 +167,5 @@ function finishing({ trims }: Laid, main: Piece, done: readonly string[]): StepD
   }
   if (main.rounding !== undefined)
     steps.push({ kind: "round", code: "round-tips", measure: main.rounding, scene: table(["outline"]) });
-  for (const cut of main.cuts) {
-    const from = cut.path[0]?.from;
-    const to = cut.path.at(-1)?.to;
-    if (cut.kind !== "slit" || !from || !to) continue;
-    const hinge = main.folds.find((f) => f.panels[1] === cut.panel);
-    const up = hinge ? Math.abs(offLine(from, hinge.from, hinge.to)) : 0;
-    const facts = { long: distance(from, to), flap: nameOf(main, cut.panel) };
-    steps.push({ kind: "slit", code: "cut-slit", measure: up, facts, scene: table([cut.id]) });
-  }
-  return steps;
+  return [...steps, ...insideCuts(main, main.cuts, [...done, idIn(main, "outline")])];
 }

@@ -13,7 +13,8 @@ import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { flatOnTable, listed } from "./assembly.ts";
+import { insideCuts } from "./insideCuts.ts";
+import { flatOnTable, listed } from "./scene.ts";
 import { flapCuts } from "./flapCuts.ts";
 import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
 
@@ -173,22 +174,6 @@ function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boole
   return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
 }
 
-/** Corners rounded by less (mm) are square to any eye and any tool. */
-const SEEN_ROUND_MM = 0.5;
-
-/** The radius of a rectangle's corners, mm: 0 where they are square, undefined for what is no such rectangle. */
-function roundingIn(path: Path): number | undefined {
-  const isStraight = (edge: Segment): boolean =>
-    edge.kind === "line" &&
-    (Math.abs(edge.from[0] - edge.to[0]) < SAME_POINT_MM || Math.abs(edge.from[1] - edge.to[1]) < SAME_POINT_MM);
-  const radii = path.map((edge) =>
-    edge.kind === "arc" ? distance(edge.centre, edge.from) : isStraight(edge) ? 0 : NaN,
-  );
-  const radius = Math.max(0, ...radii);
-  const same = radii.every((r) => r === 0 || Math.abs(r - radius) < SAME_POINT_MM);
-  return same && path.filter(isStraight).length === 4 && path.length <= 8 ? radius : undefined;
-}
-
 /** Whether what is rounded are the points of flaps, between two slanted edges, or corners; and how many. */
 function roundedIn(
   outline: readonly Path[],
@@ -233,7 +218,6 @@ function drawing(piece: Piece, done: string[], { outside }: Laid): StepDraft[] {
 /** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */
 function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
-  const { height } = piece.blank;
   const here = (id: string): string => idIn(piece, id);
   const scene = flatOnTable(piece, [...done, here("outline")], [here("outline")]);
   const radius = piece.rounding ?? 0;
@@ -248,18 +232,5 @@ function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
   else if (shaped) steps.push({ kind: "trim", code: "cut-shape", scene });
   if (radius > 0 && edges.some((edge) => edge.kind === "arc"))
     steps.push({ kind: "round", ...roundedIn(piece.outline, isRounding), measure: radius, scene });
-  for (const cut of piece.cuts) {
-    const { left, right, bottom, top } = boundsOf(flatten(cut.path));
-    const corners = roundingIn(cut.path);
-    const window =
-      corners === undefined ? "cut-window-shaped" : corners > SEEN_ROUND_MM ? "cut-window-round" : "cut-window";
-    steps.push({
-      kind: "cut",
-      code: { hole: "punch-hole", window, slit: "cut-slit-inside" }[cut.kind],
-      measure: cut.kind === "slit" ? Math.max(right - left, top - bottom) : right - left,
-      facts: { width: right - left, height: top - bottom, from: height - (bottom + top) / 2, radius: corners ?? 0 },
-      scene: flatOnTable(piece, [...done, here("outline")], [here(cut.id)]),
-    });
-  }
-  return steps;
+  return [...steps, ...insideCuts(piece, piece.cuts, [...done, here("outline")])];
 }

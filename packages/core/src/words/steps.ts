@@ -1,5 +1,5 @@
 /** What the hand does: a sentence for each step, and the words they share. */
-import { listed } from "../methods/assembly.ts";
+import { listed } from "../methods/scene.ts";
 import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
 import type { Step, FlapCut } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
@@ -73,10 +73,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     const along = count === 1 ? "the score" : count === 2 ? "both scores" : `all ${String(count)} scores`;
     return `Fold along ${along} with the dent outside and the ridge inside, press the fold flat${count === 1 ? "" : " and open it again"}.`;
   },
-  "cut-part": (s) => (mm) =>
-    `Cut the ${str(s.facts, "part").toLowerCase()} from what is left of the sheet, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and round one end.`,
   "glue-part": (s) => () =>
-    `Glue its square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
+    `Glue the ${str(s.facts, "part").toLowerCase()}'s square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
   "punch-hole": (s) => (mm) =>
     `Punch a hole ${mm(s.measure ?? 0)} across, its middle ${mm(num(s.facts, "from"))} from the head.`,
   "cut-window": (s) => (mm) =>
@@ -130,7 +128,12 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
   "cut-shape": () => () => "Cut along the outline.",
-  "cut-slit-inside": (s) => (mm) => `Cut the slit, ${mm(s.measure ?? 0)} long, straight through.`,
+  "cut-slit-inside": (s) => (mm) =>
+    `Cut a slit ${mm(s.measure ?? 0)} long straight through: from ${mm(num(s.facts, "x"))} right and ${mm(num(s.facts, "y"))} up of the sheet's lower left corner, as it is drawn, to ${mm(num(s.facts, "toX"))} and ${mm(num(s.facts, "toY"))}.`,
+  "punch-in-flap": (s) => (mm) =>
+    `Punch a hole ${mm(s.measure ?? 0)} across in the ${str(s.facts, "flap")}, its middle ${mm(num(s.facts, "from"))} from its score, in the middle.`,
+  "punch-at": (s) => (mm) =>
+    `Punch a hole ${mm(s.measure ?? 0)} across in the ${str(s.facts, "flap")}, its middle ${mm(num(s.facts, "x"))} right and ${mm(num(s.facts, "y"))} up of the sheet's lower left corner, as it is drawn.`,
   "score-by-template": (s) => () =>
     `A board's grooves are straight: score the ${num(s.facts, "count") === 1 ? "curved line" : `${String(num(s.facts, "count"))} curved lines`} by hand, along a template cut from the printed sheet.`,
   "score-by-ruler": (s) => () =>
