@@ -103,6 +103,8 @@ function draft(input: Input): Said {
     finish: { kind: "close", code: "staple" },
     figures: {
       high: heightOf(back, 0.85),
+      // the bag's end is drawn by nothing else: from there down is what the staples have
+      over: { ...heightOf(back, 0.15, { value: high - free }), from: [across * 0.15, free] },
       hang: set.hang > 0 ? acrossHole("hang-back", back, [across / 2, middle], set.hang) : undefined,
     },
   };

@@ -1,3 +1,6 @@
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
+import type { Placement } from "../model/piece.ts";
+
 /** Room that is always left: contents that fill a pocket to the last hair cannot be put in (geometry notes: 0 < gap). */
 export const LEAST_PLAY_MM = 0.1;
 
@@ -11,3 +14,14 @@ export const flatPocket = (size: number, thickness: number, play: number): numbe
 /** Between walls there is no girth to reach round: the contents' size, and the room asked for. */
 export const betweenWalls = (size: number, _thickness: number, play: number): number =>
   size + Math.max(play, LEAST_PLAY_MM);
+
+/**
+ * What a holder's sides take of its inside for the contents' thickness, mm on each of them: what is left neither as size
+ * nor as gap. 0 where nothing bulges: between walls, under a fold that is only laid over.
+ */
+export function countedBeside({ inside, gap, open, ...size }: Placement): number {
+  if (inside.depth) return 0;
+  const closed = (["width", "height"] as const).filter((axis) => axis !== open?.axis);
+  const most = Math.max(...closed.map((axis) => (inside[axis] - size[axis] - gap[axis]) / 2));
+  return most > SAME_POINT_MM ? most : 0;
+}

@@ -63,8 +63,12 @@ export const easelStrut = defineForm({
     return {
       sheets: [sheet("strut", "Easel strut", [tab, leg], { grid })],
       size: { width: wide, height: long },
-      figures: { legWide: widthOf(tab), gluedHigh: heightOf(tab, 0.8) },
-      measured: { leg: depthOf(leg), hinge: heightOf(tab, 0.2, { value: up, lights: ["score-leg"] }) },
+      figures: {
+        legWide: widthOf(tab),
+        gluedHigh: heightOf(tab, 0.8),
+        hinged: heightOf(tab, 0.2, { value: up, lights: ["score-leg"] }),
+      },
+      measured: { leg: depthOf(leg) },
       finish: { kind: "glue", code: "glue-strut", held: { run: wide, wide: glued - 2 * TAPE_MARGIN } },
     };
   },

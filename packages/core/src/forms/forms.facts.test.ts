@@ -9,9 +9,23 @@ import { specOf } from "../test/randomSpec.ts";
 import { valueAt } from "../recipe/change.ts";
 import { forms } from "./all.ts";
 import { settingsOf } from "./form.ts";
+import { countedBeside } from "./clearance.ts";
 import { formIds } from "./index.ts";
 
 const solved = (form: string) => solve(specOf({ form, contents: { preset: "iso-a6" } }));
+
+/** Flat, of two plies that must reach round what is in them. */
+const BULGING = [
+  ...["square-blank-envelope", "side-seam-envelope", "pointed-envelope", "open-end-envelope"],
+  ...["side-tab-pocket", "fold-over-pocket", "diagonal-pocket", "gift-card-folder", "belly-band", "tapered-pouch"],
+];
+
+/** Lengths that a form may do without: unset, there is nothing of them on the paper. */
+const NOT_NEEDED: Partial<Record<string, readonly string[]>> = {
+  "square-blank-envelope": ["tipTrim"],
+  // held in front, the whole card is seen: there is no window
+  "insert-frame-card": ["windowWide", "windowHigh"],
+};
 
 describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, form) => {
   const s = solved(id);
@@ -56,6 +70,26 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, for
   it("of every figure that can be set a place in the recipe", () => {
     for (const { id: figure, sets } of s.dimensions)
       if (sets && sets[0] !== "blank") expect(valueAt(s.spec, sets), figure).not.toBe(undefined);
+  });
+
+  it("of every length that is worked out the figure it came to", () => {
+    const figures = new Set(s.dimensions.map(({ sets }) => sets?.join(".")));
+    const unsaid = settingsOf(form).filter(
+      ([name, schema]) =>
+        settingMeta(schema).auto && s.spec.settings[name] === "auto" && !figures.has(`settings.${name}`),
+    );
+    expect(unsaid.map(([name]) => name)).toEqual(NOT_NEEDED[id] ?? []);
+  });
+
+  it("how much of its inside the contents' thickness takes: half of it on each side, or nothing", () => {
+    for (const held of s.contents) {
+      const counted = countedBeside(held);
+      expect(
+        [0, held.thickness / 2].some((mm) => Math.abs(mm - counted) < 1e-9),
+        String(counted),
+      ).toBe(true);
+    }
+    expect(s.contents.some((held) => countedBeside(held) > 0)).toBe(BULGING.includes(id));
   });
 
   it("of what it holds its size, in figures from edge to edge of it", () => {

@@ -165,6 +165,7 @@ function draftWithBack(input: Input): Said {
     ],
     figures: {
       front: depthOf(front, 0.3),
+      back: heightOf(back, 0.7),
       tab: depthOf(left, 0.5, { lights: ["left", "right"] }),
       thumb: isCut ? past(front.tip, -set.thumb, 0.5) : undefined,
     },

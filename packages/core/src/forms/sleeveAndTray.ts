@@ -18,9 +18,9 @@ import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
+import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./box.ts";
 import { betweenWalls } from "./clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { boxRoom, boxStrip, LEAST_WALL, offFold } from "./tuckBox.ts";
 
 const settings = z.strictObject({
   play: boxRoom,
@@ -50,15 +50,8 @@ function draft(input: Input): Said {
   const depth = roundUp(high + 2 * ply + set.slack / 2, grid);
 
   const back = panel("back", "Back", across, long);
-  const round = (id: string, name: string, on: Edge, deep: number) =>
-    flap(id, name, on, tapered({ deep }), { order: 3, angle: 90 });
-  const wide = Math.min(roundUp(set.stripWide, grid), roundDown(depth - 1, grid));
-  const strip = flap("seam-strip", "Glue strip", back.left, tapered({ deep: wide, slope: 0.2, relief: 1 }), {
-    ...{ order: 3, angle: 90, lift: 1 },
-  });
-  const right = round("right-side", "Right side", back.right, depth);
-  const front = round("front", "Front", right.tip, across);
-  const left = round("left-side", "Left side", front.tip, depth);
+  const round = { across, depth, stripWide: set.stripWide, grid, order: 4, called: "side" } as const;
+  const { strip, right, front, left } = foldedRound(back, round);
 
   const floor = panel("floor", "Floor", inner, long);
   const wall = (id: string, name: string, on: Edge, order: number) =>

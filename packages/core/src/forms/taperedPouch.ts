@@ -134,13 +134,15 @@ function draft(input: Input): Said {
   const hole = set.handle === "hand" ? [handHole(back, Math.min(HAND.wide, foot - 2 * FROM_SIDE), set.handOff)] : [];
   const { sheets, joins, glue, on, figures } = walled ? ofOne(input, back, hole) : ofTwo(input, back, hole);
   const middle = on.width / 2;
+  // it widens upwards: at its foot what is inside has the least room
+  const across = foot + 2 * slope * below;
   return {
     sheets: [...sheets, ...(handle ? [handle.made] : [])],
     joins: [...joins, ...handles],
     glue: [...glue, ...(handle?.legs ?? [])],
     holds: {
       on,
-      across: foot,
+      across,
       up: on.height,
       ...(walled && { depth: deep }),
       at: [middle, below + contents.height / 2],
@@ -148,8 +150,7 @@ function draft(input: Input): Said {
       asks: "play",
       loose: true,
       gap: {
-        // at its foot it has the least room
-        width: foot + 2 * slope * below - contents.width - (walled ? 0 : contents.thickness),
+        width: across - contents.width - (walled ? 0 : contents.thickness),
         height: 0,
         depth: walled ? deep - contents.thickness : 0,
       },

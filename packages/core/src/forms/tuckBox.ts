@@ -19,20 +19,9 @@ import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
+import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./box.ts";
 import { betweenWalls } from "./clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-
-/** What boxes round something share. */
-export const boxRoom = mm(
-  "Room to spare",
-  2,
-  [0, 20],
-  "Free room asked for on each axis; the paper is counted as well.",
-  {
-    kin: "room",
-  },
-);
-export const boxStrip = mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round.");
 
 const settings = z.strictObject({
   play: boxRoom,
@@ -49,13 +38,8 @@ const SHOULDER = 1.5;
 const DUST_PART = 0.45;
 const DUST = 25;
 
-/** Lower walls do not stand, mm. */
-export const LEAST_WALL = 6;
-/** What tabs and dust flaps keep off a fold, mm: with a part of a ply, so that no contents are just as thick. */
-export const offFold = (mm: number, ply: number): number => mm + 0.37 * ply;
-
 /** Sizes, mm: what is inside and the plies in its way, on the ruler. */
-export function boxOf({ contents, stock, settings: { play }, setup: { grid } }: DraftInput<{ play: number }>) {
+function sizesOf({ contents, stock, settings: { play }, setup: { grid } }: DraftInput<{ play: number }>) {
   const ply = stock.caliper;
   const { width, height, thickness } = contents;
   // the strip stands inside the left wall, dust flaps under the lids, the tuck inside the front
@@ -68,19 +52,10 @@ export function boxOf({ contents, stock, settings: { play }, setup: { grid } }: 
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const { grid } = setup;
-  const { across, up, depth, ply } = boxOf(input);
+  const { across, up, depth, ply } = sizesOf(input);
   const back = panel("back", "Back", across, up);
-  const wall = (id: string, name: string, on: Edge, deep: number) =>
-    flap(id, name, on, tapered({ deep }), { order: 2, angle: 90 });
-  const wide = Math.min(roundUp(set.stripWide, grid), roundDown(depth - 1, grid));
-  const strip = flap("seam-strip", "Glue strip", back.left, tapered({ deep: wide, slope: 0.2, relief: 1 }), {
-    order: 1,
-    angle: 90,
-    lift: 1,
-  });
-  const right = wall("right-wall", "Right wall", back.right, depth);
-  const front = wall("front", "Front", right.tip, across);
-  const left = wall("left-wall", "Left wall", front.tip, depth);
+  const round = { across, depth, stripWide: set.stripWide, grid, order: 2, called: "wall" } as const;
+  const { strip, right, front, left } = foldedRound(back, round);
 
   const tucked = roundDown(Math.min(set.tuck, up / 2 - 1), grid);
   const dusty = roundDown(Math.min(DUST, across * DUST_PART, Math.max(depth, 12)), grid);

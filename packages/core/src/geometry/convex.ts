@@ -149,3 +149,30 @@ export const sharedConvex = (a: readonly Point[], b: readonly Point[]): number =
 /** What two polygons share, as convex polygons: all of it, or less where both turn inwards. */
 export const sharedParts = (a: readonly (readonly Point[])[], b: readonly (readonly Point[])[]): Point[][] =>
   a.flatMap((p) => b.map((q) => (p.length < 3 || q.length < 3 ? [] : clipConvex(p, q)))).filter((p) => p.length > 2);
+
+/** The edges from `a` and from `c` run along one another, in opposite ways. */
+function runsBack([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point, [dx, dy]: Point): boolean {
+  const [ux, uy, vx, vy] = [bx - ax, by - ay, dx - cx, dy - cy];
+  const [long, other] = [Math.hypot(ux, uy), Math.hypot(vx, vy)];
+  if (ux * vx + uy * vy >= 0 || Math.abs(ux * vy - uy * vx) > 1e-9 * long * other) return false;
+  const off = (ux * (cy - ay) - uy * (cx - ax)) / long;
+  if (Math.abs(off) > SAME_POINT_MM) return false;
+  const along = (x: number, y: number): number => (ux * (x - ax) + uy * (y - ay)) / long;
+  return Math.min(long, along(cx, cy)) - Math.max(0, along(dx, dy)) > SAME_POINT_MM;
+}
+
+/**
+ * What a clipped polygon really is: where it turned inwards the clipper runs along the window's edge and back again, to a
+ * spike or to a part that lies apart. The polygons without those runs; of the same area.
+ */
+export function unpinched(points: readonly Point[]): readonly (readonly Point[])[] {
+  const count = points.length;
+  const at = (k: number): Point => points[k % count] as Point;
+  for (let i = 0; i < count; i += 1)
+    for (let k = i + 1; k < count; k += 1)
+      if (runsBack(at(i), at(i + 1), at(k), at(k + 1)))
+        return [points.slice(i + 1, k + 1), [...points.slice(k + 1), ...points.slice(0, i + 1)]]
+          .filter((part) => part.length > 2)
+          .flatMap(unpinched);
+  return [points];
+}

@@ -1,7 +1,7 @@
 /** Where glue goes, worked by hand: the zone and the folding proof ask the same poses, so neither may vouch for the other. */
 import { describe, expect, it } from "vitest";
-import { convexParts, isConvex } from "../geometry/convex.ts";
-import { areaOf, holds, polygon } from "../geometry/path.ts";
+import { anticlockwise, convexParts, isConvex, unpinched } from "../geometry/convex.ts";
+import { areaOf, clipConvex, holds, polygon } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { prove } from "../folding/proof.ts";
 import { solve } from "../solve.ts";
@@ -122,6 +122,41 @@ describe("panels that turn inwards", () => {
       ];
       expect(holds(cross, middle)).toBe(true);
     }
+  });
+
+  it("clipped across their prongs are two zones, and a spike along the window is none", () => {
+    // a fork: two prongs 10 wide, 20 apart, on a foot that the window leaves out
+    const fork: readonly Point[] = [
+      ...([
+        [0, 0],
+        [40, 0],
+        [40, 30],
+        [30, 30],
+      ] as const),
+      ...([
+        [30, 10],
+        [10, 10],
+        [10, 30],
+        [0, 30],
+      ] as const),
+    ];
+    const above = anticlockwise([
+      [-5, 15],
+      [50, 15],
+      [50, 40],
+      [-5, 40],
+    ]);
+    const zones = unpinched(clipConvex(fork, above));
+    expect(zones.map((zone) => Math.abs(areaOf(polygon(zone))))).toEqual([150, 150]);
+    const spiked: readonly Point[] = [
+      [0, 0],
+      [10, 0],
+      [10, 5],
+      [10, 18],
+      [10, 5],
+      [0, 5],
+    ];
+    expect(unpinched(spiked).map((zone) => Math.abs(areaOf(polygon(zone))))).toEqual([50]);
   });
 
   /* A front 60 × 40 with a notch in its tip folds onto a back with a notch in its upper edge: both turn inwards. */

@@ -8,7 +8,15 @@
  *    └╌╌╌┼╌╌╌╌╌╌╌╌╌┘  │
  *  panel └────────────┘
  */
-import { anticlockwise, convexParts, cornersOf, insetPart, isConvex, sharedParts } from "../geometry/convex.ts";
+import {
+  anticlockwise,
+  convexParts,
+  cornersOf,
+  insetPart,
+  isConvex,
+  sharedParts,
+  unpinched,
+} from "../geometry/convex.ts";
 import { areaOf, boundsOf, clipConvex, flatten, inset, insetConvex, type Path, polygon } from "../geometry/path.ts";
 import { direction, distance, offLine, type Point } from "../geometry/point.ts";
 import type { ChangePath, Face, Glue, PieceDraft, Seam } from "../model/piece.ts";
@@ -244,7 +252,8 @@ function sharedZones({ own, other }: Meeting, flat: (p: Point) => Point, inIt: (
     const [subject, window] = [mine.points, anticlockwise(under.points.map(flat))];
     // a panel too narrow for the margins has nothing left to glue
     if (subject.length < 3 || window.length < 3) return [];
-    return [inIt(under.convex ? clipConvex(subject, window) : clipConvex(window, subject))];
+    const shared = under.convex ? clipConvex(subject, window) : clipConvex(window, subject);
+    return (mine.convex && under.convex ? [shared] : unpinched(shared)).map(inIt);
   }
   // of most parts nothing lies in the strip: only the others are held against one another
   const there = partsIn(other).map((part) => anticlockwise(part.map(flat)));

@@ -77,7 +77,6 @@ export const dimensionWords: Readonly<Record<string, string>> = {
   across: "Width",
   travel: "It travels",
   leg: "Leg, from its score to its foot",
-  hinge: "Hinge above the table",
   around: "Panel, round the pillow",
   long: "Panel, from end to end",
   "at-left": "From the left",

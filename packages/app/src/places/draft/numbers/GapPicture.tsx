@@ -1,4 +1,4 @@
-import { type Display, formatLength, type Placement } from "@cut-fold/core";
+import { countedBeside, type Display, formatLength, type Placement } from "@cut-fold/core";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
@@ -15,6 +15,7 @@ function saidOf({ gap, open }: Placement, display: Display): { readonly ends: st
 export function GapPicture({ lying }: { readonly lying: Placement }) {
   const display = useDisplay();
   const { gap, inside } = lying;
+  const counted = countedBeside(lying);
   const { ends, beside } = saidOf(lying, display);
   const [w, h] = [212, Math.max(64, Math.min(150, (212 * inside.height) / inside.width))];
   // one mm of gap is drawn 3 px wide: half the gap stands on each side
@@ -44,11 +45,15 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
           {beside}
         </text>
       </svg>
-      <p className="figure-note">
-        {inside.depth > 0
-          ? `${formatLength(gap.depth, display)} free above it, between walls of ${formatLength(inside.depth, display)}.`
-          : `The thickness of what goes in is counted: ${formatLength(lying.thickness / 2, display)} on each side.`}
-      </p>
+      {inside.depth > 0 ? (
+        <p className="figure-note">
+          {formatLength(gap.depth, display)} free above it, between walls of {formatLength(inside.depth, display)}.
+        </p>
+      ) : counted > 0 ? (
+        <p className="figure-note">
+          The thickness of what goes in is counted: {formatLength(counted, display)} on each side.
+        </p>
+      ) : null}
     </section>
   );
 }
