@@ -2,7 +2,8 @@
 export { catalogue } from "./catalogue/index.ts";
 export { find, type Entry } from "./catalogue/entry.ts";
 export type { Board, PunchBoard, ScoringBoard } from "./catalogue/boards.ts";
-export type { ContentsPreset } from "./catalogue/contents.ts";
+export { type ContentsPreset, pouredMl } from "./catalogue/contents.ts";
+export { piecesOf } from "./recipe/readContents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
 export { formById, formIds, loadedForms, loadForms } from "./forms/index.ts";
 export {
@@ -44,6 +45,7 @@ export * from "./units/ruler.ts";
 export * from "./words/en.ts";
 export * from "./folding/pose.ts";
 export * from "./folding/stages.ts";
+export * from "./folding/clash.ts";
 export * from "./folding/picture.ts";
 export {
   assembledAt,

@@ -22,6 +22,8 @@ interface FoldedViewProps {
   /** how far each motion has gone, 0 to 1, by its id */
   readonly motion: Readonly<Record<string, number>>;
   readonly onMotion: (id: string, value: number) => void;
+  /** what is in one another's way now, by `piece/panel` */
+  readonly met: readonly string[];
 }
 
 /** Cosine ease for each single fold: paper starts and ends a fold gently. */
@@ -44,7 +46,7 @@ const LOOKS = {
 } as const;
 
 export default function FoldedView(props: FoldedViewProps) {
-  const { solution, colours, progress, side, motion } = props;
+  const { solution, colours, progress, side, motion, met } = props;
   const size = useMemo(() => sizeSeen(solution), [solution]);
   const [plain] = useState(drawsAlone);
   const look = LOOKS[plain ? "plain" : "full"];
@@ -82,7 +84,7 @@ export default function FoldedView(props: FoldedViewProps) {
       <directionalLight position={[size * 0.7, -size * 1.5, up * size * 1.1]} color="#f4f3ee" intensity={0.85} />
       <Scene {...props} size={size} up={up} plain={plain} controls={controls} />
       <Eye size={size} eye={eye} above={holds ? ABOVE : 0} controls={controls} />
-      <Redraw on={[solution, progress, colours, motion]} />
+      <Redraw on={[solution, progress, colours, motion, met]} />
     </Canvas>
   );
 }
@@ -145,7 +147,7 @@ interface SceneProps extends Omit<FoldedViewProps, "side"> {
 /** The table stands so far off the lowest paper, mm. */
 const TABLE_OFF = 0.4;
 
-function Scene({ solution, colours, progress, motion, onMotion, size, up, plain, controls }: SceneProps) {
+function Scene({ solution, colours, progress, motion, onMotion, met, size, up, plain, controls }: SceneProps) {
   const { folded, out } = stateAt(solution, progress);
   const far = out.join(" ");
   const now = useMemo(() => {
@@ -184,6 +186,7 @@ function Scene({ solution, colours, progress, motion, onMotion, size, up, plain,
                 colours={pieceColours(piece, colours)}
                 thick={piece.stock?.caliper ?? caliper}
                 plain={plain}
+                met={met.includes(id)}
                 onGrip={
                   moving === undefined
                     ? undefined

@@ -31,7 +31,7 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold
   const chosen = useChosen((s) => s.fitting);
   return (
     <g transform={inMm(view)}>
-      {laid.map(({ fitting, side, shape }) => {
+      {laid.map(({ fitting, side, shape }, i) => {
         const inside = side === "back";
         const isLit =
           (fitting !== undefined && fitting === chosen) ||
@@ -39,7 +39,8 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold
         const fill = shape.stock === undefined ? colours : paperColours(shape.stock);
         return (
           <path
-            key={shape.of}
+            // what is bent comes in several parts
+            key={`${shape.of} ${String(i)}`}
             d={[shape.path, ...(shape.holes ?? [])].map(pathData).join("")}
             vectorEffect="non-scaling-stroke"
             data-fitting={fitting}

@@ -63,6 +63,9 @@ function solidOf(shape: THREE.Shape, thick: number): THREE.BufferGeometry {
   return solid;
 }
 
+/** Paper that something is in the way of. */
+const MET = "#efc1a6";
+
 interface PaperSheetProps {
   readonly points: readonly Point[];
   readonly openings: readonly Path[];
@@ -72,11 +75,13 @@ interface PaperSheetProps {
   readonly thick: number;
   /** no grain: a machine that draws without a graphics card has enough to do */
   readonly plain: boolean;
+  /** something is in its way: its rim is drawn in the colour of what must be looked at */
+  readonly met: boolean;
   /** it can be taken in hand */
   readonly onGrip?: ((event: ThreeEvent<PointerEvent>) => void) | undefined;
 }
 
-export function PaperSheet({ points, openings, pose, colours, thick, plain, onGrip }: PaperSheetProps) {
+export function PaperSheet({ points, openings, pose, colours, thick, plain, met, onGrip }: PaperSheetProps) {
   const deep = Math.max(LEAST_THICK, thick);
   const { sheet, edge } = useMemo(() => {
     const corners = points.map(([x, y]) => new THREE.Vector2(x, y));
@@ -112,12 +117,18 @@ export function PaperSheet({ points, openings, pose, colours, thick, plain, onGr
   return (
     <group matrix={matrix} matrixAutoUpdate={false}>
       <mesh geometry={sheet} castShadow receiveShadow {...grips}>
-        <meshStandardMaterial attach="material-0" color={colours.face} roughness={0.92} {...rough} />
-        <meshStandardMaterial attach="material-1" color={colours.back} roughness={0.92} {...rough} />
+        <meshStandardMaterial attach="material-0" color={met ? MET : colours.face} roughness={0.92} {...rough} />
+        <meshStandardMaterial attach="material-1" color={met ? MET : colours.back} roughness={0.92} {...rough} />
         <meshStandardMaterial attach="material-2" color={colours.back} roughness={1} />
       </mesh>
       <lineSegments geometry={edge}>
-        <lineBasicMaterial color={colour.ink} transparent opacity={0.38} />
+        <lineBasicMaterial
+          color={met ? colour.rust : colour.ink}
+          transparent
+          opacity={met ? 1 : 0.38}
+          // what is in the way is seen through what covers it
+          depthTest={!met}
+        />
       </lineSegments>
     </group>
   );

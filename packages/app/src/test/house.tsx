@@ -1,5 +1,6 @@
 /** The whole app in a page without a screen: for tests of what a maker does that need no browser to be true. */
-import { type Draft, offersFor, readSpec, type Solution } from "@cut-fold/core";
+import { type Draft, offersFor, readSpec, type Solution, type Spec } from "@cut-fold/core";
+import { clashesIn } from "@cut-fold/core/proof";
 import { expose } from "comlink";
 import { act, cleanup, configure, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
@@ -33,16 +34,19 @@ class StillObserver {
 /** Workers answer here in the same thread, over a channel as in the browser. */
 function workerHere(address: URL): MessagePort & { terminate: () => void } {
   const { port1, port2 } = new MessageChannel();
-  if (address.pathname.includes("offers.worker"))
-    expose(
-      {
-        run: (spec: unknown) => {
-          const read = readSpec(spec);
-          return read.ok ? offersFor(read.value) : [];
-        },
-      },
-      port1,
-    );
+  const answers = (answer: (spec: Spec) => unknown): void => {
+    const run = (given: unknown): unknown => {
+      const read = readSpec(given);
+      return read.ok ? answer(read.value) : [];
+    };
+    expose({ run }, port1);
+  };
+  if (address.pathname.includes("offers.worker")) answers(offersFor);
+  if (address.pathname.includes("moving.worker"))
+    answers((spec) => {
+      const solution = solutionOf(spec);
+      return solution.motions.flatMap(({ id }) => clashesIn(solution, id));
+    });
   port1.start();
   port2.start();
   return Object.assign(port2, {

@@ -34,17 +34,28 @@ const squareMetric = (side: number): ContentsPreset => ({
   kind: "square card",
 });
 
-/** Loose things, so many ml: a heap half as thick as it is wide and high, twice the narrowest of what they are put in. */
-function loose(ml: number): ContentsPreset {
+/** A heap of so many ml, mm: half as thick as it is wide and high, twice the narrowest of what it is put in. */
+export function heapOf(ml: number): Pick<ContentsPreset, "width" | "height" | "thickness"> {
   const side = Math.round(Math.cbrt(2000 * ml));
+  return { width: side, height: side, thickness: Math.ceil((1000 * ml) / (side * side)) };
+}
+
+/**
+ * Balls that are poured and not shaken down fill this part of their room (random loose packing of spheres, 0.56 to 0.60 in
+ * the literature; the lower figure, so that the heap is never taken for smaller than it is).
+ */
+const POURED = 0.56;
+
+/** ml that so many pieces take when they are poured in, each as large as a ball of `each` mm. */
+export const pouredMl = (count: number, each: number): number => (count * (Math.PI / 6) * each ** 3) / POURED / 1000;
+
+function loose(ml: number): ContentsPreset {
   return {
     id: `loose-${String(ml)}ml`,
     title: `Loose treats, ${String(ml)} ml`,
     kind: "treat",
     shape: "loose",
-    width: side,
-    height: side,
-    thickness: Math.ceil((1000 * ml) / (side * side)),
+    ...heapOf(ml),
     source: "a box of that volume, half as thick as it is wide",
   };
 }

@@ -7,10 +7,13 @@ import { type Check, type Checked } from "./check.ts";
 /** A motion that stops so much (degrees or mm) short of where it was meant to go is felt. */
 const FELT = 0.5;
 
-/** What is to move goes as far as it was meant to, and a strip that is to rise is glued on both sides of the fold. */
+/**
+ * What is to move goes as far as it was meant to, and a strip that is to rise is glued on both sides of the fold. What runs
+ * into something on its way (`meets`) is found by walking it, apart from the rules that are read at rest: `folding/clash.ts`.
+ */
 export const motion: Check = {
   id: "motion",
-  codes: ["stops", "loose"],
+  codes: ["stops", "loose", "meets"],
   run: (checked) => [...stopped(checked), ...loose(checked)],
 };
 

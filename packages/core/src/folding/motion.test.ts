@@ -8,7 +8,9 @@ import type { Solution } from "../model/solution.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { pose } from "./posed.ts";
-import { proveMotion } from "./proof.ts";
+import { sayFinding } from "../words/en.ts";
+import { clashesNow, clashFindings } from "./clash.ts";
+import { clashesIn, proveMotion } from "./proof.ts";
 
 const MM = { method: { board: "scoring-millimetre" } };
 const withPiece = (s: Solution, id: string, change: (piece: Piece) => Piece): Solution => ({
@@ -209,5 +211,42 @@ describe("cards with several leaves", () => {
     expect(label({ [left]: 1 })).not.toEqual(label({}));
     // the back stays, and so does what is in its pocket
     expect(at({ [left]: 1 }).contents).toEqual(at({}).contents);
+  });
+});
+
+describe("what is in the way", () => {
+  const lifting = (name: string, from: number, set: object) => ({
+    ...{ id: name.toLowerCase(), kind: "cradle", name, on: { panel: "back", side: "inside" } },
+    at: { x: { from: "centre", by: 0 }, y: { from: "bottom", by: from } },
+    ...set,
+  });
+  const card = (fittings: readonly object[]) =>
+    solve(specOf({ form: "card-base", contents: { preset: "iso-a6" }, settings: { fold: "side" }, ...MM, fittings }));
+
+  /* Two strips up the fold, each lifting something wider than itself: what the lower one lifts reaches over the upper strip. */
+  it("is found where it happens, and told once for both", () => {
+    const wide = { wide: 30, reaches: 60, across: 80 };
+    const s = card([lifting("Pear", 10, { step: 15, ...wide }), lifting("Plum", 60, { step: 30, ...wide })]);
+    const clashes = clashesIn(s, "open");
+    const through = clashes.find((c) => c.between.join() === "pear/lifted/cradle,plum/strip/brace");
+    expect(through?.from).toBeLessThan(0.05);
+    expect(through?.to).toBeGreaterThan(0.95);
+    // half open it is there, and before it is opened the two lifted things lie on one another
+    expect(clashesNow(s, clashes, { open: 0.5 }).map((c) => c.between)).toContainEqual(through?.between);
+    const told = clashFindings(s, clashes).map((f) => sayFinding(f, { unit: "mm", fraction: 16 }));
+    expect(told.some((sentence) => /closed, .*Pear and Plum are in one another's way/u.test(sentence))).toBe(true);
+    expect(new Set(told).size).toBe(told.length);
+  });
+
+  it("is nothing in a card with one strip, whatever it lifts", () => {
+    expect(clashesIn(card([lifting("Pear", 40, { step: 15, wide: 30, reaches: 60, across: 45 })]), "open")).toEqual([]);
+  });
+
+  it("is what is held as well: a card in a tray that is pulled through a wall", () => {
+    const tray = solve(specOf({ form: "sleeve-and-tray", contents: { width: 60, height: 90, thickness: 12 }, ...MM }));
+    expect(clashesIn(tray, "pull")).toEqual([]);
+    const [first] = tray.contents;
+    const tall = { ...tray, contents: first ? [{ ...first, thickness: 40 }] : [] };
+    expect(clashesIn(tall, "pull").some((c) => c.between[0] === "contents/0")).toBe(true);
   });
 });

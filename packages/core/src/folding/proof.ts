@@ -10,7 +10,8 @@ import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.t
 import type { Piece, Placement } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
 import { offOutline } from "../paper/hole.ts";
-import { travelOf } from "../paper/motion.ts";
+import { stepsIn } from "../paper/motion.ts";
+import type { Clash } from "./clash.ts";
 import {
   after,
   assembled,
@@ -89,7 +90,9 @@ export function prove(solution: Solution): Proof {
   const held = bends ? [] : solution.contents.map((lying) => measureContents(solution, lying, sheets, at, caliper));
   const contents = {
     gap: held[0]?.gap,
-    crossing: bends ? throughContents(solution, sheets, at, caliper) : held.reduce((sum, one) => sum + one.crossing, 0),
+    crossing: bends
+      ? contentsCrossings(solution, sheets, "folded").reduce((sum, one) => sum + one.area, 0)
+      : held.reduce((sum, one) => sum + one.crossing, 0),
   };
   const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets, "folded")];
   const area = solution.pieces.map((piece) => ({
@@ -362,21 +365,26 @@ function measureContents(
   return { gap, crossing };
 }
 
-/** mm² of paper inside the contents' boxes, whatever way it stands there. */
-function throughContents(solution: Solution, sheets: readonly Sheet[], at: At, caliper: number): number {
-  return solution.contents.reduce((sum, lying) => {
-    const home = undo(after(at(lying.on.piece, lying.on.panel), lyingMove(solution, lying, caliper)));
+/** Paper inside the contents' boxes, whatever way it stands there. */
+function contentsCrossings(solution: Solution, sheets: readonly Sheet[], when: Crossing["when"]): readonly Crossing[] {
+  const { caliper } = solution.spec.stock;
+  return solution.contents.flatMap((lying, i): Crossing[] => {
+    const under = sheets.find((s) => s.piece === lying.on.piece && s.panel === lying.on.panel);
+    if (!under) return [];
+    const home = undo(after(under.pose, lyingMove(solution, lying, caliper)));
     const [a, b, t] = [lying.width / 2, lying.height / 2, lying.thickness];
     const room = [-a, a, -b, b, 0, t];
-    return sheets.reduce((own, sheet) => {
+    return sheets.flatMap((sheet): Crossing[] => {
       const carry = after(home, sheet.pose);
       const kept = room.reduce(
-        (points: readonly Point3[], limit, i) => cutBy(points, i >> 1, i % 2 === 0 ? 1 : -1, limit),
+        (points: readonly Point3[], limit, k) => cutBy(points, k >> 1, k % 2 === 0 ? 1 : -1, limit),
         sheet.points.map(([x, y]) => move(carry, [x, y, 0])),
       );
-      return own + (kept.length < 3 ? 0 : area3(kept));
-    }, sum);
-  }, 0);
+      const area = kept.length < 3 ? 0 : area3(kept);
+      const panels = [`contents/${String(i)}`, `${sheet.piece}/${sheet.panel}`] as const;
+      return area > TOUCHING_MM2 ? [{ panels, when, area }] : [];
+    });
+  });
 }
 
 /** What of a polygon in space lies beyond a limit on an axis (`way` 1) or before it. */
@@ -415,31 +423,53 @@ function flatCrossings(solution: Solution): Crossing[] {
   );
 }
 
-/** No coarser than this: a sheet that moves by less cannot have been on both sides of another without being seen in it. */
-const MOTION_STEP = { mm: 1, deg: 2 } as const;
-
-/** Walks a motion and proves at every step what must hold at rest: glue stays, nothing runs through anything. */
-export function proveMotion(solution: Solution, id: string): Pick<Proof, "ok" | "landings" | "crossings"> {
+/** The paper at each step of a motion, and how far it has gone there, 0 to 1. */
+function* walked(
+  solution: Solution,
+  id: string,
+): Generator<{ readonly gone: number; readonly sheets: readonly Sheet[] }> {
   const motion = solution.motions.find((m) => m.id === id);
   if (!motion) throw new Error(`there is no motion '${id}'`);
-  const { travel, unit } = travelOf(motion);
-  const steps = Math.max(1, Math.ceil(travel / MOTION_STEP[unit]));
+  const steps = stepsIn(motion);
   const filled = filledWith(solution.contents);
   const state = { progress: lastOrder(solution), caliper: solution.spec.stock.caliper, filled };
   const before = motion.after === undefined ? {} : { [motion.after]: 1 };
-  const seen = Array.from({ length: steps + 1 }, (_, i) => {
-    const sheets = sheetsOf(solution, { ...state, motion: { ...before, [id]: i / steps } });
-    return {
-      landings: landingsOf(solution, () => sheets),
-      crossings: foldedCrossings(sheets, `${id} ${String(i / steps)}`),
-    };
-  });
+  for (let i = 0; i <= steps; i += 1)
+    yield { gone: i / steps, sheets: sheetsOf(solution, { ...state, motion: { ...before, [id]: i / steps } }) };
+}
+
+/** Walks a motion and proves at every step what must hold at rest: glue stays, nothing runs through anything. */
+export function proveMotion(solution: Solution, id: string): Pick<Proof, "ok" | "landings" | "crossings"> {
+  const seen = [...walked(solution, id)].map(({ gone, sheets }) => ({
+    landings: landingsOf(solution, () => sheets),
+    crossings: foldedCrossings(sheets, `${id} ${String(gone)}`),
+  }));
   const landings = seen.flatMap((s) => s.landings);
   const crossings = seen.flatMap((s) => s.crossings);
   const ok =
     crossings.length === 0 &&
     landings.every((l) => l.distance <= LANDING_MM + SAME_POINT_MM && l.outside <= TOUCHING_MM2);
   return { ok, landings, crossings };
+}
+
+/** What runs into what over the whole of a motion, contents as well; moments of one pair that follow on one another are one. */
+export function clashesIn(solution: Solution, motion: string): readonly Clash[] {
+  const open = new Map<string, Clash>();
+  const done: Clash[] = [];
+  for (const { gone, sheets } of walked(solution, motion)) {
+    const all = [...foldedCrossings(sheets, motion), ...contentsCrossings(solution, sheets, motion)];
+    const now = new Map(all.map((c) => [c.panels.join(" "), c]));
+    for (const [pair, clash] of open)
+      if (!now.has(pair)) {
+        done.push(clash);
+        open.delete(pair);
+      }
+    for (const [pair, { panels, area }] of now) {
+      const was = open.get(pair) ?? { motion, between: panels, from: gone, to: gone, area };
+      open.set(pair, { ...was, to: gone, area: Math.max(was.area, area) });
+    }
+  }
+  return [...done, ...open.values()];
 }
 
 /**

@@ -1,7 +1,11 @@
 /** Parts that go with a card or an envelope, each worked by hand. */
 import { describe, expect, it } from "vitest";
 import { sharedArea } from "../geometry/clipper.ts";
-import { areaOf, boundsOf, flatten, lengthOf } from "../geometry/path.ts";
+import { areaOf, boundsOf, flatten, lengthOf, polygon } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
+import { assembledAt } from "../folding/assembled.ts";
+import { prove, proveMotion } from "../folding/proof.ts";
+import { move, STILL } from "../paper/pose.ts";
 import { solve } from "../solve.ts";
 import { pressed, specOf } from "../test/randomSpec.ts";
 
@@ -39,6 +43,41 @@ describe("tag", () => {
     // rim 4 − 2 = 2 mm of paper
     expect(finding).toMatchObject({ figure: 2, limit: 4, severity: "warning" });
     expect(solve(pressed(s.spec, finding)).findings).toEqual([]);
+  });
+});
+
+describe("tag of two leaves", () => {
+  /* 40 × 80 clipped: a quarter of the width, 10 mm, goes from the head, 3·tan 22.5° = 1.243 to round that and 3 at the foot. */
+  it.each(["clipped", "pointed", "rounded", "plain"])("folds onto itself with one hole through both, %s", (head) => {
+    const s = solved("tag", {
+      contents: { width: 40, height: 80 },
+      settings: { head, leaves: "two", cornerRadius: 3 },
+    });
+    const piece = partOf(s, "tag");
+    expect(piece.blank).toEqual({ width: 80, height: 80 });
+    if (head === "clipped") {
+      const [fold] = piece.folds;
+      expect(Math.abs((fold?.from[1] ?? 0) - (fold?.to[1] ?? 0))).toBeCloseTo(80 - 10 - 1.2426 - 3, 3);
+    }
+    const { sheets } = assembledAt(s, { folded: 1 });
+    const [one, two] = sheets.map(({ points, pose }) =>
+      points.map(([x, y]): Point => {
+        const [u, v] = move(pose, [x, y, 0]);
+        return [u, v];
+      }),
+    );
+    expect(sharedArea(one ?? [], two ?? [])).toBeCloseTo(Math.abs(areaOf(polygon(one ?? []))), 2);
+    const holes = piece.cuts.map((cut) => {
+      const { left, right, bottom, top } = boundsOf(flatten(cut.path));
+      const pose = sheets.find((sheet) => sheet.panel === cut.panel)?.pose ?? STILL;
+      return move(pose, [(left + right) / 2, (bottom + top) / 2, 0]).slice(0, 2);
+    });
+    expect(holes).toHaveLength(2);
+    expect(holes[0]?.[0]).toBeCloseTo(holes[1]?.[0] ?? NaN, 6);
+    expect(holes[0]?.[1]).toBeCloseTo(holes[1]?.[1] ?? NaN, 6);
+    expect(prove(s).ok).toBe(true);
+    expect(proveMotion(s, "open").ok).toBe(true);
+    expect(s.findings).toEqual([]);
   });
 });
 

@@ -8,6 +8,11 @@
  *      clipped       pointed       rounded         plain
  *                                   width
  *
+ *      ╱──╲  ╱──╲        Of two leaves, folded at the side: the second is the first one mirrored, and the string goes
+ *     │ o  ╲╱  o │       through both.
+ *     │    ¦     │
+ *     └────┴─────┘
+ *
  * The hole stands where its rim keeps the paper round it that a string needs, unless the maker sets it.
  */
 import { z } from "zod";
@@ -15,8 +20,9 @@ import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { across, fromEdge, heightOf, roundingOf, widthOf } from "../paper/figure.ts";
 import { hole, holePlace } from "../paper/hole.ts";
+import { opens } from "../paper/motion.ts";
 import { clipped, rounded } from "../paper/shape.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel, sheet, straightOf, twin } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm } from "./form.ts";
 
@@ -29,6 +35,12 @@ const settings = z.strictObject({
   ),
   hole: mm("Hole", 4, [0, 12], "Across the hole; 0 leaves it out."),
   holeFrom: autoMm("Hole from the head", [2, 60], "From the end to the hole's middle; kept off the edges unless set."),
+  leaves: choice(
+    "Leaves",
+    { one: "One", two: "Two, folded at the side" },
+    "one",
+    "Two open like a small card; the string goes through both.",
+  ),
   cornerRadius: mm("Round the corners", 0, [0, 15], "All corners of the tag."),
 });
 
@@ -44,7 +56,10 @@ export const tag = defineForm({
   methods: ["scoring-board"],
   settings,
   outside: "front",
-  grounds: () => [{ panel: "tag", name: "Tag", sides: { outside: 0, inside: 0 } }],
+  grounds: ({ leaves }) => [
+    { panel: "tag", name: "Tag", sides: { outside: 0, inside: 0 } },
+    ...(leaves === "two" ? [{ panel: "leaf", name: "Back leaf", sides: { outside: 0, inside: 0 } } as const] : []),
+  ],
   heaviest: 400,
   draft({ contents, stock, settings: set, setup }) {
     const [w, h] = [roundDown(contents.width, setup.grid), roundDown(contents.height, setup.grid)];
@@ -65,10 +80,21 @@ export const tag = defineForm({
       ? holePlace(body, [w / 2, h], set.hole, h / 2, setup.grid)
       : Math.min(Number(set.holeFrom), h / 2);
     const centre: Point = [w / 2, h - from];
-    const cuts = wide > 0 ? [hole("hole", body, centre, wide, { place: "holeFrom", across: "hole" })] : [];
+    // the fold is what the head leaves of the side
+    const fold = set.leaves === "two" ? straightOf(body, body.left) : undefined;
+    const leaf = fold && twin("leaf", "Back leaf", body, fold, { order: 1, angle: -180 });
+    const sets = { place: "holeFrom", across: "hole" };
+    const cuts =
+      wide > 0
+        ? [
+            hole("hole", body, centre, wide, sets),
+            ...(leaf ? [hole("hole-leaf", leaf, [-w / 2, h - from], wide, sets)] : []),
+          ]
+        : [];
     return {
-      sheets: [sheet("tag", "Tag", [body], { cuts, rounding: set.cornerRadius })],
-      finished: { width: w, height: h, thickness: stock.caliper },
+      sheets: [sheet("tag", "Tag", [body, ...(leaf ? [leaf] : [])], { cuts, rounding: set.cornerRadius })],
+      ...(leaf && { motions: [opens("open", "Open the tag", leaf)] }),
+      finished: { width: w, height: h, thickness: (leaf ? 2 : 1) * stock.caliper },
       sized: { width: widthOf(body, 0.22), height: heightOf(body, 0.2) },
       figures: {
         hole: wide > 0 ? across("hole", body, centre, wide) : undefined,

@@ -49,6 +49,17 @@ export const CONTENT_SHAPES = ["ball", "lolly", "loose"] as const;
 /** One of them. */
 export type ContentShape = (typeof CONTENT_SHAPES)[number];
 
+/** How much of something loose there may be, ml; how many pieces of it, and how large each of them, mm. */
+export const VOLUME_ML = { min: 5, max: 5000 } as const;
+export const PIECES = { min: 1, max: 5000 } as const;
+export const PIECE_MM = { min: 2, max: 60 } as const;
+
+/** How much of something loose: as it is measured, or counted out. */
+export const amountSchema = z.union([
+  z.strictObject({ ml: bounded(VOLUME_ML) }),
+  z.strictObject({ count: z.number().int().min(PIECES.min).max(PIECES.max), each: bounded(PIECE_MM) }),
+]);
+
 /** What goes in, as it is kept; mm. */
 export const contentsSchema = z.strictObject({
   preset: presetId.optional(),
@@ -59,6 +70,8 @@ export const contentsSchema = z.strictObject({
   thickness: bounded(THICKNESS_MM),
   /** what it looks like where it is no box: a ball, one on a stick, a loose heap */
   shape: z.enum(CONTENT_SHAPES).optional(),
+  /** of a loose heap, which is as large as that takes */
+  amount: amountSchema.optional(),
   pile: z.array(plySchema).min(1).max(MOST_PARTS).optional(),
   also: z.array(thingSchema).min(1).max(MOST_PARTS).optional(),
 });

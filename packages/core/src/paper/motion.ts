@@ -54,6 +54,15 @@ const directed = (by: Point, laid: Pose): Point => place(by, { ...laid, x: 0, y:
 export const travelOf = ({ move: m }: Motion): { readonly travel: number; readonly unit: "mm" | "deg" } =>
   m.kind === "slide" ? { travel: Math.hypot(...m.by), unit: "mm" } : { travel: Math.abs(m.degrees), unit: "deg" };
 
+/** No coarser than this: a sheet that moves by less cannot have been on both sides of another without being seen in it. */
+const WALK_STEP = { mm: 1, deg: 2 } as const;
+
+/** In how many steps a motion is walked. */
+export function stepsIn(motion: Motion): number {
+  const { travel, unit } = travelOf(motion);
+  return Math.max(1, Math.ceil(travel / WALK_STEP[unit]));
+}
+
 /** The motions, each as far as the paper lets it go: what opens is stopped by a strip that is too short. */
 export const asFarAsTheyGo = (joined: Joined, caliper: number): readonly Motion[] =>
   (joined.motions ?? []).map((motion): Motion => {

@@ -194,6 +194,17 @@ export function part({ panel: id, from, to }: Edge, fromStart: number, fromEnd: 
   return { panel: id, from: spot(fromStart), to: spot(distance(from, to) - fromEnd) };
 }
 
+/** What cuts and roundings left straight of an edge; undefined where they left nothing. */
+export function straightOf({ corners }: Drawn, { panel: id, from, to }: Edge): Edge | undefined {
+  const outline = roundCorners(
+    corners.map(([x, y]): Point => [x, y]),
+    corners.map(([, , round = 0]) => round),
+  );
+  const isOn = (p: Point): boolean => Math.abs(offLine(p, from, to)) < SAME_POINT_MM;
+  const run = outline.find((s) => s.kind === "line" && isOn(s.from) && isOn(s.to));
+  return run && { panel: id, from: run.from, to: run.to };
+}
+
 /** A piece, and how what was drawn came to lie on its blank. What it is cut from is known at once; it is drawn when asked. */
 export interface Sheet {
   readonly id: string;
@@ -341,10 +352,16 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
  */
 export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Flap {
   const mirror = mirrorIn(from, to);
-  const path = reverse(placePath(of.path ?? [], mirror));
+  const corners = of.corners.map(([x, y, round]): Corner => {
+    const [u, v] = place([x, y], mirror);
+    return round === undefined ? [u, v] : [u, v, round];
+  });
+  const path = of.path && reverse(placePath(of.path, mirror));
   const box = flap(id, name, { panel: of.id, from, to }, tapered({ deep: of.height }), hinge);
-  const deep = Math.max(...flatten(path).map((p) => Math.abs(offLine(p, from, to))));
-  return { ...box, deep, path, reach: of.reach.map((p) => place(p, mirror)) };
+  const points = path ? flatten(path) : corners.map(([x, y]): Point => [x, y]);
+  const deep = Math.max(...points.map((p) => Math.abs(offLine(p, from, to))));
+  const outline = path ? { path } : { corners: corners.reverse() };
+  return { ...box, deep, ...outline, reach: of.reach.map((p) => place(p, mirror)) };
 }
 
 /** What mirrors in a line: turned over, then turned by twice the line's own angle less a half turn. */

@@ -97,6 +97,16 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Closed, the ${str(f.facts, "part").toLowerCase()} sticks out of the card by ${mm(f.figure)}.`,
   "motion.stops": (f) => () =>
     `${str(f.facts, "title")}: it stops at ${Math.round(f.figure).toString()} of ${Math.round(f.limit).toString()}. What it pulls along is too short.`,
+  "motion.meets": (f) => (mm) => {
+    const far = (way: number): string => (f.facts?.["unit"] === "deg" ? `${String(Math.round(way))}°` : mm(way));
+    const where =
+      f.limit === 0
+        ? "closed,"
+        : f.limit === f.figure
+          ? `at ${far(f.figure)}`
+          : `from ${far(f.figure)} to ${far(f.limit)}`;
+    return `${str(f.facts, "title")}: ${where} ${str(f.facts, "one")} and ${str(f.facts, "other")} are in one another's way.`;
+  },
   "motion.loose": (f) => () =>
     `The ${str(f.facts, "part").toLowerCase()} is glued on one side only: it does not rise when the card opens.`,
   "stock.heavy": (f) => () =>

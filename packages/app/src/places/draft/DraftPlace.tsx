@@ -1,3 +1,4 @@
+import type { Draft, Solution } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import Tab from "@mui/material/Tab";
@@ -10,6 +11,7 @@ import { chooseNothing } from "../../store/chosen.ts";
 import { useDrafts, versionsOf } from "../../store/drafts.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
+import { useClashes } from "../../store/useClashes.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
 import { HoldersView } from "./holders/HoldersView.tsx";
 import { Keep } from "./Keep.tsx";
@@ -86,6 +88,22 @@ export function DraftPlace() {
     );
   const solution = solutionOf(draft.spec);
   const colours = coloursOf(draft.spec);
+  return <Drafting draft={draft} solution={solution} colours={colours} view={view} stage={stage} onOpen={onOpen} />;
+}
+
+interface DraftingProps {
+  readonly draft: Draft;
+  readonly solution: Solution;
+  readonly colours: ReturnType<typeof coloursOf>;
+  readonly view: View;
+  readonly stage: Stage;
+  readonly onOpen: (next: Stage) => void;
+}
+
+/** The draft itself: what is said on the left, the paper in the middle, the numbers on the right. */
+function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingProps) {
+  const { id } = draft;
+  const clashes = useClashes(solution);
   return (
     <main className={`draft view-${view}`}>
       <Heading name={draft.name} view={VIEW_TITLES[view].toLowerCase()} />
@@ -99,12 +117,12 @@ export function DraftPlace() {
         </div>
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
           {view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
-          {view === "folded" ? <FoldedPanel solution={solution} colours={colours} /> : null}
+          {view === "folded" ? <FoldedPanel solution={solution} colours={colours} clashes={clashes} /> : null}
           {view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
           {view === "steps" ? <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} /> : null}
         </div>
       </div>
-      {view === "steps" ? null : <NumbersRail solution={solution} />}
+      {view === "steps" ? null : <NumbersRail solution={solution} clashes={clashes} />}
     </main>
   );
 }

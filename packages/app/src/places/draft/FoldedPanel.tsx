@@ -1,4 +1,15 @@
-import { assembled, closedPicture, type Solution, stagesOf, travelOf } from "@cut-fold/core";
+import {
+  assembled,
+  type Clash,
+  clashesNow,
+  clashFindings,
+  closedPicture,
+  type Display,
+  sayFinding,
+  type Solution,
+  stagesOf,
+  travelOf,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -8,6 +19,7 @@ import { ErrorBoundary } from "react-error-boundary";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { facesUp, type Side } from "../../drawing/framing.ts";
 import { tryAgain } from "../../parts/tryAgain.ts";
+import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 
 const FoldedView = lazy(() => import("../../drawing/FoldedView.tsx"));
@@ -36,6 +48,37 @@ function NotLoaded() {
 interface FoldedPanelProps {
   readonly solution: Solution;
   readonly colours: { readonly face: string; readonly back: string };
+  readonly clashes: readonly Clash[];
+}
+
+/** What stands in the way as it lies now, in a sentence, and the panels it is about. */
+interface Trouble {
+  readonly sentence: string | undefined;
+  readonly met: readonly string[];
+}
+const NO_TROUBLE: Trouble = { sentence: undefined, met: [] };
+
+/** Findings about how it lies when it is closed: what sticks out is seen then, the part itself before its measure. */
+const SEEN_CLOSED = ["closed.sticks-out", "covering.rises-past", "covering.figure-past", "covering.stands-out"];
+
+/** What is in the way at a moment: what meets there on its way, or sticks out of what is closed. */
+function troubleAt(
+  solution: Solution,
+  clashes: readonly Clash[],
+  set: Readonly<Record<string, number>>,
+  display: Display,
+): Trouble {
+  const now = clashesNow(solution, clashes, set);
+  const [meets] = clashFindings(solution, now);
+  if (meets) return { sentence: sayFinding(meets, display), met: now.flatMap((c) => c.between) };
+  const isClosed = Object.values(set).every((gone) => gone === 0);
+  const [out] = isClosed
+    ? SEEN_CLOSED.flatMap((code) => solution.findings.filter((f) => `${f.check}.${f.code}` === code))
+    : [];
+  if (!out) return NO_TROUBLE;
+  const of = solution.pieces.filter((p) => p.id === out.piece);
+  const met = of.flatMap((p) => p.panels.map((q) => `${p.id}/${q.id}`));
+  return { sentence: sayFinding(out, display), met: met.filter((id) => !out.panel || id.endsWith(`/${out.panel}`)) };
 }
 
 interface View {
@@ -89,7 +132,7 @@ function saying(solution: Solution, progress: number): string {
   return `Folding the ${names.join(" and ")}`;
 }
 
-export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
+export function FoldedPanel({ solution, colours, clashes }: FoldedPanelProps) {
   const end = Math.max(1, stagesOf(solution).end);
   const [progress, setProgress] = useState(end * 0.62);
   const holds = solution.contents.some((c) => c.fitting === undefined);
@@ -137,6 +180,12 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
     },
     [solution.motions],
   );
+  const display = useDisplay(solution.grid);
+  const isDone = progress >= end;
+  const { sentence, met } = useMemo(
+    () => (isDone ? troubleAt(solution, clashes, set, display) : NO_TROUBLE),
+    [isDone, solution, clashes, set, display],
+  );
   const still = (
     <div style={{ position: "absolute", inset: 40 }}>
       <PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} />
@@ -168,6 +217,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
                 side={side}
                 motion={set}
                 onMotion={move}
+                met={met}
               />
             </Suspense>
           </ErrorBoundary>
@@ -180,7 +230,19 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
           </>
         )}
       </div>
-      <div style={{ display: "flex", gap: 20, alignItems: "center", padding: "4px 24px 14px", flexWrap: "wrap" }}>
+      <p className="in-the-way" role="status">
+        {sentence}
+      </p>
+      <div
+        style={{
+          display: "flex",
+          columnGap: 36,
+          rowGap: 12,
+          alignItems: "center",
+          padding: "4px 24px 14px",
+          flexWrap: "wrap",
+        }}
+      >
         <Button variant="outlined" onClick={play} style={{ minWidth: 92 }}>
           {playing ? "Hold" : progress >= end ? "Again" : "Fold"}
         </Button>
@@ -202,7 +264,7 @@ export function FoldedPanel({ solution, colours }: FoldedPanelProps) {
             marks={Array.from({ length: end + 1 }, (_, i) => ({ value: i }))}
           />
         </div>
-        {progress >= end ? <Motions motions={solution.motions} set={set} onMotion={move} /> : null}
+        {progress >= end ? <Motions motions={solution.motions} set={set} onMotion={move} clashes={clashes} /> : null}
         <ToggleButtonGroup
           exclusive
           value={side}
@@ -227,10 +289,11 @@ interface MotionsProps {
   readonly motions: Solution["motions"];
   readonly set: Readonly<Record<string, number>>;
   readonly onMotion: (id: string, value: number) => void;
+  readonly clashes: readonly Clash[];
 }
 
 /** What moves in the finished thing, each by its own slider. */
-function Motions({ motions, set, onMotion }: MotionsProps) {
+function Motions({ motions, set, onMotion, clashes }: MotionsProps) {
   return motions.map((motion) => (
     <div key={motion.id} style={{ width: 150 }}>
       <div style={{ fontSize: 14, color: colour.soft, height: 20 }} aria-hidden>
@@ -242,6 +305,10 @@ function Motions({ motions, set, onMotion }: MotionsProps) {
         max={1}
         step={0.01}
         value={set[motion.id] ?? 0}
+        // where something comes into the way, and where it is out of it again
+        marks={clashes
+          .filter((c) => c.motion === motion.id)
+          .flatMap(({ from, to }) => [{ value: from }, { value: to }])}
         disabled={motion.after !== undefined && (set[motion.after] ?? 0) < 1}
         onChange={(_, value) => {
           onMotion(motion.id, value);

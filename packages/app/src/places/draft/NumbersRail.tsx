@@ -1,6 +1,6 @@
 /** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
-import { formatLength, formatSize, mainPiece, type Solution } from "@cut-fold/core";
-import { memo } from "react";
+import { type Clash, clashFindings, formatLength, formatSize, mainPiece, type Solution } from "@cut-fold/core";
+import { memo, useMemo } from "react";
 import { useAtRest } from "../../parts/useAtRest.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { CutList } from "./numbers/CutList.tsx";
@@ -10,9 +10,16 @@ import { GapLine, GapPicture } from "./numbers/GapPicture.tsx";
 import { PileSection } from "./numbers/PileSection.tsx";
 import { Scores } from "./numbers/Scores.tsx";
 
-export const NumbersRail = memo(function NumbersRail({ solution }: { readonly solution: Solution }) {
+interface NumbersRailProps {
+  readonly solution: Solution;
+  readonly clashes: readonly Clash[];
+}
+
+export const NumbersRail = memo(function NumbersRail({ solution, clashes }: NumbersRailProps) {
   const display = useDisplay(solution.grid);
   const rested = useAtRest(solution);
+  // what runs into what is known later than the rest, and stands after it
+  const findings = useMemo(() => [...rested.findings, ...clashFindings(rested, clashes)], [rested, clashes]);
   const main = mainPiece(solution);
   const blank = main?.blank ?? { width: 0, height: 0 };
   const square = Math.abs(blank.width - blank.height) < 0.001;
@@ -37,7 +44,7 @@ export const NumbersRail = memo(function NumbersRail({ solution }: { readonly so
       )}
       <FinishedSection solution={solution} />
       <PileSection solution={rested} />
-      <Findings findings={rested.findings} grid={rested.grid} />
+      <Findings findings={findings} grid={rested.grid} />
       <CutList solution={rested} />
     </aside>
   );

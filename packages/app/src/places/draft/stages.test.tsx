@@ -224,6 +224,21 @@ describe("what is inside", () => {
     expect(draftNow().spec.contents.also).toBeUndefined();
   });
 
+  it("may be loose: measured out, or counted, and as large as that takes", async () => {
+    const maker = await visit("/draft/demo-crisp-pouch/flat?stage=inside");
+    await retype(maker, stages().getByLabelText("Millilitres"), "500");
+    // half as thick as wide: 100 × 100 × 50 mm is 500 ml
+    expect(draftNow().spec.contents).toMatchObject({ width: 100, height: 100, thickness: 50, amount: { ml: 500 } });
+    await maker.selectOptions(stages().getByLabelText("How much"), "count");
+    await retype(maker, stages().getByLabelText("Pieces"), "60");
+    expect(draftNow().spec.contents.amount).toEqual({ count: 60, each: 12 });
+    // 60 balls of 12 mm are 54.3 ml, poured they take 0.56 of their room: 97 ml
+    expect(stages().getByText("Poured in they take about 97 ml.")).toBeDefined();
+    await maker.selectOptions(stages().getByLabelText("What goes in"), "iso-a6");
+    expect(draftNow().spec.contents.amount).toBeUndefined();
+    expect(draftNow().spec.contents.shape).toBeUndefined();
+  });
+
   it("is turned with one press", async () => {
     const maker = await visit(`${INVITATION}?stage=inside`);
     await maker.click(stages().getByRole("button", { name: "Stand it upright" }));

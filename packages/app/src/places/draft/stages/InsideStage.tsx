@@ -17,6 +17,7 @@ import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { LooseAmount } from "./LooseAmount.tsx";
 import { AlsoInside, ThicknessBuilder } from "./InsideBuilt.tsx";
 import { ResizeButton } from "../ResizeDialog.tsx";
 import { useDrafts } from "../../../store/drafts.ts";
@@ -63,6 +64,8 @@ const onPreset = (preset: string): void => {
     thickness: undefined,
     name: undefined,
     pile: undefined,
+    shape: undefined,
+    amount: undefined,
   };
   change({ contents: preset === "" ? { preset: undefined } : taken }, null);
 };
@@ -84,15 +87,23 @@ export function InsideStage({ contents, quantity, form, follows }: InsideStagePr
       <div className="wide">
         <CalledField name={contents.name ?? ""} />
       </div>
-      <LengthField label="Width" mm={contents.width} bounds={SIZE_MM} onChange={onWidth} />
-      <LengthField label="Height" mm={contents.height} bounds={SIZE_MM} onChange={onHeight} />
-      {contents.pile ? null : (
-        <LengthField label="Thickness" mm={contents.thickness} bounds={THICKNESS_MM} onChange={onThickness} />
+      {contents.shape === "loose" ? (
+        <LooseAmount contents={contents} />
+      ) : (
+        <>
+          <LengthField label="Width" mm={contents.width} bounds={SIZE_MM} onChange={onWidth} />
+          <LengthField label="Height" mm={contents.height} bounds={SIZE_MM} onChange={onHeight} />
+          {contents.pile ? null : (
+            <LengthField label="Thickness" mm={contents.thickness} bounds={THICKNESS_MM} onChange={onThickness} />
+          )}
+        </>
       )}
       <CountField label="How many" value={quantity} {...QUANTITY} onChange={onQuantity} />
       <div className="wide">
-        <TurnButton across={contents.width >= contents.height} />
-        {holds && !contents.pile ? <ThicknessBuilder pile={contents.pile} thickness={contents.thickness} /> : null}
+        {contents.shape === "loose" ? null : <TurnButton across={contents.width >= contents.height} />}
+        {holds && contents.shape !== "loose" && !contents.pile ? (
+          <ThicknessBuilder pile={contents.pile} thickness={contents.thickness} />
+        ) : null}
         <ResizeButton />
       </div>
       {holds ? (
