@@ -40,7 +40,7 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold
         return (
           <path
             // what is bent comes in several parts
-            key={`${shape.of} ${String(i)}`}
+            key={`${shape.of ?? ""} ${String(i)}`}
             d={[shape.path, ...(shape.holes ?? [])].map(pathData).join("")}
             vectorEffect="non-scaling-stroke"
             data-fitting={fitting}

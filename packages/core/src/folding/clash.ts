@@ -18,7 +18,7 @@ export interface Clash {
 
 /** How one of the two is called: a card's panels each by their own name, any other piece as one. */
 function calledIn({ pieces, contents, main }: Solution, id: string): string {
-  const [piece = "", panel = ""] = [id.slice(0, id.lastIndexOf("/")), id.slice(id.lastIndexOf("/") + 1)];
+  const [piece, panel] = [id.slice(0, id.lastIndexOf("/")), id.slice(id.lastIndexOf("/") + 1)];
   if (piece === "contents") return contents[Number(panel)]?.name ?? "what is inside";
   const found = pieces.find((p) => p.id === piece);
   return (piece === main && found?.panels.find((p) => p.id === panel)?.name) || (found?.name ?? piece);

@@ -398,8 +398,19 @@ export function lyingMove({ pieces }: Joined, { on, x, y, rotation, thickness }:
   return { r: [c, -s, 0, s, c, 0, 0, 0, 1], t: [x, y, bulges ? own - thickness / 2 : own / 2] };
 }
 
-/** What of a polygon lies between two places along a direction. */
-function between(points: readonly Point[], [dx, dy]: Point, from: number, to: number): Point[] {
+const strips = new WeakMap<readonly Point[], Map<string, readonly Point[]>>();
+
+/** What of a polygon lies between two places along a direction; the same points each time, so that who draws them need not again. */
+function between(points: readonly Point[], way: Point, from: number, to: number): readonly Point[] {
+  const known = strips.get(points) ?? new Map<string, readonly Point[]>();
+  strips.set(points, known);
+  const key = [...way, from, to].join(" ");
+  const strip = known.get(key) ?? stripOf(points, way, from, to);
+  known.set(key, strip);
+  return strip;
+}
+
+function stripOf(points: readonly Point[], [dx, dy]: Point, from: number, to: number): readonly Point[] {
   const far = 1e5;
   const [low, high] = [Math.max(from, -far), Math.min(to, far)];
   const corner = (y: number, r: number): Point => [dx * y + dy * r, dy * y - dx * r];

@@ -9,7 +9,7 @@ const slider = (name: string): HTMLElement => screen.getByRole("slider", { name 
 const slide = (name: string, value: number): void => {
   fireEvent.change(slider(name), { target: { value } });
 };
-const said = (): string => screen.getByRole("status").textContent ?? "";
+const said = (): string => screen.getByRole("status").textContent;
 
 /** A strip up the fold that lifts something wider than itself. */
 const lifting = (id: string, from: number, step: number) => ({
