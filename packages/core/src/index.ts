@@ -15,6 +15,7 @@ export {
   valueAt,
   withoutFitting,
 } from "./recipe/change.ts";
+export { loadTypefaces } from "./typefaces/index.ts";
 export { fittingKinds, kindById } from "./fittings/index.ts";
 export type { Asks, FittingKind } from "./fittings/kind.ts";
 export { borderFor } from "./fittings/mat.ts";

@@ -100,7 +100,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
           <path d={lines[i]} fill="none" stroke="transparent" strokeWidth={14} vectorEffect="non-scaling-stroke" />
           <path
             d={lines[i]}
-            fill="none"
+            fill={stroke.filled ? colour.ink : "none"}
             vectorEffect="non-scaling-stroke"
             {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
             {...(lit.includes(`${piece.id}/${stroke.id}`) && { stroke: colour.rust, strokeWidth: 3.4 })}

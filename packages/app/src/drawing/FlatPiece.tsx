@@ -5,6 +5,7 @@ import { Figures } from "./Figures.tsx";
 import { FlatContents } from "./FlatContents.tsx";
 import { FlatPaper } from "./FlatPaper.tsx";
 import { LaidLayers } from "./LaidLayers.tsx";
+import { LaidMarks, type OnPaper } from "./LaidMarks.tsx";
 import type { OfPiece } from "./ofPiece.ts";
 import { PanelNames } from "./PanelNames.tsx";
 import type { View } from "./view.ts";
@@ -16,6 +17,8 @@ interface FlatPieceProps {
   readonly colours: PaperColours;
   /** what lies on it */
   readonly laid: readonly OnFlat[];
+  /** what is done to it, to be taken in hand */
+  readonly on?: OnPaper | undefined;
   readonly isHeld: boolean;
   readonly onHold: (held: boolean) => void;
   /** a panel was pressed */
@@ -24,11 +27,12 @@ interface FlatPieceProps {
 
 /** A piece of the blank with all that is drawn on it. */
 export const FlatPiece = memo(function FlatPiece(props: FlatPieceProps) {
-  const { of, grid, view, colours, laid, isHeld, onHold, onPanel } = props;
+  const { of, grid, view, colours, laid, on, isHeld, onHold, onPanel } = props;
   return (
     <>
       <FlatPaper piece={of.piece} view={view} face={pieceColours(of.piece, colours).face} onPanel={onPanel} />
       {laid.length > 0 ? <LaidLayers laid={laid} view={view} colours={colours} onHold={onHold} /> : null}
+      {on && on.areas.length + on.lines.length > 0 ? <LaidMarks on={on} view={view} onHold={onHold} /> : null}
       {of.contents.map((c) => (
         <FlatContents key={c.name} contents={c} view={view} />
       ))}

@@ -8,6 +8,7 @@ import { chooseFace, useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
 import { arrange, arrangeAt } from "./arrange.ts";
 import { FlatPiece } from "./FlatPiece.tsx";
+import { onPaper } from "./LaidMarks.tsx";
 import { light } from "./lit.ts";
 import { type OfPiece, ofPieces } from "./ofPiece.ts";
 import { px, type View } from "./view.ts";
@@ -64,6 +65,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
     [solution.pieces, inHand],
   );
   const laid = useMemo(() => lyingOnFlat(solution), [solution]);
+  const on = useMemo(() => onPaper(solution), [solution]);
   const drawn = useMemo(
     () => ({ pieces, past: standingPast(pieces, solution.contents, { main: solution.main, laid }) }),
     [pieces, solution, laid],
@@ -163,6 +165,7 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
                     view={home}
                     colours={colours}
                     laid={isMain ? laid : NOTHING_LAID}
+                    on={isMain ? on : undefined}
                     isHeld={frozen !== undefined}
                     onHold={onHold}
                     onPanel={isMain ? onPanel : undefined}

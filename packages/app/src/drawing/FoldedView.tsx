@@ -1,5 +1,5 @@
 /** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
-import { assembledAt, lastOrder, type Placement, type Solution, stateAt } from "@cut-fold/core";
+import { assembledAt, lastOrder, type Placement, type Solution, stateAt, type Stroke } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type * as THREE from "three";
@@ -144,6 +144,8 @@ interface SceneProps extends Omit<FoldedViewProps, "side"> {
   readonly controls: RefObject<OrbitControls | null>;
 }
 
+const NO_INK: readonly Stroke[] = [];
+
 /** The table stands so far off the lowest paper, mm. */
 const TABLE_OFF = 0.4;
 
@@ -186,6 +188,7 @@ function Scene({ solution, colours, progress, motion, onMotion, met, size, up, p
                 colours={pieceColours(piece, colours)}
                 thick={piece.stock?.caliper ?? caliper}
                 plain={plain}
+                ink={piece.strokes ?? NO_INK}
                 met={met.includes(id)}
                 onGrip={
                   moving === undefined

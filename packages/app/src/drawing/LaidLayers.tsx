@@ -19,7 +19,7 @@ interface LaidLayersProps {
 }
 
 /** Takes a thing in hand where it is pressed on the drawing. */
-function choose(fitting: string): void {
+export function choose(fitting: string): void {
   const row = useOpenDraft.getState().draft?.spec.fittings?.find((f) => f.id === fitting);
   if (row) chooseFitting(row.id, row.on);
 }

@@ -1,8 +1,9 @@
 /** A flat bit of paper in space: its two faces in their colours, its edges with their thickness, its grain. */
-import { flatten, type Path, type Point, type Rigid } from "@cut-fold/core";
+import { flatten, type Path, type Point, type Rigid, type Stroke } from "@cut-fold/core";
 import type { ThreeEvent } from "@react-three/fiber";
 import { useEffect, useMemo } from "react";
 import * as THREE from "three";
+import { PaperInk } from "./PaperInk.tsx";
 import { colour } from "../theme/theme.ts";
 
 /** A rigid move as three.js has it. */
@@ -75,13 +76,15 @@ interface PaperSheetProps {
   readonly thick: number;
   /** no grain: a machine that draws without a graphics card has enough to do */
   readonly plain: boolean;
+  /** what is drawn and printed on it */
+  readonly ink: readonly Stroke[];
   /** something is in its way: its rim is drawn in the colour of what must be looked at */
   readonly met: boolean;
   /** it can be taken in hand */
   readonly onGrip?: ((event: ThreeEvent<PointerEvent>) => void) | undefined;
 }
 
-export function PaperSheet({ points, openings, pose, colours, thick, plain, met, onGrip }: PaperSheetProps) {
+export function PaperSheet({ points, openings, pose, colours, thick, plain, ink, met, onGrip }: PaperSheetProps) {
   const deep = Math.max(LEAST_THICK, thick);
   const { sheet, edge } = useMemo(() => {
     const corners = points.map(([x, y]) => new THREE.Vector2(x, y));
@@ -130,6 +133,7 @@ export function PaperSheet({ points, openings, pose, colours, thick, plain, met,
           depthTest={!met}
         />
       </lineSegments>
+      {ink.length > 0 ? <PaperInk strokes={ink} points={points} deep={deep} /> : null}
     </group>
   );
 }

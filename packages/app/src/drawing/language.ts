@@ -21,5 +21,6 @@ export const ROLE_WORDS: Readonly<Record<StrokeRole, string>> = {
   perforate: "perforation",
   pen: "pen",
   foil: "foil",
+  print: "print",
   guide: "guide",
 };

@@ -1,5 +1,5 @@
 /** Which forms a recipe needs, and loading them before it is read: a form's file comes when a draft wants it. */
-import { formIds, loadForms } from "@cut-fold/core";
+import { formIds, loadForms, loadTypefaces } from "@cut-fold/core";
 
 const record = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === "object" && value !== null;
@@ -13,9 +13,18 @@ export function formsIn(spec: unknown): string[] {
   return [...own, ...laid];
 }
 
+/** Whether a recipe sets words: typefaces come when one does. */
+const setsWords = (spec: unknown): boolean =>
+  record(spec) &&
+  Array.isArray(spec["fittings"]) &&
+  spec["fittings"].some((row: unknown) => record(row) && (row["kind"] === "words" || row["kind"] === "lettering"));
+
 /** Loads what these recipes need. */
 export const loadFormsOf = async (specs: readonly unknown[]): Promise<void> => {
-  await loadForms(specs.flatMap((spec) => formsIn(spec)));
+  await Promise.all([
+    loadForms(specs.flatMap((spec) => formsIn(spec))),
+    specs.some(setsWords) ? loadTypefaces() : undefined,
+  ]);
 };
 
 const REMEMBERED = "cut-fold-forms";

@@ -1,4 +1,5 @@
 import type { Laid } from "../fittings/lay.ts";
+import { isFolded } from "../fittings/marks.ts";
 import { cornerOf, ruled } from "../fittings/place.ts";
 import { sharedConvex } from "../geometry/convex.ts";
 import { areaOf, boundsOf, flatten, holds, polygon } from "../geometry/path.ts";
@@ -22,7 +23,22 @@ const PAST_MM = 0.05;
 /** Things lie within what is beneath them, borders can be laid by hand and are even, and nothing hides another. */
 export const fitting: Check = {
   id: "fitting",
-  codes: ["thin", "uneven", "nothing", "nowhere", "sticks-out", "larger", "hides", "crosses", "covers"],
+  codes: [
+    "thin",
+    "uneven",
+    "nothing",
+    "nowhere",
+    "sticks-out",
+    "larger",
+    "hides",
+    "crosses",
+    "covers",
+    "folded-edge",
+    "partly",
+    "no-letter",
+    "drops-out",
+    "grown",
+  ],
   run: (checked) => [
     ...checked.parts.flatMap((part): Finding[] => {
       const { lies } = part;
@@ -31,7 +47,8 @@ export const fitting: Check = {
       const nothing = nothingLeft(told);
       if (nothing) return [nothing];
       const out = sticksOut(told);
-      return [...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
+      if (part.marks) return [...(out ? [out] : []), ...notCut(told), ...letters(told)];
+      return [...letters(told), ...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
     }),
     ...nowhere(checked),
   ],
@@ -56,8 +73,9 @@ interface Told extends Checked {
 const at = ({ part, name, lies }: Told) =>
   ({
     check: "fitting",
-    piece: part.main,
-    panel: part.pieces.find((p) => p.id === part.main)?.root ?? "",
+    ...(part.marks
+      ? { piece: part.marks.piece, panel: part.marks.panel }
+      : { piece: part.main, panel: part.pieces.find((p) => p.id === part.main)?.root ?? "" }),
     facts: { name, fitting: lies.id },
   }) as const;
 
@@ -108,6 +126,57 @@ function borders(told: Told): Finding[] {
 }
 
 const isCentred = ({ x, y }: Place): boolean => x.from === "centre" && y.from === "centre" && x.by === 0 && y.by === 0;
+
+/** A side that is a fold and cannot be cut to a shape, and layers that a cut would leave by their edge. */
+function notCut(told: Told): Finding[] {
+  const { part, pieces } = told;
+  const { marks } = part;
+  const piece = pieces.find((p) => p.id === marks?.piece);
+  if (!marks || !piece) return [];
+  const name = (id: string): string => {
+    const [of, panel] = [id.slice(0, id.lastIndexOf("/")), id.slice(id.lastIndexOf("/") + 1)];
+    const found = pieces.find((p) => p.id === of);
+    return (found?.panels.length === 1 ? found.name : found?.panels.find((p) => p.id === panel)?.name) ?? panel;
+  };
+  const base = { ...at(told), limit: 0 };
+  const isFold = marks.edge && isFolded(piece, marks.panel, marks.edge.line);
+  return [
+    ...(isFold ? [{ ...base, code: "folded-edge", severity: "error", figure: 0 } as const] : []),
+    ...(marks.partly ?? []).map((id): Finding => ({
+      ...{ ...base, code: "partly", severity: "warning", figure: 0 },
+      facts: { ...base.facts, other: name(id) },
+      ...remedy("this-paper-only", pathOf(told, "through"), "layer"),
+    })),
+  ];
+}
+
+/** Letters grown by more than this (mm) look bolder than they were drawn. */
+const SEEN_GROWTH_MM = 0.3;
+
+/** Letters that the typeface has not, that drop out, or that had to be grown to hold together. */
+function letters(told: Told): Finding[] {
+  const { lettered } = told.part;
+  if (!lettered) return [];
+  const base = at(told);
+  const { missing, islands, by } = lettered;
+  const signs = { ...base.facts, signs: missing.join(" ") };
+  return [
+    ...(missing.length > 0
+      ? [{ ...base, code: "no-letter", severity: "warning", figure: missing.length, limit: 0, facts: signs } as const]
+      : []),
+    ...(islands > 0
+      ? [
+          {
+            ...({ ...base, code: "drops-out", severity: "warning", figure: islands, limit: 0 } as const),
+            ...remedy("bridges", pathOf(told, "bridges"), true),
+          },
+        ]
+      : []),
+    ...(by > SEEN_GROWTH_MM
+      ? [{ ...base, code: "grown", severity: "advice", figure: by, limit: SEEN_GROWTH_MM } as const]
+      : []),
+  ];
+}
 
 const areaIn = (points: readonly Point[]): number => Math.abs(areaOf(polygon(points)));
 
@@ -235,7 +304,10 @@ function covers(told: Told): Finding[] {
   const { lies, pieces } = told;
   const ground = pieces.find((p) => p.id === lies.rests.piece);
   const outline = lies.outline.map((p) => place(p, lies.ground.pose));
+  const own = pieces.filter((p) => p.fitting === lies.id).flatMap((p) => p.cuts);
   return (ground?.cuts ?? []).flatMap((cut): Finding[] => {
+    // what was cut through it as well is open there
+    if (cut.fitting !== undefined && own.some((c) => c.fitting === cut.fitting)) return [];
     if (cut.kind === "slit" || cut.panel !== lies.rests.panel) return [];
     const points = flatten(cut.path);
     const { left, right, bottom, top } = boundsOf(points);

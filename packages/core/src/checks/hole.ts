@@ -1,8 +1,10 @@
 import { boundsOf, flatten } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Laid } from "../fittings/lay.ts";
+import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Cut } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
+import type { Place, Spec } from "../model/spec.ts";
 import { offOutline, rimNeeds } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
@@ -24,7 +26,7 @@ export const hole: Check = {
           if (rim >= needed - 0.05) return [];
           const at = { severity: "warning", piece: piece.id, panel: cut.panel, at: centre } as const;
           const found = { check: "hole", code: "near-edge", ...at, figure: rim, limit: needed };
-          return [{ ...found, ...mending(checked, part, cut) }];
+          return [{ ...found, ...mending(checked, part, cut, needed) }];
         }),
       ),
     ),
@@ -34,8 +36,34 @@ export const hole: Check = {
 const SMALL_HOLE = 3;
 
 /** Moved where it keeps its paper; made smaller where it stands there already. */
-function mending({ spec }: Checked, { settings }: Laid, { place, across }: Cut): Pick<Finding, "remedy"> {
+function mending(
+  { spec }: Checked,
+  part: Laid,
+  { place, across, fitting }: Cut,
+  needed: number,
+): Pick<Finding, "remedy" | "others"> {
+  const settings = fitting === undefined || fitting === part.fitting ? part.settings : ["fittings", fitting];
   const path = place === undefined ? undefined : [...settings, place];
   if (path && valueAt(spec, path) !== "auto") return remedy("off-edge", path, "auto");
+  if (fitting !== undefined && fitting !== part.fitting) return movedIn(spec, fitting, needed);
   return across === undefined ? {} : remedy("smaller-hole", [...settings, across], SMALL_HOLE, { mm: SMALL_HOLE });
+}
+
+/** A hole of the recipe's own, moved in from the edges it is measured from, or made smaller. */
+function movedIn(spec: Spec, fitting: string, needed: number): Pick<Finding, "remedy" | "others"> {
+  const at = ["fittings", fitting, "at"];
+  const rule = valueAt(spec, at) as Place;
+  const changes = (["x", "y"] as const).flatMap((axis) => {
+    const { from, by } = rule[axis];
+    return from !== "centre" && by < needed ? [{ at: [...at, axis, "by"], value: needed }] : [];
+  });
+  const smaller = {
+    code: "smaller-hole",
+    changes: [{ at: ["fittings", fitting, "across"], value: SMALL_HOLE }],
+    facts: { mm: SMALL_HOLE },
+  };
+  const middle = { code: "in-middle", changes: [{ at, value: IN_THE_MIDDLE }] };
+  return changes.length > 0
+    ? { remedy: { code: "off-edge", changes }, others: [middle, smaller] }
+    : { remedy: middle, others: [smaller] };
 }

@@ -1,6 +1,7 @@
 /** Every rule there is, in the order their findings are told. */
 import { board } from "./board.ts";
 import type { Check } from "./check.ts";
+import { cuts } from "./cuts.ts";
 import { covering } from "./covering.ts";
 import { closed } from "./closed.ts";
 import { fitting } from "./fitting.ts";
@@ -25,6 +26,7 @@ export const checks: readonly Check[] = [
   refused,
   seam,
   hole,
+  cuts,
   fitting,
   closed,
   motion,

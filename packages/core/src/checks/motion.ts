@@ -9,11 +9,11 @@ const FELT = 0.5;
 
 /**
  * What is to move goes as far as it was meant to, and a strip that is to rise is glued on both sides of the fold. What runs
- * into something on its way (`meets`) is found by walking it, apart from the rules that are read at rest: `folding/clash.ts`.
+ * into something on its way (`in-the-way`) is found by walking it, apart from the rules that are read at rest: `folding/clash.ts`.
  */
 export const motion: Check = {
   id: "motion",
-  codes: ["stops", "loose", "meets"],
+  codes: ["stops", "loose", "in-the-way"],
   run: (checked) => [...stopped(checked), ...loose(checked)],
 };
 

@@ -1,6 +1,6 @@
 /** Things on panels: laid by their rule on any face, of any kind, with all that lies in them; proved by folding. */
 import fc from "fast-check";
-import { describe, expect, it } from "vitest";
+import { beforeAll, describe, expect, it } from "vitest";
 import { borderFor, within } from "./mat.ts";
 import { stagesOf } from "../folding/stages.ts";
 import { pose } from "../folding/posed.ts";
@@ -12,7 +12,8 @@ import { changed, inOrder, valueAt, withoutFitting } from "../recipe/change.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { solve } from "../solve.ts";
 import { formOf, lengthBetween, marginsOf, pressed, randomSpec, runs, specOf } from "../test/randomSpec.ts";
-import { fittingKinds } from "./index.ts";
+import { loadTypefaces } from "../typefaces/index.ts";
+import { fittingKinds, kindById } from "./index.ts";
 
 const CARD = {
   form: "card-base",
@@ -204,6 +205,8 @@ describe("a label on a deep envelope that lies on a card", () => {
 
 const RUNS = runs(150);
 
+beforeAll(loadTypefaces);
+
 describe("any kind on any face of any card", () => {
   const paper = fc.record({ caliper: lengthBetween(0.08, 0.4), weight: fc.constant(160) });
   const by = lengthBetween(-20, 40);
@@ -232,9 +235,13 @@ describe("any kind on any face of any card", () => {
       fc.property(randomSpec(formOf("card-base")), fc.array(row, { minLength: 1, maxLength: 4 }), (spec, drawn) => {
         const grounds = formOf("card-base").grounds?.(spec.settings) ?? [];
         const ids: string[] = [];
+        const papers: string[] = [];
         const fittings = drawn.map(({ kind, side, at: rule, stock, raised, width, height, outline, form, on }, i) => {
-          const under = on > 1 ? ids.at(-1) : undefined;
+          const { asks = [], inPaper } = kindById(kind) ?? {};
+          // nothing lies on what is no paper
+          const under = on > 1 ? papers.at(-1) : undefined;
           ids.push(`f${String(i)}`);
+          if (!inPaper) papers.push(`f${String(i)}`);
           const panel = grounds[on % grounds.length]?.panel;
           const own: Record<string, object> = {
             mat: { border: width / 8 },
@@ -242,6 +249,11 @@ describe("any kind on any face of any card", () => {
             strip: { width: height / 2 },
             panel: { width, height },
             shape: { width, height, outline },
+            window: { width, height, outline, columns: 2, through: side === "outside" ? "all" : "layer" },
+            line: { width, height, outline, role: "pen" },
+            hole: { across: width / 6, rows: 2, through: "folded" },
+            words: { text: "Oh my", typeface: "slab", size: 6, role: side === "outside" ? "cut" : "print" },
+            lettering: { text: "Oh my", typeface: "stencil", size: 8 },
             part: { form, contents: { width: Math.max(20, width), height: Math.max(20, height), thickness: 0.5 } },
           };
           return {
@@ -253,8 +265,8 @@ describe("any kind on any face of any card", () => {
               ...(under !== undefined && { fitting: under }),
             },
             at: kind === "mat" || kind === "frame" ? {} : rule,
-            stock,
-            raised,
+            ...(asks.includes("stock") && { stock }),
+            ...(asks.includes("raised") && { raised }),
             ...own[kind],
           };
         });

@@ -2,6 +2,7 @@ import type { z } from "zod";
 import type { Setup } from "../forms/form.ts";
 import type { Stock } from "../model/spec.ts";
 import type { Said } from "../paper/said.ts";
+import type { EdgeCut } from "../paper/shape.ts";
 import { TAPE_MARGIN } from "../paper/seam.ts";
 import type { Edge, Rectangle } from "../paper/sheet.ts";
 
@@ -10,6 +11,9 @@ export interface GroundSize {
   readonly width: number;
   readonly height: number;
 }
+
+/** The four edges of a ground, as one looks at it. */
+export type EdgesOf = Record<"bottom" | "right" | "top" | "left", unknown>;
 
 /** What a kind may look at when it says what is laid. */
 export interface FittingInput<S = Readonly<Record<string, unknown>>> {
@@ -34,6 +38,8 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly settings: S;
   /** whether its paper takes its size from what it lies on; others are cut the same wherever they lie */
   readonly fits?: true;
+  /** it is done to the paper it lies on and is no paper of its own: its sheet says where, its cuts and lines what */
+  readonly inPaper?: true;
   /** it lies across the fold that its panel opens by, its left edge in it, and is glued to the other panel too */
   readonly acrossFold?: true;
   /** the setting that keeps a border free, all round or at both ends */
@@ -50,10 +56,21 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
 export interface Laying {
   readonly said: Said;
   readonly strips?: readonly { readonly along: Edge; readonly wide: number }[];
+  /** an edge of what it lies on that is cut to a shape; the rule of place says nothing of it */
+  readonly edge?: { readonly side: keyof EdgesOf; readonly cut: EdgeCut };
+  /** what is to be told of words that were set */
+  readonly lettered?: Lettered;
   /** the panel that is glued to what lies across the fold */
   readonly across?: string;
   /** the panel that something more can be laid on, where it is not the first */
   readonly ground?: string;
+}
+
+/** What is told of words beside the paper: letters that are not in the typeface, counters that drop out, growth in mm. */
+export interface Lettered {
+  readonly missing: readonly string[];
+  readonly islands: number;
+  readonly by: number;
 }
 
 /** Declares a kind with its settings typed inside, and forgets them outside so that kinds fit one list. */

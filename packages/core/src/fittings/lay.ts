@@ -12,7 +12,7 @@
  *     └─────────────────┘
  */
 import { sharedConvex } from "../geometry/convex.ts";
-import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
+import { type Bounds, boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Point, type Pose, subtract } from "../geometry/point.ts";
 import type { Form, Ground, Setup } from "../forms/form.ts";
 import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
@@ -20,10 +20,11 @@ import type { GroundFace, Lying } from "../model/solution.ts";
 import type { Place } from "../model/fitting.ts";
 import type { Contents, Fitting, Stock } from "../model/spec.ts";
 import { settingMeta } from "../model/setting.ts";
-import { filledWith, foldedPanels, heightsOf, lastOrder, type Rigid } from "../paper/pose.ts";
+import { filledWith, foldedPanels, flatPose, heightsOf, lastOrder } from "../paper/pose.ts";
 import { type Drafted, draftOf } from "../paper/said.ts";
 import { kindById } from "./index.ts";
-import type { FittingKind, GroundSize } from "./kind.ts";
+import type { FittingKind, GroundSize, Laying } from "./kind.ts";
+import { type Marks, withMarks } from "./marks.ts";
 import { cornerOf, poseOn } from "./place.ts";
 
 /** The recipe's row of a whole form, with what it needs found. */
@@ -54,6 +55,10 @@ export interface Laid extends Drafted {
   readonly form?: Form;
   readonly setup: Setup;
   readonly stock: Stock;
+  /** what is to be told of words that were set */
+  readonly lettered?: Laying["lettered"];
+  /** what it does to the paper it lies on; it has no piece of its own then */
+  readonly marks?: Marks;
 }
 
 /** Paper (mm²) that two things must share before one rests on the other: an edge that touches does not count. */
@@ -66,7 +71,7 @@ export function layFittings(base: Laid, rows: readonly Row[]): readonly Laid[] {
     const laid = layOne(row, done, base);
     if (laid) done.push(laid);
   }
-  return done;
+  return withMarks(done);
 }
 
 /** Undefined where what it should lie on is not there: a row that the reader would refuse. */
@@ -97,6 +102,17 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
     under,
     done,
   );
+  if (kindById(fitting.kind)?.inPaper)
+    return inPaper(row, drafted, {
+      ground,
+      size,
+      at,
+      flat,
+      under,
+      toBase,
+      low: rests.high,
+      edge: edgeOf(ground, done),
+    });
   const { piece, panel, face } = rests.on;
   const pose = compose(invert(rests.toBase), toBase);
   const join: Join = {
@@ -156,6 +172,90 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
     ],
     dimensions: [...drafted.dimensions, ...ruleFigures({ ...fitting, at }, lies, under, opening?.side)],
   };
+}
+
+interface Where {
+  readonly ground: GroundFace;
+  readonly size: GroundSize;
+  readonly at: Place;
+  /** from its own flat coordinates to the ground's u and v, and to the panel at the bottom */
+  readonly flat: Pose;
+  readonly toBase: Pose;
+  readonly under: Base;
+  readonly low: number;
+  readonly edge: readonly Point[];
+}
+
+/** What is done to the paper it lies on: its cuts and lines as they come to lie there, and no paper. */
+function inPaper({ fitting, set }: Row, drafted: DraftedRow, where: Where): Laid {
+  const { ground, size, at, flat, under, toBase, low, edge } = where;
+  const [own] = drafted.pieces;
+  const { id } = fitting;
+  const pose = compose(ground.pose, flat);
+  const here = (name: string): string => `${id}-${name}`;
+  const cuts = (own?.cuts ?? []).map((cut) => ({
+    ...cut,
+    ...{ id: here(cut.id), panel: ground.panel, path: placePath(cut.path, pose), fitting: id },
+  }));
+  const behind = ground.face === "back";
+  const strokes = (own?.strokes ?? []).map((stroke) => ({
+    ...stroke,
+    ...{ id: here(stroke.id), path: placePath(stroke.path, pose), fitting: id },
+    ...(behind && { face: "back" as const }),
+    ...(behind && stroke.fold && { fold: stroke.fold === "valley" ? ("mountain" as const) : ("valley" as const) }),
+  }));
+  const box = own?.panels[0]?.outline ?? [];
+  const [only, ...more] = own?.cuts ?? [];
+  // one opening lies where its own edge does, rows of them where their box does
+  const outline = flatten(only && more.length === 0 && only.kind !== "slit" ? only.path : box);
+  const lies: Lying = {
+    ...{ id, ground, ...size, corner: cornerOf(at, ground, size), turn: at.turn, rests: ground, edge },
+    outline: outline.map((p) => place(p, flat)),
+    ...{ base: under.base, basePiece: under.piece, onBase: under.pose, toBase, low, high: low },
+  };
+  const lights = [`${id}/`, ...[...cuts, ...strokes].map((made) => `${ground.piece}/${made.id}`)];
+  // the sheet it was said on is no paper: its own two sizes are nobody's
+  const carried = drafted.dimensions
+    .filter((d) => d.sets)
+    .map((d): Dimension => ({
+      ...d,
+      ...{ piece: ground.piece, lights, from: place(d.from, pose), to: place(d.to, pose) },
+      ...(d.slides && { slides: place(d.slides, { ...pose, x: 0, y: 0 }) }),
+    }));
+  return {
+    ...drafted,
+    ...{ pieces: [], joins: [], seams: [], grounds: [], lies },
+    marks: {
+      ...{ fitting: id, piece: ground.piece, panel: ground.panel, cuts, strokes },
+      through: set["through"] === "all" || set["through"] === "folded" ? set["through"] : "layer",
+      ...(drafted.edge && { edge: { cut: drafted.edge.cut, line: sideOf(ground, drafted.edge.side) } }),
+    },
+    dimensions: drafted.edge ? carried : [...carried, ...ruleFigures({ ...fitting, at }, lies, under)],
+  };
+}
+
+/** A side of a ground as one looks at it, walked with the paper on its left in the piece's flat coordinates. */
+function sideOf({ width, height, pose }: GroundFace, side: SideOf): readonly [Point, Point] {
+  const ends = {
+    bottom: [
+      [0, 0],
+      [width, 0],
+    ],
+    right: [
+      [width, 0],
+      [width, height],
+    ],
+    top: [
+      [width, height],
+      [0, height],
+    ],
+    left: [
+      [0, height],
+      [0, 0],
+    ],
+  } as const;
+  const [a, b] = ends[side].map((p) => place(p, pose)) as [Point, Point];
+  return pose.flip ? [b, a] : [a, b];
 }
 
 type SideOf = "left" | "right" | "bottom" | "top";
@@ -223,6 +323,7 @@ type DraftedRow = Laid & {
   readonly strips: readonly NonNullable<Seam["strip"]>[];
   /** the panel that is glued to what lies across the fold */
   readonly across?: string | undefined;
+  readonly edge?: Laying["edge"];
 };
 
 /** What a row came to when it was last drafted: rows are never changed, so the same row on the same ground comes to the same. */
@@ -272,7 +373,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   const kind = kindById(fitting.kind);
   const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
   if (!kind || !laying) return undefined;
-  const { said, strips = [], across, ground: next } = laying;
+  const { said, strips = [], across, edge, lettered, ground: next } = laying;
   const drafted = draftOf(said, {
     contents: { width: 1, height: 1, thickness: 0 },
     label: labelIn(kind.settings.shape),
@@ -284,6 +385,8 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   return {
     ...prefixed(drafted, fitting.id, undefined),
     across,
+    ...(edge && { edge }),
+    ...(lettered && { lettered }),
     kind,
     setup: base.setup,
     stock,
@@ -470,12 +573,6 @@ function coverFresh(laid: Laid, piece: PieceDraft): Cover {
     }),
   );
   return over.reduce((best: Cover & { rank: number }, o) => (o.rank >= best.rank ? o : best), { ...own, rank: 0 });
-}
-
-/** How a panel that lies level lies, seen from above; nothing for one that stands. */
-function flatPose({ r, t }: Rigid): Pose | undefined {
-  if (Math.abs(r[8]) < 0.999) return undefined;
-  return { x: t[0], y: t[1], rotation: (Math.atan2(-r[1], r[4]) * 180) / Math.PI, flip: r[8] < 0 };
 }
 
 interface Resting {

@@ -49,7 +49,7 @@ export function clashFindings(solution: Solution, clashes: readonly Clash[]): re
       return [
         {
           check: "motion",
-          code: "meets",
+          code: "in-the-way",
           severity: "error",
           piece: at.slice(0, at.lastIndexOf("/")),
           panel: at.slice(at.lastIndexOf("/") + 1),

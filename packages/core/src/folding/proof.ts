@@ -25,6 +25,7 @@ import {
   move,
   type Point3,
   type Rigid,
+  STILL,
   undo,
 } from "./pose.ts";
 
@@ -91,7 +92,7 @@ export function prove(solution: Solution): Proof {
   const contents = {
     gap: held[0]?.gap,
     crossing: bends
-      ? contentsCrossings(solution, sheets, "folded").reduce((sum, one) => sum + one.area, 0)
+      ? contentsCrossings(solution, sheets, at, "folded").reduce((sum, one) => sum + one.area, 0)
       : held.reduce((sum, one) => sum + one.crossing, 0),
   };
   const crossings = [...flatCrossings(solution), ...foldedCrossings(sheets, "folded")];
@@ -366,12 +367,15 @@ function measureContents(
 }
 
 /** Paper inside the contents' boxes, whatever way it stands there. */
-function contentsCrossings(solution: Solution, sheets: readonly Sheet[], when: Crossing["when"]): readonly Crossing[] {
+function contentsCrossings(
+  solution: Solution,
+  sheets: readonly Sheet[],
+  at: At,
+  when: Crossing["when"],
+): readonly Crossing[] {
   const { caliper } = solution.spec.stock;
   return solution.contents.flatMap((lying, i): Crossing[] => {
-    const under = sheets.find((s) => s.piece === lying.on.piece && s.panel === lying.on.panel);
-    if (!under) return [];
-    const home = undo(after(under.pose, lyingMove(solution, lying, caliper)));
+    const home = undo(after(at(lying.on.piece, lying.on.panel), lyingMove(solution, lying, caliper)));
     const [a, b, t] = [lying.width / 2, lying.height / 2, lying.thickness];
     const room = [-a, a, -b, b, 0, t];
     return sheets.flatMap((sheet): Crossing[] => {
@@ -427,15 +431,19 @@ function flatCrossings(solution: Solution): Crossing[] {
 function* walked(
   solution: Solution,
   id: string,
-): Generator<{ readonly gone: number; readonly sheets: readonly Sheet[] }> {
+): Generator<{ readonly gone: number; readonly sheets: readonly Sheet[]; readonly at: At }> {
   const motion = solution.motions.find((m) => m.id === id);
   if (!motion) throw new Error(`there is no motion '${id}'`);
   const steps = stepsIn(motion);
   const filled = filledWith(solution.contents);
   const state = { progress: lastOrder(solution), caliper: solution.spec.stock.caliper, filled };
   const before = motion.after === undefined ? {} : { [motion.after]: 1 };
-  for (let i = 0; i <= steps; i += 1)
-    yield { gone: i / steps, sheets: sheetsOf(solution, { ...state, motion: { ...before, [id]: i / steps } }) };
+  for (let i = 0; i <= steps; i += 1) {
+    const moment = { ...state, motion: { ...before, [id]: i / steps } };
+    const poses = foldedPanels(solution, moment);
+    const at: At = (piece, panel) => poses.get(`${piece}/${panel}`) ?? STILL;
+    yield { gone: i / steps, sheets: sheetsOf(solution, moment), at };
+  }
 }
 
 /** Walks a motion and proves at every step what must hold at rest: glue stays, nothing runs through anything. */
@@ -456,8 +464,8 @@ export function proveMotion(solution: Solution, id: string): Pick<Proof, "ok" | 
 export function clashesIn(solution: Solution, motion: string): readonly Clash[] {
   const open = new Map<string, Clash>();
   const done: Clash[] = [];
-  for (const { gone, sheets } of walked(solution, motion)) {
-    const all = [...foldedCrossings(sheets, motion), ...contentsCrossings(solution, sheets, motion)];
+  for (const { gone, sheets, at } of walked(solution, motion)) {
+    const all = [...foldedCrossings(sheets, motion), ...contentsCrossings(solution, sheets, at, motion)];
     const now = new Map(all.map((c) => [c.panels.join(" "), c]));
     for (const [pair, clash] of open)
       if (!now.has(pair)) {

@@ -11,6 +11,7 @@ export const WEIGHT_MM: Readonly<Record<StrokeRole, number>> = {
   perforate: 0.3,
   pen: 0.2,
   foil: 0.2,
+  print: 0.2,
   guide: 0.15,
 };
 

@@ -80,6 +80,8 @@ interface Drawn {
   readonly d: string;
   /** made on the other face of the paper */
   readonly behind?: boolean;
+  /** printed letters are filled within */
+  readonly filled?: boolean;
 }
 
 /** Writes a solution's pieces as SVG text. */
@@ -98,6 +100,7 @@ export function writeSvg(solution: Solution, title: string): string {
       id: stroke.id,
       d: data(stroke.path, x, height),
       behind: stroke.face === "back",
+      filled: stroke.filled === true,
     })),
   ]);
   const roles = [...new Set(drawn.map((d) => d.role))];
@@ -107,7 +110,7 @@ export function writeSvg(solution: Solution, title: string): string {
       .filter((d) => d.role === role)
       .map(
         (d) =>
-          `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}"${d.behind ? ' data-face="back"' : ""} d="${d.d}"/>`,
+          `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}"${d.behind ? ' data-face="back"' : ""}${d.filled ? ' fill="#1d2a44" stroke="none"' : ""} d="${d.d}"/>`,
       );
     return [
       `  <g id="${role}" data-role="${role === "valley" || role === "mountain" ? "score" : role}" stroke-width="${String(WEIGHT_MM[role])}"${dash ? ` stroke-dasharray="${dash.join(" ")}"` : ""}>`,

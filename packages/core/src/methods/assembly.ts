@@ -10,7 +10,7 @@ import { HERE, offLine } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Glue, Piece, Placement } from "../model/piece.ts";
 import type { Scene } from "../model/solution.ts";
-import { insideCuts } from "./insideCuts.ts";
+import { alongLines, insideCuts } from "./insideCuts.ts";
 import { idIn, type Making, piecesOf, type StepDraft } from "./method.ts";
 import { flatOnTable, listed, nameOf, strokesOf } from "./scene.ts";
 
@@ -420,9 +420,8 @@ function faceOnMain({ making, main }: Pick<Bench, "making" | "main">, piece: str
 }
 
 /** Holes and slits in a piece that is cut out by itself; its windows are told where it is cut out. */
-const innerCuts = (piece: Piece): StepDraft[] =>
-  insideCuts(
-    piece,
-    piece.cuts.filter((cut) => cut.kind !== "window"),
-    strokesOf(piece),
-  );
+function innerCuts(piece: Piece): StepDraft[] {
+  // its own windows are told where it is cut out; those that the maker put in it are not
+  const cuts = piece.cuts.filter((cut) => cut.kind !== "window" || cut.fitting !== piece.fitting);
+  return [...alongLines(piece, [...strokesOf(piece)], "front"), ...insideCuts(piece, cuts, strokesOf(piece))];
+}

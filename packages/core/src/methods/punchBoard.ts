@@ -13,7 +13,7 @@
 import { distance, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { insideCuts } from "./insideCuts.ts";
+import { alongLines, insideCuts } from "./insideCuts.ts";
 import { flatOnTable, listed, nameOf } from "./scene.ts";
 import { idIn, type Making, type Method, type StepDraft } from "./method.ts";
 
@@ -147,7 +147,7 @@ export const punchBoard: Method = {
 };
 
 /** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
-function finishing({ trims }: Laid, main: Piece, done: readonly string[]): StepDraft[] {
+function finishing({ trims, outside }: Laid, main: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
   const table = (now: readonly string[]) =>
     flatOnTable(
@@ -167,5 +167,7 @@ function finishing({ trims }: Laid, main: Piece, done: readonly string[]): StepD
   }
   if (main.rounding !== undefined)
     steps.push({ kind: "round", code: "round-tips", measure: main.rounding, scene: table(["outline"]) });
-  return [...steps, ...insideCuts(main, main.cuts, [...done, idIn(main, "outline")])];
+  const made = [...done, idIn(main, "outline")];
+  const along = alongLines(main, made, outside);
+  return [...steps, ...along, ...insideCuts(main, main.cuts, made)];
 }

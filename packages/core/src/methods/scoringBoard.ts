@@ -8,13 +8,13 @@
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
  * What lies past the board's reach is read from the opposite edge, after half a turn.
  */
-import { boundsOf, flatten, holds, type Line, type Path, pointAt, type Segment } from "../geometry/path.ts";
+import { boundsOf, type Line, type Path, type Segment } from "../geometry/path.ts";
 import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Laid } from "../fittings/lay.ts";
-import { insideCuts } from "./insideCuts.ts";
-import { flatOnTable, listed } from "./scene.ts";
+import { alongLines, insideCuts } from "./insideCuts.ts";
+import { flatOnTable } from "./scene.ts";
 import { flapCuts } from "./flapCuts.ts";
 import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
 
@@ -113,7 +113,7 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
     done.push(...piece.folds.map((f) => here(f.id)), here("outline"));
     const scene = flatOnTable(piece, [...done], []);
     const opened: StepDraft = { kind: "turn", code: "open-bought", facts: { width, height, ...piece.bought }, scene };
-    return [opened, ...drawing(piece, done, part), ...finishing(piece, done)];
+    return [opened, ...alongLines(piece, done, part.outside), ...finishing(piece, done)];
   }
   const steps: StepDraft[] = [
     {
@@ -142,7 +142,7 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
     done.push(...folds);
     at = stop;
   }
-  return [...steps, ...freeScores(piece, done), ...drawing(piece, done, part), ...finishing(piece, done)];
+  return [...steps, ...freeScores(piece, done), ...alongLines(piece, done, part.outside), ...finishing(piece, done)];
 }
 
 /** Grooves run along an edge: curved scores are made along a template, slanted ones along a ruler, before the outline is cut. */
@@ -188,31 +188,6 @@ function roundedIn(
     ),
   );
   return { code: arcs.some(Boolean) ? "round-tips" : "round-corners", facts: { count: arcs.length } };
-}
-
-/** What is drawn with a pen or foiled, while the sheet still lies flat and whole. */
-function drawing(piece: Piece, done: string[], { outside }: Laid): StepDraft[] {
-  return (["pen", "foil"] as const).flatMap((role): StepDraft[] => {
-    const strokes = piece.lines.filter((l) => l.role === role);
-    const [first] = strokes;
-    if (!first) return [];
-    const on = piece.panels.filter((panel) =>
-      strokes.some(({ path }) => path[0] && holds(flatten(panel.outline), pointAt(path[0], 0.5))),
-    );
-    const ids = strokes.map((s) => idIn(piece, s.id));
-    const step: StepDraft = {
-      kind: role,
-      code: role === "pen" ? "draw-lines" : "foil-lines",
-      facts: {
-        count: strokes.length,
-        face: (first.face ?? "front") === outside ? "outside" : "inside",
-        panels: listed(on.map((p) => p.name.toLowerCase())),
-      },
-      scene: flatOnTable(piece, [...done], ids),
-    };
-    done.push(...ids);
-    return [step];
-  });
 }
 
 /** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */

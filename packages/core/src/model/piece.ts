@@ -124,7 +124,7 @@ export const takesPaper = ({ within, bought }: Pick<PieceDraft, "within" | "boug
   within === undefined && !bought;
 
 /** What a line of a piece is for. */
-export type Role = "score" | "cut" | "perforate" | "pen" | "foil" | "guide";
+export type Role = "score" | "cut" | "perforate" | "pen" | "foil" | "print" | "guide";
 
 /** A stroke to be made on the paper. */
 export interface Stroke {
@@ -136,6 +136,8 @@ export interface Stroke {
   /** the face it is made on where that is not the drawn one */
   readonly face?: Face;
   readonly path: Path;
+  /** closed, and filled within: printed letters */
+  readonly filled?: true;
 }
 
 /** A piece with all that follows from its panels and folds. */

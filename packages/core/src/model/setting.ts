@@ -6,7 +6,7 @@ import { z } from "zod";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle";
+  readonly kind: "length" | "choice" | "toggle" | "count" | "text";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
@@ -19,7 +19,7 @@ export interface SettingMeta {
   readonly follows?: "width" | "height";
   /** what it asks for where forms say the same under several names: carried over when the form is changed */
   readonly kin?: "room";
-  /** smallest and largest length, mm */
+  /** smallest and largest length, mm, or number; the most letters of a text */
   readonly min?: number;
   readonly max?: number;
   /** the words for each choice */
@@ -88,10 +88,27 @@ export const toggle = (label: string, preset: boolean, about: string) =>
     .default(preset)
     .meta({ kind: "toggle", label, about } satisfies SettingMeta);
 
+/** How many of something. */
+export const count = (label: string, preset: number, [min, max]: readonly [number, number], about: string) =>
+  z
+    .number()
+    .int()
+    .min(min)
+    .max(max)
+    .default(preset)
+    .meta({ kind: "count", label, about, min, max } satisfies SettingMeta);
+
+/** Words of the maker's own, up to so many letters. */
+export const text = (label: string, preset: string, max: number, about: string) =>
+  z
+    .string()
+    .max(max)
+    .default(preset)
+    .meta({ kind: "text", label, about, max } satisfies SettingMeta);
+
 /** What a setting's schema says of itself. Throws on a schema that was not made by this file. */
 export function settingMeta(schema: z.ZodType): SettingMeta {
   const meta = schema.meta() as SettingMeta | undefined;
-  if (!meta?.kind)
-    throw new Error("a setting's schema carries no meta: make it with length(), autoLength(), choice() or toggle()");
+  if (!meta?.kind) throw new Error("a setting's schema carries no meta: make it with one of its words");
   return meta;
 }

@@ -1,5 +1,5 @@
 /** Rigid moves in space. */
-import { turn } from "../geometry/point.ts";
+import { type Pose, turn } from "../geometry/point.ts";
 
 /** A rigid move in space: three rows of a rotation, then a shift. */
 export interface Rigid {
@@ -64,4 +64,10 @@ export function about(a: Point3, b: Point3, degrees: number): Rigid {
   ];
   const [px, py, pz] = move({ r, t: [0, 0, 0] }, a);
   return { r, t: [a[0] - px, a[1] - py, a[2] - pz] };
+}
+
+/** How what lies level lies, seen from above; nothing for what stands. */
+export function flatPose({ r, t }: Rigid): Pose | undefined {
+  if (Math.abs(r[8]) < 0.999) return undefined;
+  return { x: t[0], y: t[1], rotation: (Math.atan2(-r[1], r[4]) * 180) / Math.PI, flip: r[8] < 0 };
 }

@@ -29,7 +29,10 @@ function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: st
     return meta.auto && said === "auto"
       ? "auto"
       : reader.length(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity });
+  if (meta.kind === "count") return reader.count(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity }, true);
   const read = schema.safeParse(said);
+  if (!read.success && meta.kind === "text")
+    return reader.report(field, "wrong-type", { wants: `a text of up to ${String(meta.max ?? 80)} letters` });
   if (read.success) return read.data as Settings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";
   return reader.report(field, "not-allowed", { given: told(said), allowed });

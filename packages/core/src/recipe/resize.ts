@@ -102,7 +102,7 @@ function resizedFitting(
     const said = fitting[name];
     const follows = kind?.follows?.(fitting)[name] ?? meta.follows;
     const { min = 0, max = Infinity } = meta;
-    if (typeof said !== "number" || said === 0) continue;
+    if (meta.kind !== "length" || typeof said !== "number" || said === 0) continue;
     if (follows) own[name] = lengths.follow(label(meta.label.toLowerCase()), said, by[follows], { min, max });
     else lengths.keep(label(meta.label.toLowerCase()), said);
   }

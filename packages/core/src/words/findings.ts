@@ -74,6 +74,27 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Only ${mm(Math.max(0, f.figure))} of paper stands round the hole, and ${mm.least(f.limit)} keeps a string from tearing it out.`,
   "refused.low-wall": (f) => (mm) =>
     `A wall of ${mm(f.figure)} has no room to glue a web by, so the corners are cut away.`,
+  "cuts.near-edge": (f) => (mm) =>
+    `${str(f.facts, "name")} leaves ${mm(f.figure)} of paper to the edge, and ${mm.least(f.limit)} does not tear.`,
+  "cuts.past-edge": (f) => (mm) => `${str(f.facts, "name")} is cut ${mm(f.figure)} past the edge of the paper.`,
+  "cuts.close": (f) => (mm) => {
+    const over = str(f.facts, "over");
+    const what = over === "" ? "they stand" : `${over} stands`;
+    return `${str(f.facts, "name")}: ${what} ${mm(f.figure)} away, and ${mm.least(f.limit)} of paper between does not tear.`;
+  },
+  "cuts.over-score": (f) => () => `${str(f.facts, "name")} is cut across a score: the fold is weak there.`,
+  "cuts.in-glue": (f) => () =>
+    `${str(f.facts, "name")} is cut where it is glued: glue comes through, or what lies beneath shows.`,
+  "fitting.folded-edge": (f) => () =>
+    `${str(f.facts, "name")}: that side is a fold and has no edge to cut. Choose another.`,
+  "fitting.no-letter": (f) => () =>
+    `${str(f.facts, "name")}: this typeface has no ${str(f.facts, "signs")}. It is left out; another typeface or another word has it.`,
+  "fitting.drops-out": (f) => () =>
+    `${str(f.facts, "name")}: the insides of ${f.figure === 1 ? "a letter drop" : `${String(f.figure)} letters drop`} out when it is cut.`,
+  "fitting.grown": (f) => (mm) =>
+    `${str(f.facts, "name")}: every letter is grown ${mm(f.figure)} all round so that all hold together. Letters nearer to one another need less.`,
+  "fitting.partly": (f) => () =>
+    `${str(f.facts, "name")} would be cut through the edge of ${str(f.facts, "other")}, which is left whole.`,
   "fitting.thin": (f) => (mm) =>
     `${str(f.facts, "name")}: a border of ${mm(f.figure)} is too thin to lay straight by hand; from ${mm.least(f.limit)} on the eye forgives.`,
   "fitting.uneven": (f) => (mm) =>
@@ -97,7 +118,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Closed, the ${str(f.facts, "part").toLowerCase()} sticks out of the card by ${mm(f.figure)}.`,
   "motion.stops": (f) => () =>
     `${str(f.facts, "title")}: it stops at ${Math.round(f.figure).toString()} of ${Math.round(f.limit).toString()}. What it pulls along is too short.`,
-  "motion.meets": (f) => (mm) => {
+  "motion.in-the-way": (f) => (mm) => {
     const far = (way: number): string => (f.facts?.["unit"] === "deg" ? `${String(Math.round(way))}°` : mm(way));
     const where =
       f.limit === 0
@@ -140,6 +161,10 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   widen: (f) => (mm) => `Widen it to ${mm(num(f, "mm"))}`,
   tape: (f) => (mm) => `Use tape of ${mm.most(num(f, "mm"))}`,
   "off-edge": () => () => "Move it off the edge",
+  "only-one": () => () => "Make it one",
+  "spread-out": () => () => "Spread them out evenly",
+  bridges: () => () => "Keep them with bridges",
+  "this-paper-only": () => () => "Cut this paper only",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
   "in-middle": () => () => "Lay it in the middle",
   "at-foot": () => () => "Lay it at the foot",

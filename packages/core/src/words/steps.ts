@@ -61,6 +61,24 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Draw ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")} with a pen.`,
   "foil-lines": (s) => () =>
     `Foil ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, while the sheet lies flat.`,
+  "print-lines": (s) => () =>
+    `Print ${num(s.facts, "count") === 1 ? "the outline" : `the ${String(num(s.facts, "count"))} outlines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, before anything is cut.`,
+  "score-lines": (s) => () =>
+    `Score ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the template shows.`,
+  "perforate-lines": (s) => () =>
+    `Perforate ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "panels")}, so that it tears there.`,
+  "cut-row": (s) => (mm) => {
+    const count = String(num(s.facts, "count"));
+    const flap = str(s.facts, "flap");
+    const kind = str(s.facts, "kind");
+    if (kind === "hole")
+      return `Punch ${count} holes ${mm(s.measure ?? 0)} across in the ${flap}, where the template has them.`;
+    if (kind === "standing")
+      return `Cut round the ${count} shapes in the ${flap}, where the template has them, score their feet and raise them.`;
+    return `Cut ${count} ${kind === "window" ? "openings" : "slits"} in the ${flap}, where the template has them.`;
+  },
+  "cut-standing": (s) => (mm) =>
+    `Cut round the shape in the ${str(s.facts, "flap")}, ${mm(num(s.facts, "width"))} across, score its foot and raise it there.`,
   "stick-on": (s) => () =>
     `Stick ${str(s.facts, "contents")} on the ${str(s.facts, "part").toLowerCase()}, level with its foot: it is pulled out by what stands above.`,
   "cut-loose": (s) => (mm) =>
@@ -78,11 +96,11 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "punch-hole": (s) => (mm) =>
     `Punch a hole ${mm(s.measure ?? 0)} across, its middle ${mm(num(s.facts, "from"))} from the head.`,
   "cut-window": (s) => (mm) =>
-    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}. What drops out is the opposite: keep it.`,
+    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}.${opposite(s)}`,
   "cut-window-round": (s) => (mm) =>
-    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, its corners rounded ${mm(num(s.facts, "radius"))}. What drops out is the opposite: keep it.`,
+    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, its corners rounded ${mm(num(s.facts, "radius"))}.${opposite(s)}`,
   "cut-window-shaped": (s) => (mm) =>
-    `Cut the window out in one piece along its line, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} at its widest: print it at true size to cut by. What drops out is the opposite: keep it.`,
+    `Cut the window out in one piece along its line, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} at its widest: print it at true size to cut by.${opposite(s)}`,
   "fit-tab": () => () =>
     "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
   "glue-by-tabs": () => () =>
@@ -204,6 +222,9 @@ const turnWords = (degrees: number): string =>
 
 const layerOf = (s: Step): string =>
   `the ${str(s.facts, "part").toLowerCase()}${str(s.facts, "paper") ? ` from ${str(s.facts, "paper")}` : ""}`;
+
+/** What drops out of a mask is used too; out of a maker's own window it is waste. */
+const opposite = (s: Step): string => (s.facts?.["keep"] === 0 ? "" : " What drops out is the opposite: keep it.");
 
 /** A short head for the step's picture. */
 export const stepHeads: Readonly<Record<Step["kind"], string>> = {

@@ -37,6 +37,11 @@ export function text(
   return doc.y / POINTS;
 }
 
+/** What is printed, filled within. */
+export function filled(doc: Doc, path: Path, colour = INK): void {
+  doc.fillColor(colour).path(pathData(path)).fill("non-zero");
+}
+
 /** A path as its role is drawn. */
 export function stroke(doc: Doc, path: Path, role: StrokeRole, colour = INK): void {
   const dash = dashOf(role);

@@ -15,7 +15,7 @@ import { formatSize } from "../../units/format.ts";
 import { MM_PER } from "../../units/length.ts";
 import type { PdfOptions } from "./options.ts";
 import { cutByItself, yDown } from "../svg.ts";
-import { type Doc, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
+import { type Doc, filled, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
 
 /** mm at the lower edge of each page for its label, how to join it, and its two check rulers. Printers reach to 6 mm of the edge. */
 export const FOOT_MM = 26;
@@ -176,14 +176,13 @@ function draw(doc: Doc, { piece, places }: Template): void {
   const { height } = piece.blank;
   for (const path of places) stroke(doc, yDown(path, 0, height), "guide", PALE);
   for (const path of piece.outline) stroke(doc, yDown(path, 0, height), "cut");
-  for (const line of piece.lines)
-    stroke(
-      doc,
-      yDown(line.path, 0, height),
-      line.role === "score" ? (line.fold ?? "valley") : line.role,
-      // made on the other face: there to be seen, not to be traced
-      line.face === "back" ? PALE : INK,
-    );
+  for (const line of piece.lines) {
+    const path = yDown(line.path, 0, height);
+    // made on the other face: there to be seen, not to be traced
+    const colour = line.face === "back" ? PALE : INK;
+    if (line.filled) filled(doc, path, colour);
+    else stroke(doc, path, line.role === "score" ? (line.fold ?? "valley") : line.role, colour);
+  }
 }
 
 function foot(doc: Doc, page: Size, label: string, joins: boolean): void {

@@ -2,9 +2,12 @@
 import { type ChangePath, formatLength, sayUsual, settingMeta } from "@cut-fold/core";
 import { memo, useCallback, useMemo } from "react";
 import type { z } from "zod";
+import Input from "@mui/material/Input";
 import { Choice } from "../../../parts/Choice.tsx";
+import { CountField } from "../../../parts/CountField.tsx";
+import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
-import { change } from "../../../store/openDraft.ts";
+import { beginGesture, change, endGesture } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 
 interface SettingFieldProps {
@@ -31,12 +34,40 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
     },
     [at, kind],
   );
-  return kind === "length" ? (
-    <LengthSetting at={at} schema={schema} value={value} worked={worked} />
-  ) : (
+  if (kind === "length") return <LengthSetting at={at} schema={schema} value={value} worked={worked} />;
+  if (kind === "count") return <CountSetting at={at} schema={schema} value={value} />;
+  if (kind === "text") return <TextSetting at={at} schema={schema} value={value} />;
+  return (
     <Choice label={label} value={String(value)} options={kind === "toggle" ? YES_NO : choices} onChange={onChoice} />
   );
 });
+
+function CountSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
+  const { label, min = 0, max = 100 } = settingMeta(schema);
+  const onCount = useCallback((count: number) => void change({ at, value: count }), [at]);
+  return <CountField label={label} value={Number(value)} min={min} max={max} onChange={onCount} />;
+}
+
+/** Words of the maker's own: every letter is drawn as it is typed. */
+function TextSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
+  const { label, max, about } = settingMeta(schema);
+  return (
+    <Labelled label={label}>
+      {({ id }) => (
+        <Input
+          id={id}
+          value={String(value)}
+          placeholder={about}
+          multiline
+          inputProps={{ maxLength: max }}
+          onFocus={beginGesture}
+          onBlur={endGesture}
+          onChange={(event) => void change({ at, value: event.target.value })}
+        />
+      )}
+    </Labelled>
+  );
+}
 
 /** What a length is where nobody has set it. */
 function usually(schema: z.ZodType): string {
@@ -78,6 +109,9 @@ function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
   );
 }
 
+/** Numbers stand two in a row. */
+const isNarrow = (schema: z.ZodType): boolean => ["length", "count"].includes(settingMeta(schema).kind);
+
 interface SettingFieldsProps {
   readonly shape: Readonly<Record<string, unknown>>;
   readonly values: Readonly<Record<string, unknown>>;
@@ -99,7 +133,7 @@ export function SettingFields({ shape, values, path, workedOf, wide = true }: Se
     [shape, path],
   );
   return fields.map(({ name, schema, at }) => (
-    <div className={wide || settingMeta(schema).kind !== "length" ? "wide" : undefined} key={`${path} ${name}`}>
+    <div className={wide || !isNarrow(schema) ? "wide" : undefined} key={`${path} ${name}`}>
       <SettingField
         at={at}
         schema={schema}

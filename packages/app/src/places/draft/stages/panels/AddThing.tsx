@@ -6,6 +6,7 @@ import {
   type Form,
   formatSize,
   loadedForms,
+  loadTypefaces,
   lyingOnFlat,
   pathData,
   placePath,
@@ -18,6 +19,7 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import { Plus, X } from "lucide-react";
 import { memo, useEffect, useMemo, useState } from "react";
+import { strokeOf } from "../../../../drawing/language.ts";
 import { coloursOf, paperColours } from "../../../../drawing/colours.ts";
 import { chooseFitting } from "../../../../store/chosen.ts";
 import { loadAllForms } from "../../../../store/forms.ts";
@@ -32,6 +34,9 @@ import styles from "./panels.module.css";
 const isLaid = ({ purpose, grounds }: Form): boolean =>
   purpose !== "card" && purpose !== "band" && (purpose !== "part" || grounds !== undefined);
 
+/** Kinds that need a typeface to be drawn. */
+const SETS_WORDS: ReadonlySet<string> = new Set(["words", "lettering"]);
+
 interface AddThingProps {
   readonly spec: Spec;
   readonly solution: Solution;
@@ -41,10 +46,10 @@ interface AddThingProps {
 export const AddThing = memo(function AddThing({ spec, solution, face }: AddThingProps) {
   const { on, ground } = useMemo(() => underNext(face, spec, solution), [face, spec, solution]);
   const [open, setOpen] = useState(false);
-  const [forms, setForms] = useState<readonly Form[]>([]);
+  const [forms, setForms] = useState<readonly Form[]>();
   useEffect(() => {
     if (!open) return;
-    loadAllForms().then(
+    Promise.all([loadAllForms(), loadTypefaces()]).then(
       () => {
         setForms(loadedForms().filter((f) => isLaid(f)));
       },
@@ -56,14 +61,16 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
   const papers = useMemo(
     () =>
       open
-        ? fittingKinds
+        ? // words are drawn once their typefaces have come, with the forms
+          fittingKinds
+            .filter((k) => forms !== undefined || !SETS_WORDS.has(k.id))
             .filter((k) => !k.asks.includes("form"))
             .map((kind) => ({ kind, row: freshPaper(kind, on, ground, grid, spec) }))
         : [],
-    [open, on, ground, grid, spec],
+    [open, on, ground, grid, spec, forms],
   );
   const parts = useMemo(
-    () => forms.map((form) => ({ form, row: freshPart(form, on, ground, spec) })),
+    () => (forms ?? []).map((form) => ({ form, row: freshPart(form, on, ground, spec) })),
     [forms, on, ground, spec],
   );
   if (!open)
@@ -97,9 +104,19 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
         </button>
       </h5>
       <div className={styles.tiles}>
-        {papers.map(({ kind, row }) => (
-          <Tile key={kind.id} row={row} title={kind.title} spec={spec} onAdd={add} />
-        ))}
+        {papers
+          .filter(({ kind }) => !kind.inPaper)
+          .map(({ kind, row }) => (
+            <Tile key={kind.id} row={row} title={kind.title} spec={spec} onAdd={add} />
+          ))}
+      </div>
+      <h5>Done to the paper itself</h5>
+      <div className={styles.tiles}>
+        {papers
+          .filter(({ kind }) => kind.inPaper)
+          .map(({ kind, row }) => (
+            <Tile key={kind.id} row={row} title={kind.title} spec={spec} onAdd={add} />
+          ))}
       </div>
       <h5>A holder or part of its own</h5>
       <div className={styles.tiles}>
@@ -148,6 +165,19 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
             strokeWidth={1}
             vectorEffect="non-scaling-stroke"
           />
+          {made.pieces
+            .filter((p) => p.id === lies.ground.piece)
+            .flatMap((p) => p.lines)
+            .filter((l) => l.fitting === row.id)
+            .map((l) => (
+              <path
+                key={l.id}
+                d={d(l.path)}
+                fill={l.filled ? colour.ink : "none"}
+                vectorEffect="non-scaling-stroke"
+                {...strokeOf(l.role === "score" ? (l.fold ?? "valley") : l.role)}
+              />
+            ))}
           {shapes.map(({ shape }) => (
             <path
               key={shape.of}

@@ -90,7 +90,13 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
   if (!kind) return null;
   return (
     <>
-      <SettingFields shape={kind.settings.shape} values={fitting} path={`fittings ${id}`} wide={false} />
+      <SettingFields
+        shape={kind.settings.shape}
+        values={fitting}
+        path={`fittings ${id}`}
+        wide={false}
+        workedOf={worked}
+      />
       {kind.border && lies ? (
         <BorderFields
           id={id}
@@ -102,11 +108,15 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         />
       ) : null}
       {form ? <PartContents contents={fitting["contents"] as Contents} set={set} /> : null}
-      <PlaceFields id={id} at={fitting.at} />
-      <Choice label="How it lies" value={String(raised)} options={FOAMS} onChange={set.raised} />
-      <div className="wide">
-        <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
-      </div>
+      {"which" in kind.settings.shape ? null : <PlaceFields id={id} at={fitting.at} />}
+      {kind.asks.includes("raised") ? (
+        <Choice label="How it lies" value={String(raised)} options={FOAMS} onChange={set.raised} />
+      ) : null}
+      {kind.asks.includes("stock") ? (
+        <div className="wide">
+          <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
+        </div>
+      ) : null}
       <div className="wide">
         <LiesOn
           id={id}

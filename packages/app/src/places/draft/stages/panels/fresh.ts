@@ -40,7 +40,7 @@ function freeName(name: string, fittings: readonly Fitting[]): string {
   return alike === 0 ? name : `${name} ${String(alike + 1)}`;
 }
 
-/** Paper of a kind, as it would be laid on a ground. */
+/** A thing of a kind, as it would be laid on a ground, or done to it. */
 export function freshPaper(kind: FittingKind, on: On, ground: Ground, grid: number, spec: Spec): Fitting {
   const { fittings = [] } = spec;
   return {
@@ -49,7 +49,7 @@ export function freshPaper(kind: FittingKind, on: On, ground: Ground, grid: numb
     name: freeName(kind.title, fittings),
     on,
     at: IN_THE_MIDDLE,
-    stock: paper(fittings.length),
+    ...(kind.asks.includes("stock") && { stock: paper(fittings.length) }),
     ...kind.usual?.(ground, grid),
   };
 }

@@ -1,0 +1,84 @@
+/** What is printed, drawn, foiled or perforated on a bit of paper in space: on the face it is made on, a hair off it. */
+import { areaOf, flatten, holds, type Path, type Point, polygon, type Stroke } from "@cut-fold/core";
+import { useEffect, useMemo } from "react";
+import * as THREE from "three";
+import { colour } from "../theme/theme.ts";
+
+/** Foil is gold. */
+const GOLD = "#b8892f";
+/** Ink lies so far (mm) off the paper, clear of the rim's line. */
+const INK_OFF = 0.05;
+
+/** A path's lines, each where it begins anew. */
+function linesIn(path: Path): readonly (readonly Point[])[] {
+  const lines: Path[number][][] = [];
+  for (const s of path) {
+    const last = lines.at(-1)?.at(-1);
+    if (last && Math.hypot(last.to[0] - s.from[0], last.to[1] - s.from[1]) < 1e-6) lines.at(-1)?.push(s);
+    else lines.push([s]);
+  }
+  return lines.map((line) => {
+    const points = flatten(line);
+    const end = line.at(-1)?.to;
+    return end ? [...points, end] : points;
+  });
+}
+
+const vectors = (points: readonly Point[]): THREE.Vector2[] => points.map(([x, y]) => new THREE.Vector2(x, y));
+
+/** Filled letters: outer lines as shapes, those that run the other way as holes in whatever holds them. */
+function shapesOf(path: Path): THREE.Shape[] {
+  const rings = linesIn(path).map((points) => ({ points, area: areaOf(polygon(points)) }));
+  const largest = rings.reduce((most, { area }) => (Math.abs(area) > Math.abs(most) ? area : most), 0);
+  const outer = rings.filter(({ area }) => area > 0 === largest > 0);
+  const shapes = outer.map(({ points }) => ({ points, shape: new THREE.Shape(vectors(points)) }));
+  for (const { points } of rings.filter((ring) => !outer.includes(ring))) {
+    const around = shapes.find((s) => points[0] && holds(s.points, points[0]));
+    around?.shape.holes.push(new THREE.Path(vectors(points)));
+  }
+  return shapes.map(({ shape }) => shape);
+}
+
+interface PaperInkProps {
+  readonly strokes: readonly Stroke[];
+  /** the bit of paper they are on */
+  readonly points: readonly Point[];
+  /** mm it is drawn thick */
+  readonly deep: number;
+}
+
+const SHOWN = new Set(["print", "pen", "foil", "perforate"]);
+
+export function PaperInk({ strokes, points, deep }: PaperInkProps) {
+  const made = useMemo(() => {
+    const here = strokes.filter(({ role, path }) => SHOWN.has(role) && path[0] && holds(points, path[0].from));
+    return here.map((stroke) => {
+      const z = (deep / 2 + INK_OFF) * (stroke.face === "back" ? -1 : 1);
+      if (stroke.filled) return { stroke, z, fill: new THREE.ShapeGeometry(shapesOf(stroke.path)) };
+      const ends = linesIn(stroke.path).flatMap((line) =>
+        line.slice(1).flatMap((p, i) => [new THREE.Vector3(...(line[i] as Point), 0), new THREE.Vector3(...p, 0)]),
+      );
+      return { stroke, z, line: new THREE.BufferGeometry().setFromPoints(ends) };
+    });
+  }, [strokes, points, deep]);
+  useEffect(
+    () => () => {
+      for (const { fill, line } of made) {
+        fill?.dispose();
+        line?.dispose();
+      }
+    },
+    [made],
+  );
+  return made.map(({ stroke, z, fill, line }) =>
+    fill ? (
+      <mesh key={stroke.id} geometry={fill} position={[0, 0, z]}>
+        <meshBasicMaterial color={colour.ink} side={stroke.face === "back" ? THREE.BackSide : THREE.FrontSide} />
+      </mesh>
+    ) : (
+      <lineSegments key={stroke.id} geometry={line} position={[0, 0, z]}>
+        <lineBasicMaterial color={stroke.role === "foil" ? GOLD : colour.ink} />
+      </lineSegments>
+    ),
+  );
+}

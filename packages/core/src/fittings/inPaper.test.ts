@@ -1,0 +1,313 @@
+/** What is done to the paper itself: where it comes to lie, through which layers, and what is told of it. Worked by hand. */
+import { beforeAll, describe, expect, it } from "vitest";
+import { prove } from "../folding/proof.ts";
+import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
+import type { Piece } from "../model/piece.ts";
+import { changed } from "../recipe/change.ts";
+import { resizedRecipe } from "../recipe/resize.ts";
+import { solve } from "../solve.ts";
+import { pressed, specOf } from "../test/randomSpec.ts";
+import { loadTypefaces } from "../typefaces/index.ts";
+import { sayFinding, sayStep } from "../words/en.ts";
+
+beforeAll(loadTypefaces);
+
+const MM = { unit: "mm", fraction: 16 } as const;
+const FRONT = { panel: "front", side: "outside" };
+const INSIDE = { panel: "back", side: "inside" };
+const rule = (x: object, y: object) => ({ x, y });
+
+/* An A6 card that folds at the side: 296 × 105 flat, the front from 148 on. */
+const card = (fittings: readonly object[]) =>
+  solve(
+    specOf({
+      ...{ form: "card-base", contents: { preset: "iso-a6" }, settings: { fold: "side" } },
+      ...{ method: { board: "scoring-millimetre" }, fittings },
+    }),
+  );
+const main = (s: ReturnType<typeof card>): Piece => {
+  const piece = s.pieces.find((p) => p.id === s.main);
+  if (!piece) throw new Error("no main piece");
+  return piece;
+};
+const middles = ({ cuts }: Pick<Piece, "cuts">) =>
+  cuts.map(({ path }) => {
+    const { left, right, bottom, top } = boundsOf(flatten(path));
+    return [(left + right) / 2, (bottom + top) / 2].map((v) => Math.round(v * 1000) / 1000);
+  });
+const codes = (s: ReturnType<typeof card>) => s.findings.map((f) => `${f.check}.${f.code}`);
+
+describe("a hole", () => {
+  it("stands by its rule, as one looks at the face", () => {
+    const at = rule({ from: "left", by: 10 }, { from: "bottom", by: 20 });
+    expect(middles(main(card([{ kind: "hole", on: FRONT, across: 6, at }])))).toEqual([[148 + 13, 23]]);
+    // inside, the back's left edge is the one in the fold
+    expect(middles(main(card([{ kind: "hole", on: INSIDE, across: 6, at }])))).toEqual([[148 - 13, 23]]);
+  });
+
+  it("comes in rows, each in the middle of its part, or so far apart", () => {
+    const even = card([{ kind: "hole", on: FRONT, across: 4, columns: 4, rows: 1 }]);
+    expect(middles(main(even)).map(([x]) => (x ?? 0) - 148)).toEqual([18.5, 55.5, 92.5, 129.5]);
+    const set = card([{ kind: "hole", on: FRONT, across: 4, columns: 2, rows: 2, apart: 20 }]);
+    expect(middles(main(set))).toEqual([
+      [148 + 64, 42.5],
+      [148 + 84, 42.5],
+      [148 + 64, 62.5],
+      [148 + 84, 62.5],
+    ]);
+    expect(set.steps.map((s) => sayStep(s, MM)).join(" ")).toMatch(/Punch 4 holes 4.mm across in the front/u);
+  });
+
+  it("goes through every layer it meets, at one place of the closed card", () => {
+    const at = rule({ from: "left", by: 30 }, { from: "bottom", by: 20 });
+    const mat = { id: "mat", kind: "mat", on: INSIDE, border: 6 };
+    const s = card([mat, { id: "h", kind: "hole", on: FRONT, across: 6, at, through: "all" }]);
+    // 33 right of the fold on the front is 33 left of it on the back
+    expect(middles(main(s))).toEqual([
+      [148 + 33, 23],
+      [148 - 33, 23],
+    ]);
+    // the mat begins 6 from the fold and 6 from the foot
+    expect(s.pieces.filter((p) => p.fitting === "mat").flatMap((p) => middles(p))).toEqual([[33 - 6, 23 - 6]]);
+    expect(codes(s)).not.toContain("fitting.covers");
+    expect(prove(s).ok).toBe(true);
+    const folded = card([mat, { id: "h", kind: "hole", on: FRONT, across: 6, at, through: "folded" }]);
+    expect(folded.pieces.filter((p) => p.fitting === "mat").flatMap((p) => p.cuts)).toEqual([]);
+    expect(main(folded).cuts).toHaveLength(2);
+  });
+
+  it("leaves a layer whole that it would leave by its edge, and says so", () => {
+    const at = rule({ from: "left", by: 4 }, { from: "bottom", by: 40 });
+    const mat = { id: "mat", kind: "mat", name: "Writing panel", on: INSIDE, border: 6 };
+    const s = card([mat, { id: "h", kind: "hole", name: "Hole", on: FRONT, across: 6, at, through: "all" }]);
+    const found = s.findings.find((f) => f.code === "partly");
+    expect(found && sayFinding(found, MM)).toMatch(/Hole would be cut through the edge of Writing panel/u);
+    expect(codes(solve(pressed(s.spec, found)))).not.toContain("fitting.partly");
+  });
+
+  it("too near an edge is moved off it by its button", () => {
+    const s = card([
+      { id: "h", kind: "hole", on: FRONT, across: 6, at: rule({ from: "right", by: 1 }, { from: "bottom", by: 1 }) },
+    ]);
+    const found = s.findings.find((f) => f.check === "hole");
+    expect(found).toMatchObject({ code: "near-edge", limit: 6 });
+    const next = solve(pressed(s.spec, found));
+    expect(codes(next)).not.toContain("hole.near-edge");
+    expect(middles(main(next))).toEqual([[296 - 6 - 3, 6 + 3]]);
+  });
+});
+
+describe("a window", () => {
+  it("is an opening of the size that is asked, anywhere but over a score or past the edge", () => {
+    const s = card([{ id: "w", kind: "window", on: FRONT, outline: "rectangle", width: 60, height: 40 }]);
+    expect(boundsOf(flatten(main(s).cuts[0]?.path ?? []))).toEqual({ left: 192, right: 252, bottom: 32.5, top: 72.5 });
+    const over = card([
+      {
+        id: "w",
+        kind: "window",
+        on: FRONT,
+        outline: "oval",
+        width: 60,
+        height: 40,
+        at: rule({ from: "left", by: -20 }, { from: "centre", by: 0 }),
+      },
+    ]);
+    expect(codes(over)).toContain("cuts.over-score");
+    const mended = solve(
+      pressed(
+        over.spec,
+        over.findings.find((f) => f.code === "over-score"),
+      ),
+    );
+    expect(codes(mended)).not.toContain("cuts.over-score");
+    const near = card([
+      {
+        id: "w",
+        kind: "window",
+        on: FRONT,
+        outline: "oval",
+        width: 60,
+        height: 40,
+        at: rule({ from: "right", by: 1 }, { from: "centre", by: 0 }),
+      },
+    ]);
+    expect(near.findings.find((f) => f.code === "near-edge")).toMatchObject({ check: "cuts", limit: 3 });
+  });
+
+  it("that stands up is cut round and scored at its foot: nothing drops out", () => {
+    const s = card([
+      { id: "w", kind: "window", on: FRONT, outline: "heart", width: 20, height: 20, columns: 3, stands: true },
+    ]);
+    const { cuts, strokes = [] } = main(s);
+    expect(cuts.map((c) => c.kind)).toEqual(["slit", "slit", "slit"]);
+    expect(strokes.map((x) => x.role)).toEqual(["score", "score", "score"]);
+    for (const [i, cut] of cuts.entries()) {
+      const foot = strokes[i]?.path[0];
+      // the score closes the cut
+      expect(cut.path[0]?.from[0]).toBeCloseTo(foot?.to[0] ?? NaN, 6);
+      expect(cut.path.at(-1)?.to[0]).toBeCloseTo(foot?.from[0] ?? NaN, 6);
+    }
+    expect(s.steps.map((x) => sayStep(x, MM)).join(" ")).toMatch(/3 shapes in the front.*score their feet/u);
+  });
+});
+
+describe("an edge", () => {
+  /* 105 long, pitch 10: 11 of 9.545 (10.5 rounds up). A zigzag 4 deep takes half of 105 × 4. */
+  it.each([
+    ["zigzag", 210],
+    ["scalloped", undefined],
+    ["waved", undefined],
+    ["deckled", undefined],
+  ] as const)("%s is cut out of the paper, its size stays and both corners are alike", (shape, area) => {
+    const s = card([{ id: "e", kind: "edge", on: FRONT, which: "right", shape, pitch: 10, depth: 4 }]);
+    const [outline = []] = main(s).outline;
+    const bounds = boundsOf(flatten(outline));
+    expect(bounds.right).toBeCloseTo(296, shape === "deckled" ? -1 : 6);
+    const taken = 296 * 105 - areaOf(outline);
+    expect(taken).toBeGreaterThan(40);
+    expect(taken).toBeLessThan(105 * 4);
+    if (area !== undefined) expect(taken).toBeCloseTo(area, 6);
+    // the corner itself stays
+    expect(outline.some((e) => Math.hypot(e.from[0] - 296, e.from[1]) < 1e-6)).toBe(true);
+    // upside down it is the same edge
+    if (shape !== "deckled") {
+      const ys = flatten(outline)
+        .filter(([x]) => x > 291 && x < 295.9)
+        .map(([, y]) => y);
+      const turned = ys.map((y) => 105 - y);
+      for (const y of ys) expect(Math.min(...turned.map((t) => Math.abs(t - y)))).toBeLessThan(0.05);
+    }
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("is refused where the side is a fold", () => {
+    const s = card([{ id: "e", kind: "edge", on: FRONT, which: "left", shape: "zigzag" }]);
+    expect(s.findings.find((f) => f.check === "fitting")).toMatchObject({ code: "folded-edge", severity: "error" });
+    expect(areaOf(main(s).outline[0] ?? [])).toBeCloseTo(296 * 105, 6);
+  });
+});
+
+describe("lines", () => {
+  it("are made on the face they are said on, and told by what is done along them", () => {
+    const s = card([
+      { id: "a", kind: "line", on: INSIDE, outline: "star", width: 40, height: 40, role: "foil" },
+      { id: "b", kind: "perforation", on: FRONT, runs: "down" },
+    ]);
+    expect(main(s).strokes).toMatchObject([{ role: "foil", face: "back" }, { role: "perforate" }]);
+    const said = s.steps.map((x) => sayStep(x, MM)).join(" ");
+    expect(said).toMatch(/Foil the line on the inside of the back/u);
+    expect(said).toMatch(/Perforate the line on the front/u);
+  });
+});
+
+describe("words", () => {
+  const words = (more: object) =>
+    card([
+      { id: "w", kind: "words", name: "Greeting", on: FRONT, text: "Good apples", typeface: "plain", size: 9, ...more },
+    ]);
+
+  it("are printed as filled letters in the middle of the panel", () => {
+    const { strokes = [], cuts } = main(words({}));
+    expect(cuts).toEqual([]);
+    expect(strokes).toHaveLength(10);
+    expect(strokes.every((s) => s.filled && s.role === "print")).toBe(true);
+    const { left, right, bottom, top } = boundsOf(strokes.flatMap((s) => flatten(s.path)));
+    expect((left + right) / 2).toBeCloseTo(148 + 74, 1);
+    expect((bottom + top) / 2).toBeCloseTo(52.5, 1);
+  });
+
+  it("inside are read when the card is open: on the back they are mirrored, and made from that side", () => {
+    const { strokes = [] } = main(words({ on: INSIDE, text: "L" }));
+    const [letter] = strokes;
+    expect(letter?.face).toBe("back");
+    // an L has its stem at its left as it is read: at its right as the paper is drawn
+    const points = flatten(letter?.path ?? []);
+    const { left, right, top } = boundsOf(points);
+    const high = points.filter(([, y]) => y > top - 1).map(([x]) => x);
+    expect(Math.min(...high)).toBeGreaterThan((left + right) / 2);
+  });
+
+  it("cut out keep their counters by bridges; without them it is told, and mended", () => {
+    const bridgesOff = words({ role: "cut", bridges: false });
+    const found = bridgesOff.findings.find((f) => f.code === "drops-out");
+    expect(found && sayFinding(found, MM)).toMatch(/the insides of \d+ letters drop out/u);
+    const mended = solve(pressed(bridgesOff.spec, found));
+    expect(codes(mended)).not.toContain("fitting.drops-out");
+    expect(main(mended).cuts.every((c) => c.kind === "window" && areaOf(polygon(flatten(c.path))) > 0)).toBe(true);
+  });
+
+  it("cut out of their own paper are one piece", () => {
+    const s = card([{ id: "w", kind: "lettering", on: FRONT, text: "Thanks", typeface: "slab", size: 16 }]);
+    const piece = s.pieces.find((p) => p.fitting === "w");
+    expect(piece?.outline).toHaveLength(1);
+    expect(prove(s).ok).toBe(true);
+  });
+
+  it("say which letters a typeface lacks, and lose nothing else", () => {
+    const s = words({ text: "Hi я" });
+    const found = s.findings.find((f) => f.code === "no-letter");
+    expect(found && sayFinding(found, MM)).toMatch(/has no я/u);
+    expect(main(s).strokes).toHaveLength(2);
+  });
+});
+
+describe("a card with everything on it", () => {
+  const all = [
+    { id: "mat", kind: "mat", on: INSIDE, border: 6 },
+    {
+      id: "win",
+      kind: "window",
+      on: FRONT,
+      outline: "oval",
+      width: 60,
+      height: 40,
+      at: rule({ from: "centre", by: 0 }, { from: "top", by: 12 }),
+    },
+    {
+      id: "greet",
+      kind: "words",
+      on: FRONT,
+      text: "Thank you",
+      typeface: "script",
+      size: 10,
+      at: rule({ from: "centre", by: 0 }, { from: "bottom", by: 12 }),
+    },
+    { id: "edge", kind: "edge", on: FRONT, which: "right", shape: "scalloped", pitch: 10, depth: 4 },
+    { id: "holes", kind: "hole", on: { panel: "back", side: "outside" }, across: 4, columns: 3 },
+    { id: "tear", kind: "perforation", on: { panel: "back", side: "outside" }, runs: "across" },
+    {
+      id: "star",
+      kind: "line",
+      on: INSIDE,
+      outline: "star",
+      width: 20,
+      height: 20,
+      role: "foil",
+      at: rule({ from: "left", by: 10 }, { from: "top", by: 10 }),
+    },
+  ];
+
+  it("is made in another size and comes back exactly", () => {
+    const first = card(all);
+    const larger = resizedRecipe(first.spec, { width: 210, height: 148 });
+    if (!larger.ok) throw new Error("no larger one");
+    const big = solve(larger.spec);
+    expect(prove(big).ok).toBe(true);
+    // letters grow with the height, holes keep
+    expect(big.spec.fittings?.find((f) => f.id === "holes")?.["across"]).toBe(4);
+    expect(Number(big.spec.fittings?.find((f) => f.id === "greet")?.["size"])).toBeGreaterThan(13);
+    // nothing is distorted: the oval has followed both axes, the star too
+    const back = resizedRecipe(larger.spec, { width: 148, height: 105 });
+    if (!back.ok) throw new Error("no way back");
+    for (const row of back.spec.fittings ?? []) {
+      const was = first.spec.fittings?.find((f) => f.id === row.id);
+      expect(row.at).toEqual(was?.at);
+    }
+  });
+
+  it("is read from what it writes", () => {
+    const { spec } = card(all);
+    const read = changed(spec, { contents: {} });
+    expect(read.ok && read.value.fittings).toEqual(spec.fittings);
+  });
+});

@@ -1,0 +1,63 @@
+/**
+ * What is done to the paper itself: said like paper that is laid, on a sheet as large as all of it. What is cut and drawn
+ * there comes to the panel it lies on, and the sheet goes.
+ *
+ *     ┌─────────────────────┐        Several of one thing stand in rows, each in the middle of its part: of the ground
+ *     │  o   ¦   o   ¦   o  │        where nothing is said, or so far from the next, middle to middle, as is said.
+ *     │╌╌╌╌╌╌┼╌╌╌╌╌╌╌┼╌╌╌╌╌╌│
+ *     │  o   ¦   o   ¦   o  │
+ *     └─────────────────────┘
+ */
+import { type Path, placePath } from "../geometry/path.ts";
+import { HERE, type Point } from "../geometry/point.ts";
+import { autoMm, choice, count } from "../model/setting.ts";
+import type { Measured } from "../paper/figure.ts";
+import type { GroundSize } from "./kind.ts";
+
+/** What it is cut through. */
+export const through = choice(
+  "Cut through",
+  { layer: "This paper", folded: "The panel folded on it too", all: "Every layer it meets" },
+  "layer",
+  "The same place is cut in what lies over it and under it in the finished piece.",
+);
+
+/** Several of it, in rows. */
+export const spread = {
+  columns: count("Side by side", 1, [1, 60], "How many stand in a row."),
+  rows: count("One above another", 1, [1, 60], "How many rows there are."),
+  apart: autoMm("Apart", [1, 200], "Middle to middle; spread evenly over what it lies on unless set."),
+};
+
+interface Spread {
+  readonly columns: number;
+  readonly rows: number;
+  readonly apart: number | "auto";
+}
+
+/** mm from middle to middle each way. */
+const pitchOf = ({ width, height }: GroundSize, { columns, rows, apart }: Spread): readonly [number, number] =>
+  apart === "auto" ? [width / columns, height / rows] : [apart, apart];
+
+/** The box round all of them, mm, and the lower left of each in it. */
+export function spreadOut(ground: GroundSize, own: GroundSize, set: Spread) {
+  const [dx, dy] = pitchOf(ground, set);
+  const size: GroundSize = { width: (set.columns - 1) * dx + own.width, height: (set.rows - 1) * dy + own.height };
+  const places = Array.from({ length: set.columns * set.rows }, (_, i): Point => [
+    (i % set.columns) * dx,
+    Math.floor(i / set.columns) * dy,
+  ]);
+  return { size, places };
+}
+
+/** From the middle of the first to that of the next, where there are several; along the row, or up the column. */
+export function apartOf(on: string, { width, height }: GroundSize, places: readonly Point[]): Measured | undefined {
+  const [first, next] = places;
+  if (!first || !next) return undefined;
+  const middle = ([x, y]: Point): Point => [x + width / 2, y + height / 2];
+  const across = next[1] === first[1];
+  return { on, from: middle(first), to: middle(next), slides: across ? [0, height] : [width, 0] };
+}
+
+/** A path moved to where one of them stands. */
+export const movedTo = (path: Path, [x, y]: Point): Path => placePath(path, { ...HERE, x, y });

@@ -1,0 +1,78 @@
+/**
+ * Line: along an outline of the catalogue or straight, to be drawn, foiled, printed, scored, perforated or cut.
+ *
+ *      ╭─ ─ ─ ─ ─╮
+ *      ╎         ╎  height        ─────────────
+ *      ╰─ ─ ─ ─ ─╯                 straight: as long as its width
+ *         width
+ */
+import { z } from "zod";
+import { find } from "../catalogue/entry.ts";
+import { shapes } from "../catalogue/shapes.ts";
+import { line as segment, type Path } from "../geometry/path.ts";
+import type { Cut, Role, Stroke } from "../model/piece.ts";
+import { choice } from "../model/setting.ts";
+import { heightOf, widthOf } from "../paper/figure.ts";
+import { panel, sheet } from "../paper/sheet.ts";
+import { apartOf, movedTo, spread, spreadOut } from "./inPaper.ts";
+import { defineKind } from "./kind.ts";
+import { ownSize, usualSize } from "./panel.ts";
+
+/** What may be done along a line. */
+export const ROLES = {
+  pen: "Drawn with a pen",
+  foil: "Foiled",
+  print: "Printed",
+  score: "Scored",
+  perforate: "Perforated",
+  cut: "Cut",
+} as const satisfies Partial<Record<Role, string>>;
+
+const OUTLINES: Readonly<Record<string, string>> = {
+  straight: "Straight",
+  ...Object.fromEntries(shapes.map((s) => [s.id, s.title])),
+};
+/** The box of a straight line has some thickness, mm, so that it can be taken hold of. */
+const THIN = 0.2;
+
+/** A line, straight or along an outline. */
+export const line = defineKind({
+  id: "line",
+  title: "Line",
+  about: "Drawn, foiled, printed or scored; straight or along an outline.",
+  asks: [],
+  inPaper: true,
+  settings: z.object({
+    outline: choice("Outline", OUTLINES, "straight", "What it follows."),
+    ...ownSize,
+    role: choice("Made how", ROLES, "pen", "What is done along it."),
+    ...spread,
+  }),
+  usual: (ground, grid) => usualSize(ground, grid, 0.6),
+  draft({ name, ground, set }) {
+    const isStraight = set.outline === "straight";
+    const { width } = set;
+    const height = isStraight ? THIN : set.outline === "round" ? width : set.height;
+    const own = { width, height };
+    const path: Path = isStraight
+      ? [segment([0, THIN / 2], [width, THIN / 2])]
+      : (find(shapes, set.outline)?.outline(width, height) ?? []);
+    const { size, places } = spreadOut(ground, own, set);
+    const body = panel("line", name, size.width, size.height);
+    const made = places.map((by, i) => ({ id: String(i + 1), path: movedTo(path, by) }));
+    const cuts = set.role === "cut" ? made.map((m): Cut => ({ ...m, panel: body.id, kind: "slit" })) : [];
+    const { role } = set;
+    const strokes = role === "cut" ? [] : made.map((m): Stroke => ({ ...m, role }));
+    const one = { ...body, ...own };
+    return {
+      said: {
+        sheets: [sheet("line", name, [body], { cuts, strokes })],
+        figures: {
+          width: widthOf(one),
+          ...(!isStraight && set.outline !== "round" && { height: heightOf(one) }),
+          apart: apartOf("line", own, places),
+        },
+      },
+    };
+  },
+});

@@ -1,0 +1,156 @@
+/**
+ * Words: set in a shipped typeface, printed, drawn, foiled or cut out of the paper they stand on.
+ *
+ *      ┌───────────────┐
+ *      │  Thank you    │ height of capitals
+ *      └───────────────┘
+ *
+ * Outlines that overlap are one; letters may be made to hold together, and counters keep bridges where they would drop out.
+ */
+import { z } from "zod";
+import { flatten, type Path, polygon } from "../geometry/path.ts";
+import type { Cut, Role, Stroke } from "../model/piece.ts";
+import { choice, mm, text, toggle } from "../model/setting.ts";
+import { heightOf } from "../paper/figure.ts";
+import { windowIn } from "../paper/hole.ts";
+import { panel, sheet } from "../paper/sheet.ts";
+import { roundDown } from "../units/ruler.ts";
+import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/index.ts";
+import type { Rings } from "../typefaces/joined.ts";
+import { setWords, type SetWords } from "../typefaces/setting.ts";
+import { ROLES } from "./line.ts";
+import { defineKind, type FittingInput, type GroundSize, type Laying, type Lettered } from "./kind.ts";
+
+/** What all words are set by. */
+export const wording = {
+  text: text("Words", "Thank you", 200, "What it says; a new line begins another."),
+  typeface: choice("Typeface", TYPEFACES, "script", "What the letters look like."),
+  size: mm("Height of capitals", 12, [2, 150], "From the foot of a capital to its head."),
+  spacing: mm("More between letters", 0, [-5, 40], "Less where negative."),
+  lineSpacing: mm("Line to line", 18, [2, 250], "From one line's foot to the next."),
+  align: choice("Lines", { left: "Left", centre: "In the middle", right: "Right" }, "centre", "How lines stand."),
+  arc: mm("Along an arc", 0, [-600, 600], "The radius of it; 0 is straight, less than 0 hangs."),
+};
+
+const { print, pen, foil, cut } = ROLES;
+const settings = z.object({
+  ...wording,
+  role: choice("Made how", { print, pen, foil, cut }, "print", "What is done with the letters."),
+  joined: toggle("Letters hold together", false, "They are grown, by the least that does it."),
+  bridges: toggle("Keep counters", true, "Where letters are cut out, their insides are held by bridges."),
+});
+
+type Set = z.output<typeof settings>;
+/** What words are set by, said. */
+export type Wording = Pick<Set, keyof typeof wording>;
+
+/** A bridge this wide (mm) holds a counter; no more than a part of small letters. */
+const BRIDGE_MM = 1.2;
+const BRIDGE_PART = 0.12;
+
+/** Words that were set lately: who drags them, or changes another row, sets none again. */
+const lately = new Map<string, unknown>();
+const MOST_KEPT = 60;
+
+function kept<T>(key: string, make: () => T): T {
+  if (lately.has(key)) return lately.get(key) as T;
+  const made = make();
+  if (lately.size >= MOST_KEPT) lately.delete(lately.keys().next().value as string);
+  lately.set(key, made);
+  return made;
+}
+
+const keyOf = (what: string, w: Wording): string =>
+  JSON.stringify([what, w.text, w.typeface, w.size, w.spacing, w.lineSpacing, w.align, w.arc]);
+
+type Joining = NonNullable<ReturnType<typeof joiningOf>>;
+
+/** Words that have been set, and what puts their letters together. */
+interface Found {
+  readonly face: Typeface;
+  readonly joining: Joining;
+  readonly words: SetWords;
+}
+
+/** The words as they are set; nothing while their typeface has not come. */
+export function wordsOf(w: Wording): Found | undefined {
+  const face = typefaceById(w.typeface);
+  const joining = joiningOf();
+  return face && joining && { face, joining, words: kept(keyOf("set", w), () => setWords(face, w)) };
+}
+
+/** Their outlines as one area: what overlaps is one, and grown together where that is asked. */
+export function areaOfWords(
+  w: Wording,
+  { words, joining }: Found,
+  together: boolean,
+): { readonly rings: Rings; readonly by: number } {
+  return kept(keyOf(together ? "joined" : "union", w), () => {
+    const rings = words.letters.flatMap((letter) => letter.map((path) => flatten(path)));
+    return together ? joining.joined(rings) : { rings: joining.unionOf(rings), by: 0 };
+  });
+}
+
+/** Words as they would be set on a ground: a part of it wide. */
+export function usualWords(
+  { width, height }: GroundSize,
+  grid: number,
+): { readonly size: number; readonly lineSpacing: number } {
+  const size = Math.max(4, roundDown(Math.min(width / 9, height / 4, 20), grid));
+  return { size, lineSpacing: size * 1.6 };
+}
+
+function draft({ name, set }: FittingInput<Set>): Laying {
+  const found = wordsOf(set);
+  if (!found || found.words.letters.length === 0) {
+    const body = panel("words", name, set.size * 3, set.size);
+    const lettered: Lettered = { missing: found?.words.missing ?? [], islands: 0, by: 0 };
+    return { said: { sheets: [sheet("words", name, [body])] }, lettered };
+  }
+  const { face, words, joining } = found;
+  const outlined = set.role === "cut" || set.joined || (set.role !== "print" && set.typeface === "script");
+  // single lines have no inside to be grown, cut or filled
+  const area = outlined && !face.stroked ? areaOfWords(set, found, set.joined) : undefined;
+  const wide = Math.min(BRIDGE_MM, set.size * BRIDGE_PART);
+  const rings = area && set.role === "cut" && set.bridges ? joining.bridged(area.rings, wide) : area?.rings;
+  const edge = area?.by ?? 0;
+  const body = panel("words", name, words.width + 2 * edge, words.height + 2 * edge);
+  const islands = set.role === "cut" ? (rings ?? []).filter(joining.isHole).length : 0;
+  const lettered: Lettered = { missing: words.missing, islands, by: edge };
+  const shifted = (path: Path): Path => (edge === 0 ? path : moved(path, edge));
+  if (set.role === "cut") {
+    const cuts = rings
+      ? rings.map((ring, i): Cut => windowIn(String(i + 1), body, shifted(polygon(ring))))
+      : words.letters.flat().map((path, i): Cut => ({ id: String(i + 1), panel: body.id, kind: "slit", path }));
+    return { said: { sheets: [sheet("words", name, [body], { cuts })] }, lettered };
+  }
+  const role: Role = set.role;
+  const filled = role === "print" && !face.stroked ? { filled: true as const } : {};
+  const letters = rings
+    ? [rings.flatMap((ring) => shifted(polygon(ring)))]
+    : words.letters.map((letter) => letter.flat());
+  const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled }));
+  return { said: { sheets: [sheet("words", name, [body], { strokes })], figures: sized(body, set) }, lettered };
+}
+
+const sized = (body: ReturnType<typeof panel>, { size }: Set) => ({
+  size: heightOf({ ...body, height: Math.min(size, body.height) }, 0.04),
+});
+
+const moved = (path: Path, by: number): Path =>
+  path.map((s) =>
+    s.kind === "line" ? { ...s, from: [s.from[0] + by, s.from[1] + by], to: [s.to[0] + by, s.to[1] + by] } : s,
+  );
+
+/** Words on the paper itself. */
+export const words = defineKind({
+  id: "words",
+  title: "Words",
+  about: "Printed, drawn, foiled or cut, in one of five typefaces.",
+  asks: [],
+  inPaper: true,
+  settings,
+  follows: () => ({ size: "height", lineSpacing: "height" }),
+  usual: usualWords,
+  draft,
+});
