@@ -71,7 +71,7 @@ export const LaidMarks = memo(function LaidMarks({ on, view, onHold }: LaidMarks
             d={d}
             data-fitting={fitting}
             fill={isLit ? colour.rustWash : "transparent"}
-            fillOpacity={0.5}
+            fillOpacity={0.25}
             // a line is taken hold of beside it as well
             stroke={isLit ? colour.rust : "transparent"}
             strokeOpacity={isLit ? 0.5 : 1}

@@ -1,8 +1,6 @@
 /** The demo scenario: the open day of Quillfen Orchard. Shown on a first visit, and again from Settings. */
 import { type Draft, readSpec } from "@cut-fold/core";
 
-const DAY = "2026-09-";
-
 interface Sample {
   readonly id: string;
   readonly name: string;
@@ -518,6 +516,69 @@ const SAMPLES: readonly Sample[] = [
       quantity: 40,
     },
   },
+  {
+    id: "demo-thank-you",
+    name: "Thank-you card with a window",
+    tags: ["Shop"],
+    note: "The pressed leaf is seen through the oval. Written inside with a pen.",
+    spec: {
+      units: "mm",
+      form: "card-base",
+      contents: { preset: "iso-a6", name: "Thank-you card" },
+      stock: { preset: "cover-250" },
+      settings: { fold: "side" },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 20,
+      fittings: [
+        {
+          ...{ id: "oval", kind: "window", name: "Oval window", on: FRONT, outline: "oval", width: 72, height: 46 },
+          at: { x: { from: "centre", by: 0 }, y: { from: "top", by: 12 } },
+        },
+        {
+          ...{ id: "greeting", kind: "words", name: "Greeting", on: FRONT, text: "Thank you", typeface: "script" },
+          ...{ size: 11, at: { x: { from: "centre", by: 0 }, y: { from: "bottom", by: 12 } } },
+        },
+        { id: "edge", kind: "edge", name: "Scalloped edge", on: FRONT, which: "right", pitch: 10, depth: 3 },
+        {
+          ...{ id: "written", kind: "words", name: "Written inside", on: { panel: "back", side: "inside" } },
+          ...{ text: "for your help\nat the open day", typeface: "line", size: 6, lineSpacing: 12, role: "pen" },
+          at: { x: { from: "centre", by: 0 }, y: { from: "bottom", by: 14 } },
+        },
+      ],
+    },
+  },
+  {
+    id: "demo-name-tag",
+    name: "Tag for a jar, with a name",
+    tags: ["Shop"],
+    note: "Opens like a small card; the string goes through both leaves.",
+    spec: {
+      units: "mm",
+      form: "tag",
+      contents: { width: 50, height: 85, thickness: 0.3, name: "Jar tag" },
+      stock: { preset: "cover-250" },
+      settings: { leaves: "two", cornerRadius: 3 },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 24,
+      fittings: [
+        {
+          ...{ id: "name", kind: "words", name: "Name", on: { panel: "tag", side: "outside" }, text: "Wren" },
+          ...{ typeface: "script", size: 9, at: { x: { from: "centre", by: 0 }, y: { from: "bottom", by: 28 } } },
+        },
+        {
+          ...{ id: "leaf", kind: "line", name: "Leaf", on: { panel: "tag", side: "outside" }, outline: "leaf" },
+          ...{
+            width: 11,
+            height: 17,
+            role: "foil",
+            at: { x: { from: "centre", by: 0 }, y: { from: "bottom", by: 7 } },
+          },
+        },
+      ],
+    },
+  },
 ];
 
 /** Their recipes as they are written. */
@@ -529,6 +590,7 @@ export const demoDrafts = (): Draft[] =>
     const read = readSpec(spec);
     if (!read.ok)
       throw new Error(`demo draft '${sample.id}': ${read.problems.map((p) => `${p.field} ${p.code}`).join(", ")}`);
-    const day = `${DAY}${String(25 - i).padStart(2, "0")}T09:00:00.000Z`;
+    // the first was changed last
+    const day = new Date(Date.UTC(2026, 8, 25 - i, 9)).toISOString();
     return { ...sample, tags: [...tags], made: day, changed: day, step: 1, spec: read.value };
   });

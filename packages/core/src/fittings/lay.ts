@@ -14,7 +14,7 @@
 import { sharedConvex } from "../geometry/convex.ts";
 import { type Bounds, boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Point, type Pose, subtract } from "../geometry/point.ts";
-import type { Form, Ground, Setup } from "../forms/form.ts";
+import type { Form, Setup } from "../forms/form.ts";
 import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
 import type { Place } from "../model/fitting.ts";
@@ -23,8 +23,11 @@ import { settingMeta } from "../model/setting.ts";
 import { filledWith, foldedPanels, flatPose, heightsOf, lastOrder } from "../paper/pose.ts";
 import { type Drafted, draftOf } from "../paper/said.ts";
 import { kindById } from "./index.ts";
-import type { FittingKind, GroundSize, Laying } from "./kind.ts";
-import { type Marks, withMarks } from "./marks.ts";
+import type { GroundSize, Laying } from "./kind.ts";
+import type { Laid } from "./laid.ts";
+import { withMarks } from "./marks.ts";
+
+export type { Laid } from "./laid.ts";
 import { cornerOf, poseOn } from "./place.ts";
 
 /** The recipe's row of a whole form, with what it needs found. */
@@ -43,22 +46,6 @@ export interface Row {
   /** mm of foam under it */
   readonly raised: number;
   readonly part?: PartOf;
-}
-
-/** A drafted form or fitting with where it lies. */
-export interface Laid extends Drafted {
-  readonly lies?: Lying;
-  /** the kind of a fitting that is no form */
-  readonly kind?: FittingKind;
-  readonly grounds: readonly Ground[];
-  readonly outside: Face;
-  readonly form?: Form;
-  readonly setup: Setup;
-  readonly stock: Stock;
-  /** what is to be told of words that were set */
-  readonly lettered?: Laying["lettered"];
-  /** what it does to the paper it lies on; it has no piece of its own then */
-  readonly marks?: Marks;
 }
 
 /** Paper (mm²) that two things must share before one rests on the other: an edge that touches does not count. */

@@ -9,25 +9,11 @@
 import { flatten, holds, line, type Path, placePath, roundCorners, type Segment } from "../geometry/path.ts";
 import { distance, offLine, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Cut, PieceDraft, Stroke } from "../model/piece.ts";
+import type { Cut, PieceDraft } from "../model/piece.ts";
 import { joinedUp } from "../paper/assembly.ts";
 import { after, filledWith, flatPose, foldedPanels, lastOrder, undo } from "../paper/pose.ts";
 import { type EdgeCut, outward } from "../paper/shape.ts";
-import type { Laid } from "./lay.ts";
-
-/** What a row does to paper that is there. */
-export interface Marks {
-  readonly fitting: string;
-  readonly piece: string;
-  readonly panel: string;
-  readonly cuts: readonly Cut[];
-  readonly strokes: readonly Stroke[];
-  readonly through: "layer" | "folded" | "all";
-  /** a side of the panel, with the paper on its left, and what is cut out of it */
-  readonly edge?: { readonly cut: EdgeCut; readonly line: readonly [Point, Point] };
-  /** panels, `piece/panel`, that it meets only in part: they are left whole */
-  readonly partly?: readonly string[];
-}
+import type { Laid, Marks } from "./laid.ts";
 
 /** The parts with everything done to their paper; those that nothing is done to stay as they are. */
 export function withMarks(parts: readonly Laid[]): readonly Laid[] {

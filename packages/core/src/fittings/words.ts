@@ -26,7 +26,7 @@ export const wording = {
   text: text("Words", "Thank you", 200, "What it says; a new line begins another."),
   typeface: choice("Typeface", TYPEFACES, "script", "What the letters look like."),
   size: mm("Height of capitals", 12, [2, 150], "From the foot of a capital to its head."),
-  spacing: mm("More between letters", 0, [-5, 40], "Less where negative."),
+  spacing: mm("Letter spacing", 0, [-5, 40], "More between letters, or less where negative."),
   lineSpacing: mm("Line to line", 18, [2, 250], "From one line's foot to the next."),
   align: choice("Lines", { left: "Left", centre: "In the middle", right: "Right" }, "centre", "How lines stand."),
   arc: mm("Along an arc", 0, [-600, 600], "The radius of it; 0 is straight, less than 0 hangs."),

@@ -1,12 +1,15 @@
 /** Something more on a face: each choice drawn for real, as large as it would be there, beginning with what the hand does. */
 import {
   changed,
+  type Display,
   fittingKinds,
   type Fitting,
   type Form,
+  formatLength,
   formatSize,
   loadedForms,
   loadTypefaces,
+  type Lying,
   lyingOnFlat,
   pathData,
   placePath,
@@ -135,6 +138,13 @@ interface TileProps {
   readonly onAdd: (row: Fitting) => void;
 }
 
+/** A line has a length and no width worth telling. */
+const sizeOf = ({ width, height }: Lying, display: Display): string =>
+  Math.min(width, height) < THIN_MM
+    ? formatLength(Math.max(width, height), display)
+    : formatSize(width, height, display);
+const THIN_MM = 0.5;
+
 /** The thing on its ground, as it would lie; none where it cannot be made with these tools. */
 function Tile({ row, title, spec, onAdd }: TileProps) {
   const display = useDisplay();
@@ -178,9 +188,10 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
                 {...strokeOf(l.role === "score" ? (l.fold ?? "valley") : l.role)}
               />
             ))}
-          {shapes.map(({ shape }) => (
+          {shapes.map(({ shape }, i) => (
             <path
-              key={shape.of}
+              // what is bent comes in several parts
+              key={`${shape.of ?? ""} ${String(i)}`}
               d={[shape.path, ...(shape.holes ?? [])].map(d).join("")}
               fillRule="evenodd"
               fill={(shape.stock === undefined ? coloursOf(spec) : paperColours(shape.stock)).face}
@@ -192,7 +203,7 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
         </g>
       </svg>
       <strong>{title}</strong>
-      <span>{formatSize(lies.width, lies.height, display)}</span>
+      <span>{sizeOf(lies, display)}</span>
     </ButtonBase>
   );
 }
