@@ -31,7 +31,10 @@ const COMMANDS = { moveTo: "M", lineTo: "L", quadraticCurveTo: "Q", bezierCurveT
 
 /** A capital from its foot to its head. */
 function highOf(glyphs) {
-  const ys = glyphs.H[1].match(/-?\d+/gu).map(Number).filter((_, i) => i % 2 === 1);
+  const ys = glyphs.H[1]
+    .match(/-?\d+/gu)
+    .map(Number)
+    .filter((_, i) => i % 2 === 1);
   return Math.max(...ys) - Math.min(...ys);
 }
 
@@ -79,7 +82,15 @@ function strokesOf(file) {
 
 const write = (id, face) => {
   writeFileSync(target(id), `${JSON.stringify(face)}\n`);
-  console.log(id, Object.keys(face.glyphs).length, "letters,", Object.keys(face.kern).length, "pairs,", face.high, "high");
+  console.log(
+    id,
+    Object.keys(face.glyphs).length,
+    "letters,",
+    Object.keys(face.kern).length,
+    "pairs,",
+    face.high,
+    "high",
+  );
 };
 for (const [id, file] of Object.entries(OUTLINED)) write(id, outlinesOf(file));
 write("line", strokesOf("hersheytext/svg_fonts/EMSReadability.svg"));

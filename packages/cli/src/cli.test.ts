@@ -50,6 +50,23 @@ describe("the command line", () => {
     expect(solved.steps.every((s) => s.text.length > 5)).toBe(true);
   });
 
+  it("reads the outlines of an SVG file, and refuses what is none with a sentence", () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="2in" height="1in" viewBox="0 0 2 1"><circle cx="1" cy=".5" r=".25"/></svg>';
+    const { status, json } = run(["import", "-"], svg);
+    expect(status).toBe(0);
+    const { outlines, width, ...rest } = json() as {
+      width: number;
+      outlines: { rings: [number, number][][]; closed: boolean }[];
+    };
+    expect(width).toBeCloseTo(50.8, 6);
+    expect(rest).toMatchObject({ units: "mm", yUp: true, warnings: [] });
+    // every point a quarter inch from the middle, an inch across and half an inch up
+    for (const [x, y] of outlines[0]?.rings[0] ?? []) expect(Math.hypot(x - 25.4, y - 12.7)).toBeCloseTo(6.35, 1);
+    expect(run(["import", "-"], "<html/>")).toMatchObject({ status: 2 });
+    expect(run(["import", "-"], "<html/>").stderr).toMatch(/^file: .*another/u);
+  });
+
   it("answers an array one by one, each by itself", () => {
     const { status, json } = run(["solve", "-"], [SPEC, { form: "hat" }, { ...SPEC, contents: { width: "x" } }]);
     expect(status).toBe(0);

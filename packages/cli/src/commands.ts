@@ -26,10 +26,14 @@ import {
   tableCells,
   trimPlans,
   workBack,
+  TYPEFACES,
+  flatten,
+  pathData,
   writeProject,
   writeSvg,
 } from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
+import { OutlineError, readSvg } from "@cut-fold/core/outlines";
 import { prove, proveMotion } from "@cut-fold/core/proof";
 import { z } from "zod";
 import { BadInput } from "./badInput.ts";
@@ -37,6 +41,8 @@ import { BadInput } from "./badInput.ts";
 interface Given {
   readonly flags: ReadonlyMap<string, string>;
   readonly json: () => unknown;
+  /** the file as it is */
+  readonly text: () => string;
 }
 interface Command {
   readonly flags: readonly string[];
@@ -128,6 +134,23 @@ async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: D
   return await writePdf(solution, { title, display, paper, fonts: fonts(), date: new Date() });
 }
 
+/** The outlines of a file as points, as the contract has them; y up. */
+function importedSvg(text: string): unknown {
+  try {
+    const { width, height, outlines, warnings } = readSvg(text);
+    return {
+      ...{ units: "mm", width, height, yUp: true },
+      outlines: outlines.map(({ id, closed, path }) => ({
+        ...{ id, closed, path: pathData(path), rings: [flatten(path)], nodes: path.length },
+      })),
+      warnings,
+    };
+  } catch (error) {
+    if (error instanceof OutlineError) throw new BadInput([`file: ${error.message}`]);
+    throw error;
+  }
+}
+
 export const commands: Readonly<Record<string, Command>> = {
   forms: {
     flags: [],
@@ -143,7 +166,14 @@ export const commands: Readonly<Record<string, Command>> = {
         settings: z.toJSONSchema(settings, { io: "input" }),
       })),
   },
-  catalogue: { flags: [], run: () => catalogue },
+  catalogue: {
+    flags: [],
+    run: () => ({ ...catalogue, typefaces: Object.entries(TYPEFACES).map(([id, title]) => ({ id, title })) }),
+  },
+  import: {
+    flags: [],
+    run: ({ text }) => importedSvg(text()),
+  },
   solve: {
     flags: [],
     run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))),

@@ -3,17 +3,24 @@ import { readFileSync } from "node:fs";
 import { commands } from "./commands.ts";
 import { BadInput } from "./badInput.ts";
 
-function readJson(source: string | undefined): unknown {
+const named = (source: string | undefined): string => {
   if (source === undefined) throw new BadInput(["file: missing: give a file name, or - for standard input"]);
-  let text: string;
+  return source;
+};
+
+function readText(source: string): string {
   try {
-    text = readFileSync(source === "-" ? 0 : source, "utf8");
+    return readFileSync(source === "-" ? 0 : source, "utf8");
   } catch {
     throw new BadInput([`${source}: cannot be read: give the name of a file that exists`]);
   }
+}
+
+function readJson(source: string): unknown {
   try {
-    return JSON.parse(text) as unknown;
+    return JSON.parse(readText(source)) as unknown;
   } catch (error) {
+    if (error instanceof BadInput) throw error;
     throw new BadInput([`${source}: is not JSON: ${(error as Error).message}`]);
   }
 }
@@ -50,7 +57,11 @@ async function run(given: readonly string[]): Promise<void> {
         `--${flag}: is not known here; allowed: ${command.flags.map((f) => `--${f}`).join(", ") || "none"}`,
       ]);
   }
-  const result = await command.run({ flags, json: () => readJson(rest[0]) });
+  const result = await command.run({
+    flags,
+    json: () => readJson(named(rest[0])),
+    text: () => readText(named(rest[0])),
+  });
   process.stdout.write(`${JSON.stringify(result)}\n`);
 }
 

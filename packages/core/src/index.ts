@@ -15,7 +15,8 @@ export {
   valueAt,
   withoutFitting,
 } from "./recipe/change.ts";
-export { loadTypefaces } from "./typefaces/index.ts";
+export * from "./outlines/outline.ts";
+export { loadTypefaces, TYPEFACES } from "./typefaces/index.ts";
 export { fittingKinds, kindById } from "./fittings/index.ts";
 export type { Asks, FittingKind } from "./fittings/kind.ts";
 export { borderFor } from "./fittings/mat.ts";

@@ -2,6 +2,7 @@
 import { type Draft, offersFor, readSpec, type Solution, type Spec } from "@cut-fold/core";
 import { clashesIn } from "@cut-fold/core/proof";
 import { expose } from "comlink";
+import { outlineApi } from "../workers/readOutline.ts";
 import { act, cleanup, configure, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, vi } from "vitest";
@@ -42,6 +43,7 @@ function workerHere(address: URL): MessagePort & { terminate: () => void } {
     expose({ run }, port1);
   };
   if (address.pathname.includes("offers.worker")) answers(offersFor);
+  if (address.pathname.includes("outline.worker")) expose(outlineApi, port1);
   if (address.pathname.includes("moving.worker"))
     answers((spec) => {
       const solution = solutionOf(spec);

@@ -7,14 +7,12 @@
  *         width
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
-import { shapes } from "../catalogue/shapes.ts";
 import { line as segment, type Path } from "../geometry/path.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { choice } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { panel, sheet } from "../paper/sheet.ts";
-import { apartOf, movedTo, spread, spreadOut } from "./inPaper.ts";
+import { apartOf, isRound, movedTo, outlineIn, outlineSettings, spread, spreadOut } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -28,10 +26,6 @@ export const ROLES = {
   cut: "Cut",
 } as const satisfies Partial<Record<Role, string>>;
 
-const OUTLINES: Readonly<Record<string, string>> = {
-  straight: "Straight",
-  ...Object.fromEntries(shapes.map((s) => [s.id, s.title])),
-};
 /** The box of a straight line has some thickness, mm, so that it can be taken hold of. */
 const THIN = 0.2;
 
@@ -43,7 +37,7 @@ export const line = defineKind({
   asks: [],
   inPaper: true,
   settings: z.object({
-    outline: choice("Outline", OUTLINES, "straight", "What it follows."),
+    ...outlineSettings("straight", { straight: "Straight" }),
     ...ownSize,
     role: choice("Made how", ROLES, "pen", "What is done along it."),
     ...spread,
@@ -52,11 +46,9 @@ export const line = defineKind({
   draft({ name, ground, set }) {
     const isStraight = set.outline === "straight";
     const { width } = set;
-    const height = isStraight ? THIN : set.outline === "round" ? width : set.height;
+    const height = isStraight ? THIN : isRound(set) ? width : set.height;
     const own = { width, height };
-    const path: Path = isStraight
-      ? [segment([0, THIN / 2], [width, THIN / 2])]
-      : (find(shapes, set.outline)?.outline(width, height) ?? []);
+    const path: Path = isStraight ? [segment([0, THIN / 2], [width, THIN / 2])] : outlineIn(set, width, height);
     const { size, places } = spreadOut(ground, own, set);
     const body = panel("line", name, size.width, size.height);
     const made = places.map((by, i) => ({ id: String(i + 1), path: movedTo(path, by) }));
@@ -69,7 +61,7 @@ export const line = defineKind({
         sheets: [sheet("line", name, [body], { cuts, strokes })],
         figures: {
           width: widthOf(one),
-          ...(!isStraight && set.outline !== "round" && { height: heightOf(one) }),
+          ...(!isStraight && !isRound(set) && { height: heightOf(one) }),
           apart: apartOf("line", own, places),
         },
       },

@@ -1,5 +1,5 @@
 /**
- * Shape: paper cut to an outline of the catalogue, in a box of its own size.
+ * Shape: paper cut to an outline of the catalogue or of the maker's own, in a box of its own size.
  *
  *      ╭──╮╭──╮
  *      │      │  height
@@ -8,16 +8,12 @@
  *       width
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
-import { shapes } from "../catalogue/shapes.ts";
-import { choice } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
+import { isRound, outlineIn, outlineSettings } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
-
-const OUTLINES = Object.fromEntries(shapes.map((s) => [s.id, s.title]));
 
 /** Paper cut to an outline of the catalogue. */
 export const shape = defineKind({
@@ -25,7 +21,7 @@ export const shape = defineKind({
   title: "Shape",
   about: "Paper cut to an outline: round, oval, a leaf, an apple.",
   asks: ["stock", "raised"],
-  settings: z.object({ outline: choice("Outline", OUTLINES, "round", "What it is cut to."), ...ownSize }),
+  settings: z.object({ ...outlineSettings("round"), ...ownSize }),
   usual(ground, grid) {
     const { width, height } = usualSize(ground, grid, 0.45);
     const side = roundDown(Math.min(width, height), grid);
@@ -34,13 +30,12 @@ export const shape = defineKind({
   draft({ name, set, stock }) {
     const { width } = set;
     // what is round has one size
-    const height = set.outline === "round" ? width : set.height;
-    const outline = find(shapes, set.outline)?.outline(width, height);
-    const body = outlined("shape", name, { width, height }, outline ?? []);
+    const height = isRound(set) ? width : set.height;
+    const body = outlined("shape", name, { width, height }, outlineIn(set, width, height));
     return {
       said: {
         sheets: [sheet("shape", name, [body], { stock })],
-        figures: { width: widthOf(body), ...(set.outline !== "round" && { height: heightOf(body) }) },
+        figures: { width: widthOf(body), ...(!isRound(set) && { height: heightOf(body) }) },
       },
     };
   },

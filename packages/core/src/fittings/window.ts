@@ -11,19 +11,18 @@
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
-import { flatten, line, type Path, polygon } from "../geometry/path.ts";
+import { flatten, line, type Path } from "../geometry/path.ts";
 import { between, type Point } from "../geometry/point.ts";
-import { choice, toggle } from "../model/setting.ts";
+import { toggle } from "../model/setting.ts";
 import type { Cut, Stroke } from "../model/piece.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { apartOf, movedTo, spread, spreadOut, through } from "./inPaper.ts";
+import { apartOf, isRound, movedTo, outlineIn, outlineSettings, spread, spreadOut, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
-const OUTLINES = Object.fromEntries(shapes.map((s) => [s.id, s.title]));
 /** What stands up is scored so high above its lowest point, in parts of its height: a point would be no hinge. */
 const FOOT_PART = 0.12;
 
@@ -51,7 +50,7 @@ export const window = defineKind({
   asks: [],
   inPaper: true,
   settings: z.object({
-    outline: choice("Outline", OUTLINES, "oval", "What it is cut to."),
+    ...outlineSettings("oval"),
     ...ownSize,
     stands: toggle("Stands up", false, "Cut round and scored at its foot, so that it is raised and not taken out."),
     ...spread,
@@ -64,9 +63,9 @@ export const window = defineKind({
   },
   draft({ name, ground, set }) {
     const { width } = set;
-    const height = set.outline === "round" ? width : set.height;
+    const height = isRound(set) ? width : set.height;
     const own = { width, height };
-    const outline = find(shapes, set.outline)?.outline(width, height) ?? polygon([]);
+    const outline = outlineIn(set, width, height);
     const { size, places } = spreadOut(ground, own, set);
     const body = panel("window", name, size.width, size.height);
     const up = set.stands ? standing(outline, height * FOOT_PART) : undefined;
@@ -89,7 +88,7 @@ export const window = defineKind({
         sheets: [sheet("window", name, [body], { cuts, strokes })],
         figures: {
           width: widthOf(one),
-          ...(set.outline !== "round" && { height: heightOf(one) }),
+          ...(!isRound(set) && { height: heightOf(one) }),
           apart: apartOf("window", own, places),
         },
       },

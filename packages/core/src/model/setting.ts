@@ -6,7 +6,7 @@ import { z } from "zod";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle" | "count" | "text";
+  readonly kind: "length" | "choice" | "toggle" | "count" | "text" | "drawn";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
@@ -105,6 +105,14 @@ export const text = (label: string, preset: string, max: number, about: string) 
     .max(max)
     .default(preset)
     .meta({ kind: "text", label, about, max } satisfies SettingMeta);
+
+/** A line of the maker's own, as path data of up to so many signs; it comes from a file, and no field is typed in. */
+export const drawn = (label: string, max: number, about: string) =>
+  z
+    .string()
+    .max(max)
+    .default("")
+    .meta({ kind: "drawn", label, about, max } satisfies SettingMeta);
 
 /** What a setting's schema says of itself. Throws on a schema that was not made by this file. */
 export function settingMeta(schema: z.ZodType): SettingMeta {

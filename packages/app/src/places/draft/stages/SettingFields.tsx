@@ -125,11 +125,14 @@ interface SettingFieldsProps {
 export function SettingFields({ shape, values, path, workedOf, wide = true }: SettingFieldsProps) {
   const fields = useMemo(
     () =>
-      Object.entries(shape).map(([name, schema]) => ({
-        name,
-        schema: schema as z.ZodType,
-        at: [...path.split(" "), name].filter(Boolean),
-      })),
+      Object.entries(shape)
+        .map(([name, schema]) => ({
+          name,
+          schema: schema as z.ZodType,
+          at: [...path.split(" "), name].filter(Boolean),
+        }))
+        // a line out of a file is not typed
+        .filter((field) => settingMeta(field.schema).kind !== "drawn"),
     [shape, path],
   );
   return fields.map(({ name, schema, at }) => (

@@ -21,6 +21,7 @@ import { change } from "../../../../store/openDraft.ts";
 import { SettingFields } from "../SettingFields.tsx";
 import { BorderFields } from "./BorderFields.tsx";
 import { facesOf, SIDE_WORDS } from "./faces.ts";
+import { OwnOutline } from "./OwnOutline.tsx";
 import { PlaceFields } from "./PlaceFields.tsx";
 
 const OWN_PAPER = { value: "", text: "The draft's own paper" };
@@ -97,6 +98,7 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         wide={false}
         workedOf={worked}
       />
+      {"drawn" in kind.settings.shape ? <OwnOutline id={id} /> : null}
       {kind.border && lies ? (
         <BorderFields
           id={id}

@@ -1,7 +1,10 @@
 // @vitest-environment jsdom
 /** What is done to the paper itself, as a maker does it: chosen from its picture, set in its fields, told and mended. */
-import { within } from "@testing-library/react";
+import { Blob as FileOf } from "node:buffer";
+import { areaOf } from "@cut-fold/core";
+import { act, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
+import { takeOutline } from "../../../../store/ownOutline.ts";
 import { undo } from "../../../../store/openDraft.ts";
 import { draftNow, numbers, retype, solutionNow, stages, visit } from "../../../../test/house.tsx";
 
@@ -37,6 +40,30 @@ describe("something done to the paper", () => {
     undo();
     undo();
     expect(rows()[0]).toEqual(before);
+  });
+
+  it("is cut to an outline out of a file, as large as the file has it; what is refused changes nothing", async () => {
+    const maker = await visit(CARD);
+    await maker.click(stages().getByRole("button", { name: "Add something" }));
+    await maker.click(await stages().findByRole("button", { name: /^Window/u }));
+    expect(stages().getByRole("button", { name: "An outline out of a file …" })).toBeDefined();
+    // the page's own kind of file does not pass a channel here
+    const of = (text: string) => new FileOf([text]) as unknown as Blob;
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="90mm" viewBox="0 0 90 90"><path d="M10 10H50V40Z"/></svg>';
+    await act(async () => {
+      expect(await takeOutline("window", of(svg))).toEqual([]);
+    });
+    expect(rows()[0]).toMatchObject({ outline: "own", width: 40, height: 30 });
+    const [cut] = solutionNow().pieces[0]?.cuts ?? [];
+    // a triangle: half its box
+    expect(Math.abs(areaOf(cut?.path ?? []))).toBeCloseTo(600, 3);
+    const before = rows()[0];
+    await act(async () => {
+      expect((await takeOutline("window", of("<html/>"))).join()).toMatch(/cannot be read/u);
+      expect((await takeOutline("window", of(svg.replace("Z", "")))).join()).toMatch(/no closed line/u);
+    });
+    expect(rows()[0]).toBe(before);
   });
 
   it("comes in rows, through every layer", async () => {

@@ -1,0 +1,413 @@
+/**
+ * Outlines out of an SVG file (SVG 1.1 and 2): paths and basic shapes with their transforms, styles and `use`, in mm.
+ *
+ *   text ──▶ strict SAX, limits ──▶ a light tree ──▶ walked: transform, style, geometry ──▶ lines and cubics, y up
+ *
+ * Nothing of a file is shown or run: only numbers are kept. Text, pictures, scripts and what lies elsewhere are left out and
+ * told. Entities are honoured where they are plain words, so that none can grow.
+ */
+import { SaxesParser } from "saxes";
+import svgpath from "svgpath";
+import { line, type Segment } from "../geometry/path.ts";
+import { distance, type Point } from "../geometry/point.ts";
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
+import type { Outline, OutlineFile } from "./outline.ts";
+
+/** What a file may hold; more is refused with a sentence. */
+export const SVG_LIMITS = {
+  bytes: 10_000_000,
+  elements: 100_000,
+  depth: 200,
+  uses: 16,
+  expanded: 100_000,
+  segments: 200_000,
+} as const;
+
+/** A file that is refused, in a sentence. */
+export class OutlineError extends Error {}
+
+const SVG = "http://www.w3.org/2000/svg";
+const XLINK = "http://www.w3.org/1999/xlink";
+/** CSS: 96 px to the inch. */
+const MM_PER_PX = 25.4 / 96;
+/** No drawing is so far away, px. */
+const FAR = 1e6;
+
+type Matrix = readonly [number, number, number, number, number, number];
+const SAME: Matrix = [1, 0, 0, 1, 0, 0];
+const times = (m: Matrix, n: Matrix): Matrix => [
+  m[0] * n[0] + m[2] * n[1],
+  m[1] * n[0] + m[3] * n[1],
+  m[0] * n[2] + m[2] * n[3],
+  m[1] * n[2] + m[3] * n[3],
+  m[0] * n[4] + m[2] * n[5] + m[4],
+  m[1] * n[4] + m[3] * n[5] + m[5],
+];
+
+interface Element {
+  readonly tag: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: Element[];
+}
+
+const UNITS: Readonly<Record<string, number>> = {
+  "": 1,
+  px: 1,
+  pt: 96 / 72,
+  pc: 16,
+  in: 96,
+  cm: 96 / 2.54,
+  mm: 96 / 25.4,
+  q: 96 / 101.6,
+};
+const NUMBER = String.raw`[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?`;
+const LENGTH = new RegExp(String.raw`^\s*(${NUMBER})\s*([a-z%]*)\s*$`, "iu");
+
+/** A length in px; `whole` is what a percentage is of. */
+function px(said: string | undefined, whole: number): number | undefined {
+  const [, number, unit = ""] = LENGTH.exec(said ?? "") ?? [];
+  if (number === undefined) return undefined;
+  if (unit === "%") return (Number(number) / 100) * whole;
+  const k = UNITS[unit.toLowerCase()];
+  return k === undefined ? undefined : Number(number) * k;
+}
+
+const numbersIn = (text: string): number[] => (text.match(new RegExp(NUMBER, "giu")) ?? []).map(Number);
+
+/** A transform attribute; what cannot be read moves nothing. */
+function transformOf(said: string | undefined): Matrix {
+  let m: Matrix = SAME;
+  for (const [, name = "", inside = ""] of (said ?? "").matchAll(/([a-zA-Z]+)\s*\(([^)]*)\)/gu)) {
+    const [a = 0, b, c, d = 1, e = 0, f = 0] = numbersIn(inside);
+    const turn = (a * Math.PI) / 180;
+    const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+    const next: Matrix | undefined = {
+      matrix: [a, b ?? 0, c ?? 0, d, e, f] as const,
+      translate: [1, 0, 0, 1, a, b ?? 0] as const,
+      scale: [a, 0, 0, b ?? a, 0, 0] as const,
+      rotate: times(times([1, 0, 0, 1, b ?? 0, c ?? 0], [cos, sin, -sin, cos, 0, 0]), [
+        1,
+        0,
+        0,
+        1,
+        -(b ?? 0),
+        -(c ?? 0),
+      ]),
+      skewX: [1, 0, Math.tan(turn), 1, 0, 0] as const,
+      skewY: [1, Math.tan(turn), 0, 1, 0, 0] as const,
+    }[name];
+    if (next) m = times(m, next);
+  }
+  return m.every(Number.isFinite) ? m : SAME;
+}
+
+/** The elements of a file. @throws OutlineError with what is wrong and where */
+function treeOf(text: string): Element {
+  const parser = new SaxesParser({ xmlns: true });
+  const stack: Element[] = [];
+  let root: Element | undefined;
+  let count = 0;
+  parser.on("error", (error) => {
+    throw new OutlineError(`this is no proper SVG: ${error.message.slice(0, 120)}`);
+  });
+  parser.on("doctype", (doctype) => {
+    // plain words only: an entity that names another could grow without end
+    for (const [, name = "", , value = ""] of doctype.matchAll(
+      /<!ENTITY\s+([\w.-]+)\s+(["'])([^"'&%<]{0,1024})\2\s*>/gu,
+    ))
+      if (Object.keys(parser.ENTITIES).length < 100) parser.ENTITIES[name] ??= value;
+  });
+  parser.on("opentag", ({ uri, local, attributes }) => {
+    if (++count > SVG_LIMITS.elements)
+      throw new OutlineError(`it has more than ${String(SVG_LIMITS.elements)} elements`);
+    if (stack.length >= SVG_LIMITS.depth) throw new OutlineError("its elements are nested too deep");
+    const own: Record<string, string> = {};
+    for (const { uri: of, local: name, value } of Object.values(attributes)) {
+      if (of === "") own[name] = value;
+      else if (of === XLINK && name === "href") own["href"] ??= value;
+    }
+    const element: Element = { tag: uri === SVG || uri === "" ? local : "", attributes: own, children: [] };
+    stack.at(-1)?.children.push(element);
+    root ??= element;
+    stack.push(element);
+  });
+  parser.on("closetag", () => {
+    stack.pop();
+  });
+  parser.write(text).close();
+  if (root?.tag !== "svg") throw new OutlineError("this is no SVG: its first element is another");
+  return root;
+}
+
+interface Walk {
+  readonly matrix: Matrix;
+  /** px: what percentages are of */
+  readonly view: readonly [number, number];
+  readonly uses: readonly Element[];
+}
+
+const viewBoxOf = (said: string | undefined): readonly [number, number, number, number] | undefined => {
+  const [x, y, w, h, more] = numbersIn(said ?? "");
+  return x !== undefined &&
+    y !== undefined &&
+    w !== undefined &&
+    h !== undefined &&
+    more === undefined &&
+    w > 0 &&
+    h > 0
+    ? [x, y, w, h]
+    : undefined;
+};
+
+/** From a view box to a rectangle so large, kept in proportion in its middle unless it is to be stretched. */
+function fitted(box: ReturnType<typeof viewBoxOf>, width: number, height: number, how = ""): Matrix {
+  if (!box) return SAME;
+  const [x, y, w, h] = box;
+  const [kx, ky] = [width / w, height / h];
+  if (how.trim().startsWith("none")) return [kx, 0, 0, ky, -x * kx, -y * ky];
+  const k = how.includes("slice") ? Math.max(kx, ky) : Math.min(kx, ky);
+  const part = (low: boolean, high: boolean): number => (low ? 0 : high ? 1 : 0.5);
+  const [px_, py] = [
+    part(how.includes("xMin"), how.includes("xMax")),
+    part(how.includes("YMin"), how.includes("YMax")),
+  ];
+  return [k, 0, 0, k, (width - w * k) * px_ - x * k, (height - h * k) * py - y * k];
+}
+
+/** The path data of a shape; undefined for what is no shape. */
+function dataOf({ tag, attributes: a }: Element, [vw, vh]: Walk["view"]): string | undefined {
+  const of = (name: string, whole: number): number => px(a[name], whole) ?? 0;
+  const ellipse = (cx: number, cy: number, rx: number, ry: number): string =>
+    rx > 0 && ry > 0
+      ? `M${[cx - rx, cy].join(" ")}A${[rx, ry, 0, 1, 1, cx + rx, cy].join(" ")}A${[rx, ry, 0, 1, 1, cx - rx, cy].join(" ")}Z`
+      : "";
+  switch (tag) {
+    case "path":
+      return a["d"] ?? "";
+    case "rect": {
+      const [x, y, w, h] = [of("x", vw), of("y", vh), of("width", vw), of("height", vh)];
+      if (w <= 0 || h <= 0) return "";
+      const [sx, sy] = [px(a["rx"], vw), px(a["ry"], vh)];
+      const [rx, ry] = [Math.min(sx ?? sy ?? 0, w / 2), Math.min(sy ?? sx ?? 0, h / 2)];
+      if (rx <= 0 || ry <= 0) return `M${String(x)} ${String(y)}h${String(w)}v${String(h)}h${String(-w)}Z`;
+      const arc = (dx: number, dy: number): string => `a${[rx, ry, 0, 0, 1, dx, dy].join(" ")}`;
+      return `M${[x + rx, y].join(" ")}h${String(w - 2 * rx)}${arc(rx, ry)}v${String(h - 2 * ry)}${arc(-rx, ry)}h${String(2 * rx - w)}${arc(-rx, -ry)}v${String(2 * ry - h)}${arc(rx, -ry)}Z`;
+    }
+    case "circle": {
+      const r = of("r", Math.hypot(vw, vh) / Math.SQRT2);
+      return ellipse(of("cx", vw), of("cy", vh), r, r);
+    }
+    case "ellipse":
+      return ellipse(of("cx", vw), of("cy", vh), of("rx", vw), of("ry", vh));
+    case "line":
+      return `M${[of("x1", vw), of("y1", vh)].join(" ")}L${[of("x2", vw), of("y2", vh)].join(" ")}`;
+    case "polyline":
+    case "polygon": {
+      const points = numbersIn(a["points"] ?? "");
+      if (points.length < 4) return "";
+      return `M${points.slice(0, points.length - (points.length % 2)).join(" ")}${tag === "polygon" ? "Z" : ""}`;
+    }
+    default:
+      return undefined;
+  }
+}
+
+const GROUPS = new Set(["g", "a", "svg", "symbol", "switch"]);
+const NOT_DRAWN = new Set([
+  "defs",
+  "clipPath",
+  "mask",
+  "marker",
+  "pattern",
+  "style",
+  "title",
+  "desc",
+  "metadata",
+  "linearGradient",
+  "radialGradient",
+  "filter",
+  "symbol",
+]);
+const LEFT_OUT: Readonly<Record<string, string>> = {
+  text: "Words are left out: turn them into outlines in the program that made the file.",
+  image: "A picture in it is left out.",
+  script: "A script in it is left out; nothing of a file is run.",
+  foreignObject: "What belongs to another program is left out.",
+};
+
+/** Hidden by its own words. */
+const isHidden = ({ attributes: { display, visibility, style = "" } }: Element): boolean =>
+  display === "none" ||
+  visibility === "hidden" ||
+  /(?:^|;)\s*(?:display\s*:\s*none|visibility\s*:\s*hidden)/u.test(style);
+
+class Walker {
+  readonly outlines: Outline[] = [];
+  readonly warnings = new Set<string>();
+  readonly #byId = new Map<string, Element>();
+  #expanded = 0;
+  #segments = 0;
+  #height = 0;
+
+  constructor(root: Element, height: number) {
+    this.#height = height;
+    const all: Element[] = [root];
+    for (let one = all.pop(); one; one = all.pop()) {
+      const { id } = one.attributes;
+      if (id !== undefined && !this.#byId.has(id)) this.#byId.set(id, one);
+      all.push(...one.children);
+    }
+  }
+
+  walk(element: Element, at: Walk): void {
+    if (++this.#expanded > SVG_LIMITS.expanded)
+      throw new OutlineError("it draws the same things over and over: too many");
+    const { tag, attributes: a, children } = element;
+    const told = LEFT_OUT[tag];
+    if (told !== undefined) this.warnings.add(told);
+    if (tag === "" || told !== undefined || NOT_DRAWN.has(tag) || isHidden(element)) return;
+    const matrix = times(at.matrix, transformOf(a["transform"]));
+    if (tag === "use") this.#use(element, { ...at, matrix });
+    else if (tag === "svg") this.#nested(element, { ...at, matrix });
+    else if (GROUPS.has(tag)) for (const child of children) this.walk(child, { ...at, matrix });
+    else this.#draw(element, { ...at, matrix });
+  }
+
+  #use({ attributes: a }: Element, at: Walk): void {
+    const [, id] = /^#(.+)$/u.exec(a["href"] ?? "") ?? [];
+    const target = id === undefined ? undefined : this.#byId.get(id);
+    if (!target) {
+      this.warnings.add(
+        id === undefined ? "What lies in another file is left out." : "Something it names is not there.",
+      );
+      return;
+    }
+    if (at.uses.includes(target) || at.uses.length >= SVG_LIMITS.uses) {
+      this.warnings.add("Something that is made of itself is left out.");
+      return;
+    }
+    const [vw, vh] = at.view;
+    const shift: Matrix = [1, 0, 0, 1, px(a["x"], vw) ?? 0, px(a["y"], vh) ?? 0];
+    const next = { ...at, matrix: times(at.matrix, shift), uses: [...at.uses, target] };
+    if (target.tag === "symbol" || target.tag === "svg")
+      this.#nested({ ...target, attributes: { ...target.attributes, ...sizesOf(a), x: "0", y: "0" } }, next);
+    else this.walk(target, next);
+  }
+
+  #nested({ attributes: a, children }: Element, at: Walk): void {
+    const [vw, vh] = at.view;
+    const [width, height] = [px(a["width"] ?? "100%", vw) ?? vw, px(a["height"] ?? "100%", vh) ?? vh];
+    const box = viewBoxOf(a["viewBox"]);
+    const shift: Matrix = [1, 0, 0, 1, px(a["x"], vw) ?? 0, px(a["y"], vh) ?? 0];
+    const matrix = times(times(at.matrix, shift), fitted(box, width, height, a["preserveAspectRatio"]));
+    const view = box ? ([box[2], box[3]] as const) : ([width, height] as const);
+    for (const child of children) this.walk(child, { ...at, matrix, view });
+  }
+
+  #draw(element: Element, { matrix, view }: Walk): void {
+    const data = dataOf(element, view);
+    if (data === undefined || data === "") return;
+    const drawn = svgpath(data);
+    const { err } = drawn as unknown as { readonly err: string };
+    if (err) this.warnings.add("One of its lines breaks off: what could be read of it is kept.");
+    const segments: (readonly (string | number)[])[] = [];
+    // its matrix is only carried out when it is read
+    const home = times([MM_PER_PX, 0, 0, -MM_PER_PX, 0, this.#height], matrix);
+    drawn
+      .abs()
+      .unshort()
+      .unarc()
+      .matrix([...home])
+      .abs()
+      .iterate((s) => void segments.push(s));
+    this.#segments += segments.length;
+    if (this.#segments > SVG_LIMITS.segments)
+      throw new OutlineError(`its lines have more than ${String(SVG_LIMITS.segments)} points`);
+    if (!segments.every((s) => s.slice(1).every((v) => Number.isFinite(Number(v)) && Math.abs(Number(v)) < FAR))) {
+      this.warnings.add("One of its lines has no proper numbers and is left out.");
+      return;
+    }
+    const id = element.attributes["id"] ?? `line-${String(this.outlines.length + 1)}`;
+    linesOf(segments).forEach(({ path, closed }, i) => {
+      this.outlines.push({ id: i === 0 ? id : `${id}-${String(i + 1)}`, closed, path });
+    });
+  }
+}
+
+const sizesOf = ({ width, height }: Readonly<Record<string, string>>): Record<string, string> => ({
+  ...(width !== undefined && { width }),
+  ...(height !== undefined && { height }),
+});
+
+/** Sub-paths as lines and cubics; one that ends where it began is closed. */
+function linesOf(segments: readonly (readonly (string | number)[])[]): { path: Segment[]; closed: boolean }[] {
+  const lines: { path: Segment[]; closed: boolean }[] = [];
+  let at: Point = [0, 0];
+  let start: Point = [0, 0];
+  const last = (): Segment[] => {
+    if (!lines.at(-1) || lines.at(-1)?.closed) lines.push({ path: [], closed: false });
+    return (lines.at(-1) as (typeof lines)[number]).path;
+  };
+  for (const [command, ...rest] of segments) {
+    const n = rest.map(Number);
+    const point = (i: number): Point => [n[i] ?? 0, n[i + 1] ?? 0];
+    const to =
+      command === "H"
+        ? ([n[0] ?? 0, at[1]] as const)
+        : command === "V"
+          ? ([at[0], n[0] ?? 0] as const)
+          : point(n.length - 2);
+    if (command === "M") {
+      at = start = point(0);
+      lines.push({ path: [], closed: false });
+    } else if (command === "Z" || command === "z") {
+      const path = last();
+      if (distance(at, start) > SAME_POINT_MM) path.push(line(at, start));
+      (lines.at(-1) as (typeof lines)[number]).closed = true;
+      at = start;
+    } else if (command === "C") {
+      last().push({ kind: "cubic", from: at, control1: point(0), control2: point(2), to });
+      at = to;
+    } else if (command === "Q") {
+      const c = point(0);
+      const near = (p: Point): Point => [p[0] + ((c[0] - p[0]) * 2) / 3, p[1] + ((c[1] - p[1]) * 2) / 3];
+      last().push({ kind: "cubic", from: at, control1: near(at), control2: near(to), to });
+      at = to;
+    } else {
+      if (distance(at, to) > SAME_POINT_MM) last().push(line(at, to));
+      at = to;
+    }
+  }
+  return lines
+    .filter(({ path }) => path.length > 0)
+    .map(({ path, closed }) => {
+      const meets = distance((path[0] as Segment).from, (path.at(-1) as Segment).to) < CLOSES_MM;
+      return { path, closed: closed || (meets && path.length > 2) };
+    });
+}
+/** Ends this near (mm) were meant to meet. */
+const CLOSES_MM = 0.01;
+
+/** Reads the outlines of an SVG file. @throws OutlineError with a sentence where it is refused */
+export function readSvg(text: string): OutlineFile {
+  if (text.length > SVG_LIMITS.bytes) throw new OutlineError("it is larger than 10 MB");
+  const root = treeOf(text);
+  const { attributes: a } = root;
+  const box = viewBoxOf(a["viewBox"]);
+  const isPhysical = /(?:mm|cm|in|pt|pc|q)\s*$/iu.test(a["width"] ?? "");
+  const width = px(a["width"]?.includes("%") ? undefined : a["width"], 0) ?? box?.[2] ?? 300;
+  const height = px(a["height"]?.includes("%") ? undefined : a["height"], 0) ?? (box ? (width * box[3]) / box[2] : 150);
+  if (!(width > 0 && height > 0 && width < FAR && height < FAR)) throw new OutlineError("its size is not one");
+  const walker = new Walker(root, height * MM_PER_PX);
+  if (!isPhysical)
+    walker.warnings.add("It says no size in inches or millimetres: it is taken for 96 points to the inch.");
+  const matrix = fitted(box, width, height, a["preserveAspectRatio"]);
+  const view = box ? ([box[2], box[3]] as const) : ([width, height] as const);
+  for (const child of root.children) walker.walk(child, { matrix, view, uses: [] });
+  return {
+    width: width * MM_PER_PX,
+    height: height * MM_PER_PX,
+    outlines: walker.outlines,
+    warnings: [...walker.warnings],
+  };
+}
