@@ -21,9 +21,9 @@ const VIEWS = [
       for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "Next" }).click();
     },
   ],
+  ["words", "/draft/demo-thank-you/flat?stage=details"],
   ["gift-card", "/draft/demo-gift-card/flat?stage=details"],
   ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
-  ["deep", "/draft/demo-leaf-deep/folded?stage=inside"],
   [
     "pop-up",
     "/draft/demo-pop-up/folded?stage=details",
