@@ -1,7 +1,7 @@
 /** The road itself: what the maker says → panels and folds → everything else. */
 import { checks } from "./checks/index.ts";
 import { type Laid, layFittings } from "./fittings/lay.ts";
-import { labelOf } from "./forms/form.ts";
+import { type Form, labelOf } from "./forms/form.ts";
 import { formById } from "./forms/index.ts";
 import { stepsOf } from "./methods/index.ts";
 import { materialsOf } from "./methods/materials.ts";
@@ -123,17 +123,8 @@ function atWish<T extends object, L extends Readonly<Record<string, () => unknow
 function drafted(spec: Spec) {
   const form = formById(spec.form);
   if (!form) throw new Error(`there is no form '${spec.form}'`);
-  const setup = setupOf(spec);
-  const { stock, settings, sheet, fittings = [] } = spec;
-  const contents = packOf(spec.contents);
-  const label = (setting: string): string | undefined => labelOf(form, setting);
-  const said = form.draft({ contents, stock, settings, setup, sheet });
-  const { outside, grounds } = form;
-  const own: Laid = {
-    ...draftOf(said, { contents, label }),
-    ...{ form, setup, stock, outside },
-    grounds: grounds?.(settings) ?? [],
-  };
+  const { own, setup } = ownOf(spec, form);
+  const { fittings = [] } = spec;
   return {
     form,
     setup,
@@ -144,6 +135,34 @@ function drafted(spec: Spec) {
       ),
     ),
   };
+}
+
+interface Own {
+  readonly of: Pick<Spec, "form" | "stock" | "settings" | "method" | "sheet">;
+  readonly setup: ReturnType<typeof setupOf>;
+  readonly own: Laid;
+}
+const owns = new WeakMap<Spec["contents"], Own>();
+
+/** The form itself, drafted anew only where something of it has changed: what lies on it is dragged far more often. */
+function ownOf(spec: Spec, form: Form): Own {
+  const was = owns.get(spec.contents);
+  const parts = ["form", "stock", "settings", "method", "sheet"] as const;
+  if (was?.own.form === form && parts.every((part) => was.of[part] === spec[part])) return was;
+  const setup = setupOf(spec);
+  const { stock, settings, sheet } = spec;
+  const contents = packOf(spec.contents);
+  const label = (setting: string): string | undefined => labelOf(form, setting);
+  const said = form.draft({ contents, stock, settings, setup, sheet });
+  const { outside, grounds } = form;
+  const own: Laid = {
+    ...draftOf(said, { contents, label }),
+    ...{ form, setup, stock, outside },
+    grounds: grounds?.(settings) ?? [],
+  };
+  const made = { of: spec, setup, own };
+  owns.set(spec.contents, made);
+  return made;
 }
 
 /** A card's finished size: as thick as it is folded, with all that lies on it and in it. */

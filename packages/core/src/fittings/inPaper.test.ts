@@ -5,6 +5,7 @@ import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
 import type { Piece } from "../model/piece.ts";
 import { changed } from "../recipe/change.ts";
 import { resizedRecipe } from "../recipe/resize.ts";
+import { readSpec } from "../recipe/readSpec.ts";
 import { solve } from "../solve.ts";
 import { pressed, specOf } from "../test/randomSpec.ts";
 import { loadTypefaces } from "../typefaces/index.ts";
@@ -94,6 +95,45 @@ describe("a hole", () => {
     const next = solve(pressed(s.spec, found));
     expect(codes(next)).not.toContain("hole.near-edge");
     expect(middles(main(next))).toEqual([[296 - 6 - 3, 6 + 3]]);
+  });
+});
+
+describe("many of them", () => {
+  const many = (count: number) =>
+    Array.from({ length: count }, (_, i) => ({
+      ...{ id: `h${String(i)}`, kind: "hole", on: FRONT, across: 2 },
+      at: rule({ from: "left", by: 5 + (i % 18) * 7 }, { from: "bottom", by: 5 + Math.floor(i / 18) * 7 }),
+    }));
+
+  it("stand where each was put, whichever of them is moved", () => {
+    const s = card(many(200));
+    const before = middles(main(s));
+    expect(before).toHaveLength(200);
+    const read = changed(s.spec, { at: ["fittings", "h7", "at", "x", "by"], value: 60 });
+    if (!read.ok) throw new Error("not read");
+    const moved = middles(main(solve(read.value)));
+    // what was kept of the others is what it would be anew
+    expect(moved).toEqual(middles(main(solve(specOf(JSON.parse(JSON.stringify(read.value)))))));
+    expect(moved.filter(([x, y], i) => x !== before[i]?.[0] || y !== before[i]?.[1])).toEqual([[148 + 61, 6]]);
+    // and back
+    const back = changed(read.value, { at: ["fittings", "h7", "at", "x", "by"], value: 54 });
+    expect(back.ok && middles(main(solve(back.value)))).toEqual(before);
+  });
+
+  it("follow when the card is made wider, though nothing of them was changed", () => {
+    const at = rule({ from: "right", by: 10 }, { from: "bottom", by: 10 });
+    const s = card([{ id: "h", kind: "hole", on: FRONT, across: 4, at }]);
+    expect(middles(main(s))).toEqual([[296 - 12, 12]]);
+    const wider = changed(s.spec, { contents: { width: 160, preset: undefined } });
+    expect(wider.ok && middles(main(solve(wider.value)))).toEqual([[320 - 12, 12]]);
+    const top = changed(s.spec, { settings: { fold: "top" } });
+    expect(top.ok && middles(main(solve(top.value)))).not.toEqual(middles(main(s)));
+  });
+
+  it("are refused where rows of rows would come to too many", () => {
+    const rows = many(3).map((row) => ({ ...row, columns: 60, rows: 60 }));
+    const read = readSpec({ form: "card-base", contents: { preset: "iso-a6" }, fittings: rows });
+    expect(read.ok).toBe(false);
   });
 });
 

@@ -63,10 +63,30 @@ export function layFittings(base: Laid, rows: readonly Row[]): readonly Laid[] {
 
 /** Undefined where what it should lie on is not there: a row that the reader would refuse. */
 function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
-  const { fitting, raised } = row;
+  const { fitting } = row;
   const ground = groundFor(fitting, done);
   if (!ground) return undefined;
   const drafted = draftRow(row, base, ground);
+  // on the form's own paper it depends on nothing else that lies there
+  const isMark = kindById(fitting.kind)?.inPaper === true && fitting.on.fitting === undefined;
+  const was = isMark ? marked.get(fitting) : undefined;
+  if (was?.ground === ground && was.drafted === drafted) return was.laid;
+  const laid = layFresh({ row, ground, drafted }, done, base);
+  if (isMark && laid) marked.set(fitting, { ground, drafted, laid });
+  return laid;
+}
+
+/** What rows that are done to paper came to when they were last laid. */
+const marked = new WeakMap<Fitting, { ground: GroundFace; drafted: DraftedRow | undefined; laid: Laid }>();
+
+interface Fresh {
+  readonly row: Row;
+  readonly ground: GroundFace;
+  readonly drafted: DraftedRow | undefined;
+}
+
+function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: Laid): Laid | undefined {
+  const { fitting, raised } = row;
   const opening = drafted?.across === undefined ? undefined : foldBeside(ground, done);
   // what goes across a fold lies nowhere else
   if (!drafted || (drafted.across !== undefined && !opening)) return undefined;
@@ -83,12 +103,6 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
   const under = baseOf(ground, done);
   const toBase = compose(under.pose, flat);
   const outline = root.outline;
-  const rests = restingOn(
-    flatten(outline).map((p) => place(p, toBase)),
-    ground,
-    under,
-    done,
-  );
   if (kindById(fitting.kind)?.inPaper)
     return inPaper(row, drafted, {
       ground,
@@ -97,9 +111,15 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
       flat,
       under,
       toBase,
-      low: rests.high,
+      low: under.high,
       edge: edgeOf(ground, done),
     });
+  const rests = restingOn(
+    flatten(outline).map((p) => place(p, toBase)),
+    ground,
+    under,
+    done,
+  );
   const { piece, panel, face } = rests.on;
   const pose = compose(invert(rests.toBase), toBase);
   const join: Join = {
@@ -470,8 +490,20 @@ function groundFor({ on }: Fitting, done: readonly Laid[]): GroundFace | undefin
 /** Degrees by which a panel that is folded over is turned to be read. */
 const READ_FROM_TIP = 180;
 
+const faces = new WeakMap<PieceDraft, Map<string, GroundFace>>();
+
+/** A panel's face, the same each time it is asked for: what is laid on it need not be laid again. */
+function faceOf(piece: PieceDraft, outline: PieceDraft["panels"][number]["outline"], on: PanelFace, turn: number) {
+  const known = faces.get(piece) ?? new Map<string, GroundFace>();
+  faces.set(piece, known);
+  const key = `${faceKey(on)}/${String(turn)}`;
+  const face = known.get(key) ?? faceFresh(piece, outline, on, turn);
+  known.set(key, face);
+  return face;
+}
+
 /** A panel's face with its u and v: seen from the back, right and left change places; `turn` is how one turns it to read it. */
-function faceOf(
+function faceFresh(
   { laid }: PieceDraft,
   outline: PieceDraft["panels"][number]["outline"],
   on: PanelFace,
@@ -486,11 +518,17 @@ function faceOf(
   return { ...on, width, height, pose: compose(laid, compose(looked, read)) };
 }
 
+const edges = new WeakMap<GroundFace, readonly Point[]>();
+
 /** A ground's own edge on its u and v. */
 function edgeOf(ground: GroundFace, done: readonly Laid[]): readonly Point[] {
+  const was = edges.get(ground);
+  if (was) return was;
   const piece = done.flatMap((d) => d.pieces).find((p) => p.id === ground.piece);
   const outline = piece?.panels.find((p) => p.id === ground.panel)?.outline ?? [];
-  return flatten(outline).map((p) => place(p, invert(ground.pose)));
+  const edge = flatten(outline).map((p) => place(p, invert(ground.pose)));
+  edges.set(ground, edge);
+  return edge;
 }
 
 const panelOf = (piece: PieceDraft, panel: string): PieceDraft["panels"][number]["outline"] | undefined =>

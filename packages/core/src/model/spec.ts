@@ -14,7 +14,9 @@ export const PLY_MM = { min: 0.02, max: 30 } as const;
 /** Plies and further things: more than anybody stacks. */
 export const MOST_PARTS = 12;
 /** Things on the panels of one draft. */
-export const MOST_FITTINGS = 24;
+export const MOST_FITTINGS = 200;
+/** How many holes, windows and lines all of their rows may come to. */
+export const MOST_IN_ROWS = 2000;
 /** How thick a paper may be, mm. */
 export const CALIPER_MM = { min: 0.02, max: 2 } as const;
 /** How heavy a paper may be, g/m². */

@@ -12,6 +12,7 @@ import {
   type Contents,
   type Fitting,
   MOST_FITTINGS,
+  MOST_IN_ROWS,
   type On,
   type Place,
   type Spec,
@@ -54,12 +55,14 @@ export function readFittings(value: unknown, reading: Reading, was?: Spec): Spec
       ? undefined
       : reader.report("fittings", "no-fittings", { form: form.title });
   const read: Fitting[] = [];
-  return readList(value, "fittings", MOST_FITTINGS, reader, (entry, field) => {
+  const rows = readList(value, "fittings", MOST_FITTINGS, reader, (entry, field) => {
     const known = same ? was.fittings?.find((f) => f === entry) : undefined;
     const row = known ?? readRow(entry, field, { ...reading, grounds, before: read });
     if (row) read.push(row);
     return row;
   });
+  const inRows = read.reduce((sum, row) => sum + Number(row["columns"] ?? 1) * Number(row["rows"] ?? 1), 0);
+  return reader.within(inRows, "fittings", { min: 0, max: MOST_IN_ROWS }, true) === undefined ? undefined : rows;
 }
 
 interface RowReading extends Reading {
