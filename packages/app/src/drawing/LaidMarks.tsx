@@ -1,5 +1,5 @@
 /** What is done to the paper by rows of the recipe, to be taken in hand; and the lines on paper that lies on the main piece. */
-import { pathData, place, placePath, type Solution, type Stroke } from "@cut-fold/core";
+import { kindById, pathData, place, placePath, type Solution, type Stroke } from "@cut-fold/core";
 import { memo } from "react";
 import { useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
@@ -24,21 +24,28 @@ export interface OnPaper {
 const closed = (points: readonly (readonly [number, number])[]): string =>
   `M${points.map((p) => p.join(" ")).join("L")}Z`;
 
+/** Whether a row lies by a rule: a side that is cut to a shape is where it is. */
+function isPlaced({ fittings = [] }: Solution["spec"], id: string): boolean {
+  const kind = kindById(fittings.find((row) => row.id === id)?.kind ?? "");
+  return kind !== undefined && !("which" in kind.settings.shape);
+}
+
 /** Rows that are done to paper, as areas; and the lines of paper that is laid, where it lies. */
-export function onPaper({ fittings, pieces, main }: Solution): OnPaper {
-  const areas: Area[] = [];
+export function onPaper({ fittings, pieces, main, spec }: Solution): OnPaper {
+  const areas: (Area & { readonly size: number })[] = [];
   const lines: (Stroke & { readonly at: string })[] = [];
-  for (const { id, basePiece, outline, onBase, toBase } of fittings) {
+  for (const { id, basePiece, outline, onBase, toBase, width, height } of fittings) {
     const own = pieces.filter((p) => p.fitting === id);
-    if (own.length === 0 && basePiece === main)
-      areas.push({ fitting: id, d: closed(outline.map((p) => place(p, onBase))) });
+    if (own.length === 0 && basePiece === main && isPlaced(spec, id))
+      areas.push({ fitting: id, d: closed(outline.map((p) => place(p, onBase))), size: width * height });
     const [root] = own;
     if (!root || basePiece !== main) continue;
     for (const stroke of root.lines)
       if (stroke.role !== "score")
         lines.push({ ...stroke, path: placePath(stroke.path, toBase), at: `${root.id}/${stroke.id}` });
   }
-  return { areas, lines };
+  // the smaller over the larger: both can be taken hold of
+  return { areas: areas.sort((a, b) => b.size - a.size), lines };
 }
 
 interface LaidMarksProps {

@@ -1,16 +1,66 @@
-/** Reads outlines out of files of unknown origin, away from the screen: whatever is in them, the page goes on. */
-import { type KeptOutline, keptOf } from "@cut-fold/core";
-import { OutlineError, readSvg, SVG_LIMITS } from "@cut-fold/core/outlines";
+/** Reads outlines out of files of unknown origin: what its worker answers. */
+import { boundsOf, flatten, keptOf, type KeptOutline, type Path } from "@cut-fold/core";
+import {
+  MOST_POINTS,
+  MOST_SIDE,
+  OutlineError,
+  pictureSize,
+  readSvg,
+  SVG_LIMITS,
+  trace,
+  type Tracing,
+} from "@cut-fold/core/outlines";
 
 /** The outline that was found with what is to be told of it, or why there is none, in a sentence. */
 export type OutlineRead =
   | { readonly ok: true; readonly outline: KeptOutline; readonly warnings: readonly string[] }
   | { readonly ok: false; readonly why: string };
 
-/** What the worker answers. */
+/** A picture's outline: in points of the picture as it was traced, y up. */
+export type PictureRead =
+  | {
+      readonly ok: true;
+      readonly outline: KeptOutline;
+      /** of the picture as it was traced, points; where the outline's lower left lies in it */
+      readonly width: number;
+      readonly height: number;
+      readonly corner: readonly [number, number];
+      /** lines and curves it is made of; how far they may stand off what is seen, points */
+      readonly nodes: number;
+      readonly off: number;
+    }
+  | { readonly ok: false; readonly why: string };
+
+/** Larger files are refused. */
+const MOST_BYTES = 10_000_000;
+
+const tooLarge = { ok: false, why: "The file is larger than 10 MB." } as const;
+
+/** Unpacked, its longer side no more than is traced. @throws where the browser cannot read it */
+async function unpacked(file: Blob): Promise<ImageData> {
+  const whole = await createImageBitmap(file, { imageOrientation: "from-image" });
+  const k = Math.min(1, MOST_SIDE / Math.max(whole.width, whole.height));
+  const [width, height] = [Math.max(1, Math.round(whole.width * k)), Math.max(1, Math.round(whole.height * k))];
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext("2d");
+  if (!context) throw new Error("no canvas");
+  context.imageSmoothingQuality = "high";
+  context.drawImage(whole, 0, 0, width, height);
+  whole.close();
+  return context.getImageData(0, 0, width, height);
+}
+
+const turnedUp = (path: Path, height: number): Path =>
+  path.map((s) => {
+    const up = ([x, y]: readonly [number, number]): readonly [number, number] => [x, height - y];
+    return s.kind === "cubic"
+      ? { ...s, from: up(s.from), control1: up(s.control1), control2: up(s.control2), to: up(s.to) }
+      : { kind: "line", from: up(s.from), to: up(s.to) };
+  });
+
 export const outlineApi = {
   async read(file: Blob): Promise<OutlineRead> {
-    if (file.size > SVG_LIMITS.bytes) return { ok: false, why: "The file is larger than 10 MB." };
+    if (file.size > SVG_LIMITS.bytes) return tooLarge;
     try {
       const read = readSvg(await file.text());
       const outline = keptOf(read);
@@ -23,6 +73,33 @@ export const outlineApi = {
     } catch (error) {
       if (error instanceof OutlineError) return { ok: false, why: `This file cannot be read: ${error.message}.` };
       return { ok: false, why: "This file cannot be read: it is no SVG, or it is damaged." };
+    }
+  },
+
+  async trace(file: Blob, tracing: Tracing): Promise<PictureRead> {
+    if (file.size > MOST_BYTES) return tooLarge;
+    const said = pictureSize(new Uint8Array(await file.slice(0, 500_000).arrayBuffer()));
+    if (!said) return { ok: false, why: "This is no PNG or JPEG picture, or it is damaged." };
+    if (said.width * said.height > MOST_POINTS)
+      return {
+        ok: false,
+        why: `This picture unfolds to ${String(said.width)} × ${String(said.height)} points, more than can be traced. Save it smaller.`,
+      };
+    try {
+      const picture = await unpacked(file);
+      const { width, height } = picture;
+      const [outer] = trace(picture, tracing)?.rings ?? [];
+      if (!outer) return { ok: false, why: "Nothing in this picture stands out from its paper." };
+      const path = turnedUp(outer, height);
+      const outline = keptOf({ outlines: [{ id: "traced", closed: true, path }] });
+      if (!outline) return { ok: false, why: "The line round it is too long to keep. A smoother one is shorter." };
+      const { left, bottom } = boundsOf(flatten(path));
+      return { ok: true, outline, width, height, corner: [left, bottom], nodes: path.length, off: tracing.off ?? 0.5 };
+    } catch {
+      return {
+        ok: false,
+        why: "This picture cannot be unpacked: it is damaged, or of a kind this browser does not know.",
+      };
     }
   },
 };

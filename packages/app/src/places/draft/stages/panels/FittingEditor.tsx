@@ -98,7 +98,7 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         wide={false}
         workedOf={worked}
       />
-      {"drawn" in kind.settings.shape ? <OwnOutline id={id} /> : null}
+      {"drawn" in kind.settings.shape ? <OwnOutline id={id} width={Number(fitting["width"] ?? 50)} /> : null}
       {kind.border && lies ? (
         <BorderFields
           id={id}

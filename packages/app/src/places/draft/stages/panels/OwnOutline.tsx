@@ -1,18 +1,32 @@
-/** An outline of the maker's own in place of one of ours: out of a file, and what is to be told of it. */
+/** An outline of the maker's own in place of one of ours: out of a file, traced where it is a picture, and what is to be told of it. */
 import Button from "@mui/material/Button";
 import { FileInput } from "lucide-react";
 import { memo, useState } from "react";
-import { chooseOutline } from "../../../../store/ownOutline.ts";
+import { chooseOutlineFile, takeOutline } from "../../../../store/ownOutline.ts";
+import { TraceDialog } from "./TraceDialog.tsx";
 
-export const OwnOutline = memo(function OwnOutline({ id }: { readonly id: string }) {
+interface OwnOutlineProps {
+  readonly id: string;
+  /** mm: how wide what is traced is made */
+  readonly width: number;
+}
+
+export const OwnOutline = memo(function OwnOutline({ id, width }: OwnOutlineProps) {
   const [told, setTold] = useState<readonly string[]>([]);
+  const [picture, setPicture] = useState<File>();
+  const choose = async (): Promise<void> => {
+    setTold([]);
+    const file = await chooseOutlineFile();
+    if (!file) return;
+    if (/\.svg$/iu.test(file.name)) setTold(await takeOutline(id, file));
+    else setPicture(file);
+  };
   return (
     <div className="wide">
       <Button
         startIcon={<FileInput size={18} />}
         onClick={() => {
-          setTold([]);
-          chooseOutline(id).then(setTold, () => {
+          choose().catch(() => {
             setTold(["The file could not be opened."]);
           });
         }}
@@ -26,6 +40,16 @@ export const OwnOutline = memo(function OwnOutline({ id }: { readonly id: string
           </p>
         ))}
       </div>
+      {picture ? (
+        <TraceDialog
+          id={id}
+          picture={picture}
+          width={width}
+          onClose={() => {
+            setPicture(undefined);
+          }}
+        />
+      ) : null}
     </div>
   );
 });

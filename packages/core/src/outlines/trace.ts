@@ -1,0 +1,278 @@
+/**
+ * A picture traced to closed outlines: one clean line round a shape, never the two edges of a drawn line.
+ *
+ *   shades ─▶ noise smoothed ─▶ ink parted from paper ─▶ paper flooded from the rim ─▶ contours at that shade ─▶ few curves
+ *
+ *      ╭─────╮                what the flood does not reach is the shape: its silhouette, with or without the holes in it;
+ *      │ ╭─╮ │  paper         of a thin drawing, the line's outer edge drawn in by half of its own thickness
+ *      │ ╰─╯ │
+ *      ╰─────╯                In points of the picture, y down; centres of points at .5.
+ */
+import { contours } from "d3-contour";
+import { areaOf, polygon, type Path } from "../geometry/path.ts";
+import { distance, type Point } from "../geometry/point.ts";
+import { fitRing } from "./fit.ts";
+import { blurred, noiseOf, partedAt, type Picture, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
+
+/** What is wanted of a picture: the shape with its holes, without them, or the middle of a drawn line. */
+export type TraceMode = "silhouette" | "holes" | "line";
+
+/** How a picture is traced; what is not said follows from the picture. */
+export interface Tracing {
+  readonly mode?: TraceMode | "auto";
+  /** how far the line may stand off what is seen, in points of the picture */
+  readonly off?: number;
+  /** holes and specks smaller than this part of the picture are none */
+  readonly least?: number;
+}
+
+/** One shape: its outer line, then holes; in points of the picture, y down. */
+export interface Traced {
+  readonly mode: TraceMode;
+  readonly rings: readonly Path[];
+  /** what was seen, before few curves were made of it */
+  readonly seen: readonly (readonly Point[])[];
+  /** the middle of the gaps between line and points, in points of the picture */
+  readonly error: number;
+  readonly isNoisy: boolean;
+  /** thickness of a drawn line, 0 for a filled shape */
+  readonly lineWide: number;
+}
+
+/** More noise than this (shades) is smoothed well, more than that a little. */
+const NOISY = 6;
+const ROUGH = 1.2;
+/** Less ink than this part left when it is worn away: a line drawing. */
+const LINE_PART = 0.15;
+/** Gaps in a drawn line up to twice this many points are closed. */
+const MOST_GAP = 3;
+const LEAST_PART = 0.0005;
+
+/** Points that are 1 in a mask, or within `reach` of one that is. */
+function spread({ width: w, height: h }: Shades, mask: Uint8Array, reach: number): Uint8Array {
+  const out = new Uint8Array(mask.length);
+  const q = Math.ceil(reach);
+  const disc: [number, number][] = [];
+  for (let y = -q; y <= q; y += 1)
+    for (let x = -q; x <= q; x += 1) if (x * x + y * y <= reach * reach + 0.3) disc.push([x, y]);
+  for (let y = 0; y < h; y += 1)
+    for (let x = 0; x < w; x += 1) {
+      if (!mask[y * w + x]) continue;
+      for (const [dx, dy] of disc) {
+        const [u, v] = [x + dx, y + dy];
+        if (u >= 0 && v >= 0 && u < w && v < h) out[v * w + u] = 1;
+      }
+    }
+  return out;
+}
+
+/** Paper in parts that hang together over their sides: which each point is in (−1 is ink), 0 is what the rim reaches; how large each is. */
+function paperParts({ width: w, height: h }: Shades, ink: Uint8Array) {
+  const part = new Int32Array(w * h).fill(-1);
+  const sizes: number[] = [];
+  const fill = (seeds: readonly number[], id: number): void => {
+    const open: number[] = [];
+    const take = (i: number): void => {
+      if (ink[i] || part[i] !== -1) return;
+      part[i] = id;
+      open.push(i);
+    };
+    seeds.forEach(take);
+    let count = 0;
+    for (let i = open.pop(); i !== undefined; i = open.pop()) {
+      count += 1;
+      const x = i % w;
+      if (x > 0) take(i - 1);
+      if (x < w - 1) take(i + 1);
+      if (i >= w) take(i - w);
+      if (i < w * (h - 1)) take(i + w);
+    }
+    sizes[id] = count;
+  };
+  const rim = [
+    ...Array.from({ length: w }, (_, x) => [x, (h - 1) * w + x]).flat(),
+    ...Array.from({ length: h }, (_, y) => [y * w, y * w + w - 1]).flat(),
+  ];
+  fill(rim, 0);
+  for (let i = 0; i < w * h; i += 1) if (!ink[i] && part[i] === -1) fill([i], sizes.length);
+  return { part, sizes };
+}
+
+const ringArea = (ring: readonly Point[]): number => Math.abs(areaOf(polygon(ring)));
+
+/** Closed lines where a field is 0, each with the holes in it, the largest first. */
+function levels({ width, height }: Shades, field: Float32Array): (readonly Point[])[][] {
+  const found = contours().size([width, height]).smooth(true).contour(Array.from(field), 0).coordinates;
+  return found
+    .map((rings) => rings.map((ring) => ring.slice(0, -1).map(([x = 0, y = 0]): Point => [x, y])))
+    .sort((a, b) => ringArea(b[0] ?? []) - ringArea(a[0] ?? []));
+}
+
+/** A ring drawn in by so many points, each along the normal of its neighbours. */
+function drawnIn(ring: readonly Point[], by: number): Point[] {
+  const n = ring.length;
+  const side = Math.sign(areaOf(polygon(ring)));
+  return ring.map((p, i): Point => {
+    const [a, b] = [ring[(i - 3 + n) % n] as Point, ring[(i + 3) % n] as Point];
+    const long = distance(a, b) || 1;
+    return [p[0] - (side * by * (b[1] - a[1])) / long, p[1] + (side * by * (b[0] - a[0])) / long];
+  });
+}
+
+/** Traces the largest shape of a picture. Undefined where nothing in it stands out from the paper. */
+export function trace(
+  picture: Picture,
+  { mode: wanted = "auto", off, least = LEAST_PART }: Tracing = {},
+): Traced | undefined {
+  const raw = shadesOf(picture);
+  const { width: w, height: h } = raw;
+  const count = w * h;
+  const noise = noiseOf(raw);
+  const shades = new Set<number>();
+  for (let i = 0; i < count && shades.size <= 4; i += 1) shades.add(Math.round((raw.at[i] as number) / 8));
+  const isOneBit = shades.size <= 2;
+  const isNoisy = !isOneBit && noise > NOISY;
+
+  // a first look: which of the two is ink, and is it a drawing of lines?
+  const first = isNoisy ? blurred(raw, 0.8) : raw;
+  const cut = partedAt(first);
+  const rim = [
+    ...Array.from({ length: w }, (_, x) => [x, count - 1 - x]),
+    ...Array.from({ length: h }, (_, y) => [y * w, y * w + w - 1]),
+  ].flat();
+  const dark = rim.filter((i) => (first.at[i] as number) < cut.shade).length;
+  const sign = dark > rim.length / 2 ? -1 : 1;
+  const inkIn = (of: Shades, shade: number): Uint8Array =>
+    Uint8Array.from(of.at, (v) => (sign * (shade - v) > 0 ? 1 : 0));
+  const seen = inkIn(first, cut.shade);
+  const inked = seen.reduce((sum, v) => sum + v, 0);
+  if (inked === 0 || inked === count) return undefined;
+  const worn = spread(
+    raw,
+    Uint8Array.from(seen, (v) => 1 - v),
+    Math.max(1.5, w / 150),
+  );
+  const isLines = worn.reduce((sum, v) => sum + (1 - v), 0) < LINE_PART * inked;
+
+  const large = w > 300;
+  const smooth = isOneBit
+    ? blurred(raw, 0.9)
+    : isNoisy
+      ? isLines
+        ? blurred(raw, large ? 1.1 : 0.7)
+        : blurred(withoutSpecks(raw), large ? 1.2 : 0.8)
+      : noise > ROUGH
+        ? blurred(raw, 0.5)
+        : raw;
+  let { shade, ink, paper } = partedAt(smooth);
+  if (isLines) {
+    // thin lines never reach the shade of ink: their edge is nearer to the paper's
+    const sorted = Float32Array.from(smooth.at).sort();
+    ink = sorted[Math.floor(count * (sign > 0 ? 0.003 : 0.997))] as number;
+    paper = sorted[count >> 1] as number;
+    shade = paper + (ink - paper) * (isNoisy ? 0.42 : 0.36);
+  }
+  const field = Float32Array.from(smooth.at, (v) => sign * (shade - v));
+  const full = Math.abs(paper - ink) / 2 || 1;
+  const solid = Uint8Array.from(field, (v) => (v > 0 ? 1 : 0));
+
+  let parts = paperParts(raw, solid);
+  let gap = 0;
+  if (isLines) {
+    // a line with gaps lets the flood in: they are closed as far as that must be
+    const xs = Array.from(solid.entries()).flatMap(([i, v]) => (v ? [i] : []));
+    const [x0, x1] = minMax(xs.map((i) => i % w));
+    const [y0, y1] = minMax(xs.map((i) => Math.floor(i / w)));
+    const inside = (): number => parts.sizes.slice(1).reduce((sum, v) => sum + v, 0);
+    while (inside() < 0.25 * (x1 - x0) * (y1 - y0) && gap < MOST_GAP) {
+      gap += 1;
+      parts = paperParts(raw, spread(raw, solid, gap));
+    }
+  }
+  const mode = wanted === "auto" ? (isLines ? "line" : "holes") : wanted;
+  const { part, sizes } = parts;
+  const whole = Float32Array.from(field);
+  if (mode === "holes") {
+    for (let i = 0; i < count; i += 1)
+      if ((part[i] as number) > 0 && (sizes[part[i] as number] as number) < least * count) whole[i] = full;
+  } else if (gap === 0) {
+    for (let i = 0; i < count; i += 1) if ((part[i] as number) > 0) whole[i] = full;
+  } else {
+    // the flood stopped short by the gaps' width: what it holds is grown back
+    const outside = spread(
+      raw,
+      Uint8Array.from(part, (v) => (v === 0 ? 1 : 0)),
+      gap,
+    );
+    whole.set(
+      blurred({ width: w, height: h, at: Float32Array.from(outside, (v, i) => (solid[i] || !v ? full : -full)) }, 1).at,
+    );
+  }
+  const [shape] = levels(raw, whole).filter(([outer]) => ringArea(outer ?? []) > least * count);
+  const [outer, ...inner] = shape ?? [];
+  if (!outer) return undefined;
+  const lineWide = isLines ? lineWidth(raw, field, solid) : 0;
+  const isMiddle = mode === "line" && lineWide > 0;
+  const holes = mode === "holes" ? inner.filter((ring) => ringArea(ring) > least * count) : [];
+  const figures = isMiddle ? innerFigures(raw, parts, { field, full, gap, lineWide, least }) : [];
+  const rings = [isMiddle ? drawnIn(outer, lineWide / 2) : outer, ...holes, ...figures];
+  const how = {
+    off: off ?? (isNoisy ? (large ? 0.9 : 0.6) : isOneBit ? 0.6 : 0.4),
+    step: large ? 1 : 0.7,
+    arm: isNoisy ? 8 : large ? 6 : 4.5,
+  };
+  const fitted = rings.map((ring) => fitRing(ring, how));
+  return { mode, rings: fitted, seen: rings, error: how.off, isNoisy, lineWide };
+}
+
+/** The least and the greatest. */
+function minMax(values: readonly number[]): readonly [number, number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (const v of values) {
+    low = Math.min(low, v);
+    high = Math.max(high, v);
+  }
+  return [low, high];
+}
+
+/** How thick a drawn line is: twice its ink for all of its edges. */
+function lineWidth(raw: Shades, field: Float32Array, solid: Uint8Array): number {
+  const edges = levels(raw, field)
+    .flat()
+    .reduce(
+      (sum, ring) => sum + ring.reduce((long, p, i) => long + distance(p, ring[(i + 1) % ring.length] as Point), 0),
+      0,
+    );
+  return edges > 0 ? (2 * solid.reduce((sum, v) => sum + v, 0)) / edges : 0;
+}
+
+interface Lines {
+  readonly field: Float32Array;
+  readonly full: number;
+  readonly gap: number;
+  readonly lineWide: number;
+  readonly least: number;
+}
+
+/** What is drawn within a drawn outline: each closed figure in its body is a hole, its line's middle taken. */
+function innerFigures(raw: Shades, { part, sizes }: ReturnType<typeof paperParts>, lines: Lines): Point[][] {
+  const { field, full, gap, lineWide, least } = lines;
+  const count = raw.width * raw.height;
+  const body = sizes.reduce((best, size, i) => (i > 0 && (best === 0 || size > (sizes[best] as number)) ? i : best), 0);
+  return sizes.flatMap((size, id): Point[][] => {
+    if (id === 0 || id === body || size < least * count) return [];
+    const own = Uint8Array.from(part, (v) => (v === id ? 1 : 0));
+    const around = spread(raw, own, lineWide + 2);
+    // beside the outside it is another part of the body, cut off by a line
+    const isBeside = around.some((v, i) => v === 1 && part[i] === 0);
+    if (isBeside && size > 0.2 * (sizes[body] as number)) return [];
+    const at =
+      gap > 0
+        ? blurred({ ...raw, at: Float32Array.from(own, (v) => (v ? full : -full)) }, 1).at
+        : Float32Array.from(own, (v, i) =>
+            v ? full : part[i] === -1 ? Math.max(-full, -(field[i] as number)) : -full,
+          );
+    const [ring] = levels(raw, at)[0] ?? [];
+    return ring ? [drawnIn(ring, -(gap > 0 ? lineWide / 2 + gap : lineWide / 2))] : [];
+  });
+}
