@@ -15,7 +15,7 @@ const ON_SCORE_MM = 0.05;
 /** What is cut in paper by rows of the recipe: enough paper round it, off the scores, not in what is glued. */
 export const cuts: Check = {
   id: "cuts",
-  codes: ["near-edge", "past-edge", "close", "over-score", "in-glue"],
+  codes: ["near-edge", "past-edge", "close", "over-score", "drawn-over", "in-glue"],
   run: (checked) => checked.pieces.flatMap((piece) => inPiece(checked, piece)),
 };
 
@@ -53,13 +53,15 @@ function inPiece(checked: Checked, piece: Piece): Finding[] {
     const all = !isClosed(cut) && last ? [...points.slice(0, -1), last] : points;
     return [{ cut, points: all, box: boundsOf(all) }];
   });
-  if (traced.length === 0) return [];
-  const found = traced.flatMap((one, i) => [
-    ...offEdge(checked, piece, one),
-    ...overScore(checked, piece, one),
-    ...inGlue(checked, piece, one),
-    ...close(checked, piece, one, traced.slice(i + 1)),
-  ]);
+  const found = [
+    ...drawnOver(checked, piece),
+    ...traced.flatMap((one, i) => [
+      ...offEdge(checked, piece, one),
+      ...overScore(checked, piece, one),
+      ...inGlue(checked, piece, one),
+      ...close(checked, piece, one, traced.slice(i + 1)),
+    ]),
+  ];
   // a row of cuts is told once
   return found.filter(
     (f, i) => found.findIndex((g) => g.code === f.code && g.facts?.["fitting"] === f.facts?.["fitting"]) === i,
@@ -123,15 +125,33 @@ function offEdge(checked: Checked, piece: Piece, one: Traced): Finding[] {
   ];
 }
 
-function overScore(checked: Checked, piece: Piece, one: Traced): Finding[] {
-  const crossed = piece.folds.find(({ from, to, path, slack }) => {
+/** Whether points lie on both sides of a straight score of the piece, within its ends. */
+const isOverScore = ({ folds }: Piece, points: readonly Point[]): boolean =>
+  folds.some(({ from, to, path, slack }) => {
     if (path || slack) return false;
-    const sides = one.points.map((p) => offLine(p, from, to));
-    const along = (p: Point): number => distance(from, p);
-    const beside = one.points.some((p) => Math.abs(offLine(p, from, to)) < 1 && along(p) < distance(from, to));
+    const sides = points.map((p) => offLine(p, from, to));
+    const beside = points.some((p) => Math.abs(offLine(p, from, to)) < 1 && distance(from, p) < distance(from, to));
     return beside && Math.min(...sides) < -ON_SCORE_MM && Math.max(...sides) > ON_SCORE_MM;
   });
-  if (!crossed) return [];
+
+/** What is printed, drawn or foiled over a score cracks with the paper. */
+function drawnOver(checked: Checked, piece: Piece): Finding[] {
+  const over = (piece.strokes ?? []).filter(
+    ({ fitting, role, path }) =>
+      fitting !== undefined &&
+      fitting !== piece.fitting &&
+      ["print", "pen", "foil"].includes(role) &&
+      isOverScore(piece, flatten(path)),
+  );
+  return over.map(({ fitting = "" }) => ({
+    ...{ check: "cuts", code: "drawn-over", severity: "advice", piece: piece.id, figure: 0, limit: 0 },
+    facts: { name: String(valueAt(checked.spec, ["fittings", fitting, "name"])), fitting },
+    ...movedOff(fitting),
+  }));
+}
+
+function overScore(checked: Checked, piece: Piece, one: Traced): Finding[] {
+  if (!isOverScore(piece, one.points)) return [];
   return [
     {
       ...told(checked, piece, one),

@@ -283,6 +283,13 @@ describe("words", () => {
     expect(prove(s).ok).toBe(true);
   });
 
+  it("over a score are told, and brought away from it", () => {
+    const s = words({ at: rule({ from: "left", by: -20 }, { from: "centre", by: 0 }) });
+    const found = s.findings.find((f) => f.code === "drawn-over");
+    expect(found && sayFinding(found, MM)).toMatch(/Greeting runs over a score/u);
+    expect(codes(solve(pressed(s.spec, found)))).not.toContain("cuts.drawn-over");
+  });
+
   it("say which letters a typeface lacks, and lose nothing else", () => {
     const s = words({ text: "Hi я" });
     const found = s.findings.find((f) => f.code === "no-letter");

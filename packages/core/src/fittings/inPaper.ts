@@ -17,6 +17,9 @@ import { drawnTo, MOST_DRAWN } from "../outlines/outline.ts";
 import type { Measured } from "../paper/figure.ts";
 import type { GroundSize } from "./kind.ts";
 
+/** The box of a line has some thickness, mm, so that it can be taken hold of. */
+export const THIN = 0.2;
+
 /** What it is cut through. */
 export const through = choice(
   "Cut through",

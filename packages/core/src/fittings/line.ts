@@ -12,7 +12,7 @@ import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { choice } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { panel, sheet } from "../paper/sheet.ts";
-import { apartOf, isRound, movedTo, outlineIn, outlineSettings, spread, spreadOut } from "./inPaper.ts";
+import { apartOf, isRound, movedTo, outlineIn, outlineSettings, spread, spreadOut, THIN } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -25,9 +25,6 @@ export const ROLES = {
   perforate: "Perforated",
   cut: "Cut",
 } as const satisfies Partial<Record<Role, string>>;
-
-/** The box of a straight line has some thickness, mm, so that it can be taken hold of. */
-const THIN = 0.2;
 
 /** A line, straight or along an outline. */
 export const line = defineKind({

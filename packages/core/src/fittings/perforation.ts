@@ -10,10 +10,8 @@ import { z } from "zod";
 import { line } from "../geometry/path.ts";
 import { choice, mm } from "../model/setting.ts";
 import { panel, sheet } from "../paper/sheet.ts";
+import { THIN } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
-
-/** The box of a line has some thickness, mm, so that it can be taken hold of. */
-const THIN = 0.2;
 
 /** A line to tear along. */
 export const perforation = defineKind({

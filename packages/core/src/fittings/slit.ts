@@ -11,11 +11,8 @@ import { choice, mm } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { slit as slitIn } from "../paper/hole.ts";
 import { panel, sheet } from "../paper/sheet.ts";
-import { apartOf, spread, spreadOut, through } from "./inPaper.ts";
+import { apartOf, spread, spreadOut, THIN, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
-
-/** The box of a line has some thickness, mm, so that it can be taken hold of. */
-const THIN = 0.2;
 
 /** A straight slit, or rows of them. */
 export const slit = defineKind({

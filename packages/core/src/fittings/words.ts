@@ -18,6 +18,7 @@ import { roundDown } from "../units/ruler.ts";
 import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/index.ts";
 import type { Rings } from "../typefaces/joined.ts";
 import { setWords, type SetWords } from "../typefaces/setting.ts";
+import { movedTo } from "./inPaper.ts";
 import { ROLES } from "./line.ts";
 import { defineKind, type FittingInput, type GroundSize, type Laying, type Lettered } from "./kind.ts";
 
@@ -117,7 +118,7 @@ function draft({ name, set }: FittingInput<Set>): Laying {
   const body = panel("words", name, words.width + 2 * edge, words.height + 2 * edge);
   const islands = set.role === "cut" ? (rings ?? []).filter(joining.isHole).length : 0;
   const lettered: Lettered = { missing: words.missing, islands, by: edge };
-  const shifted = (path: Path): Path => (edge === 0 ? path : moved(path, edge));
+  const shifted = (path: Path): Path => (edge === 0 ? path : movedTo(path, [edge, edge]));
   if (set.role === "cut") {
     const cuts = rings
       ? rings.map((ring, i): Cut => windowIn(String(i + 1), body, shifted(polygon(ring))))
@@ -136,11 +137,6 @@ function draft({ name, set }: FittingInput<Set>): Laying {
 const sized = (body: ReturnType<typeof panel>, { size }: Set) => ({
   size: heightOf({ ...body, height: Math.min(size, body.height) }, 0.04),
 });
-
-const moved = (path: Path, by: number): Path =>
-  path.map((s) =>
-    s.kind === "line" ? { ...s, from: [s.from[0] + by, s.from[1] + by], to: [s.to[0] + by, s.to[1] + by] } : s,
-  );
 
 /** Words on the paper itself. */
 export const words = defineKind({

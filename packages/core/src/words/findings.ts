@@ -83,6 +83,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     return `${str(f.facts, "name")}: ${what} ${mm(f.figure)} away, and ${mm.least(f.limit)} of paper between does not tear.`;
   },
   "cuts.over-score": (f) => () => `${str(f.facts, "name")} is cut across a score: the fold is weak there.`,
+  "cuts.drawn-over": (f) => () =>
+    `${str(f.facts, "name")} runs over a score: what is printed or drawn there cracks when it is folded.`,
   "cuts.in-glue": (f) => () =>
     `${str(f.facts, "name")} is cut where it is glued: glue comes through, or what lies beneath shows.`,
   "fitting.folded-edge": (f) => () =>
