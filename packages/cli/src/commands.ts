@@ -171,8 +171,12 @@ export const commands: Readonly<Record<string, Command>> = {
     run: () => ({ ...catalogue, typefaces: Object.entries(TYPEFACES).map(([id, title]) => ({ id, title })) }),
   },
   import: {
-    flags: [],
-    run: ({ text }) => importedSvg(text()),
+    flags: ["mode"],
+    run: ({ text, flags }) => {
+      // of an SVG there is one reading; the word is known all the same
+      flag(flags, "mode", ["auto", "silhouette", "holes", "line"]);
+      return importedSvg(text());
+    },
   },
   solve: {
     flags: [],

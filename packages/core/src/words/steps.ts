@@ -62,7 +62,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "foil-lines": (s) => () =>
     `Foil ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, while the sheet lies flat.`,
   "print-lines": (s) => () =>
-    `Print ${num(s.facts, "count") === 1 ? "the outline" : `the ${String(num(s.facts, "count"))} outlines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, before anything is cut.`,
+    `Print ${num(s.facts, "count") === 1 ? "the outline" : `the ${String(num(s.facts, "count"))} outlines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, while the sheet still lies flat.`,
   "score-lines": (s) => () =>
     `Score ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the template shows.`,
   "perforate-lines": (s) => () =>
