@@ -195,8 +195,10 @@ describe("the command line", () => {
       label: "Room to spare",
     });
     expect(Object.keys(run(["catalogue"]).json() as object)).toEqual(
-      expect.arrayContaining(["contents", "envelopes", "stocks", "sheets", "mats", "boards", "tapes"]),
+      expect.arrayContaining(["contents", "envelopes", "stocks", "sheets", "mats", "boards", "tapes", "typefaces"]),
     );
+    const { typefaces } = run(["catalogue"]).json() as { typefaces: { id: string; title: string }[] };
+    expect(typefaces.map((t) => t.id)).toEqual(["plain", "script", "slab", "stencil", "line"]);
     expect(
       run(["chart", "--form", "square-blank-envelope", "--board", "five-millimetre", "--units", "in"]).json(),
     ).toMatchObject({ form: "square-blank-envelope" });

@@ -2,7 +2,7 @@
 export { catalogue } from "./catalogue/index.ts";
 export { find, type Entry } from "./catalogue/entry.ts";
 export type { Board, PunchBoard, ScoringBoard } from "./catalogue/boards.ts";
-export { type ContentsPreset, pouredMl } from "./catalogue/contents.ts";
+export { type ContentsPreset, CUP_ML, pouredMl } from "./catalogue/contents.ts";
 export { piecesOf } from "./recipe/readContents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
 export { formById, formIds, loadedForms, loadForms } from "./forms/index.ts";
@@ -68,7 +68,7 @@ export { type Offer, type OfferFacts, offersFor } from "./offers.ts";
 export { gainOf } from "./gain.ts";
 export * from "./layout/trimPlan.ts";
 export { openingsOf } from "./paper/opening.ts";
-export { thingsIn } from "./recipe/pack.ts";
+export { thingsIn, volumeOf } from "./recipe/pack.ts";
 export { solutionJson } from "./formats/solutionJson.ts";
 export * from "./workBack.ts";
 export * from "./resize.ts";

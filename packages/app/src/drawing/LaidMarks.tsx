@@ -25,10 +25,8 @@ const closed = (points: readonly (readonly [number, number])[]): string =>
   `M${points.map((p) => p.join(" ")).join("L")}Z`;
 
 /** Whether a row lies by a rule: a side that is cut to a shape is where it is. */
-function isPlaced({ fittings = [] }: Solution["spec"], id: string): boolean {
-  const kind = kindById(fittings.find((row) => row.id === id)?.kind ?? "");
-  return kind !== undefined && !("which" in kind.settings.shape);
-}
+const isPlaced = ({ fittings = [] }: Solution["spec"], id: string): boolean =>
+  kindById(fittings.find((row) => row.id === id)?.kind ?? "")?.aSide !== true;
 
 /** Rows that are done to paper, as areas; and the lines of paper that is laid, where it lies. */
 export function onPaper({ fittings, pieces, main, spec }: Solution): OnPaper {

@@ -1,5 +1,5 @@
 /** What is printed, drawn, foiled or perforated on a bit of paper in space: on the face it is made on, a hair off it. */
-import { areaOf, flatten, holds, type Path, type Point, polygon, type Stroke } from "@cut-fold/core";
+import { areaOf, flatten, holds, type Path, type Point, polygon, runsOf, type Stroke } from "@cut-fold/core";
 import { useEffect, useMemo } from "react";
 import * as THREE from "three";
 import { colour } from "../theme/theme.ts";
@@ -9,20 +9,12 @@ const GOLD = "#b8892f";
 /** Ink lies so far (mm) off the paper, clear of the rim's line. */
 const INK_OFF = 0.05;
 
-/** A path's lines, each where it begins anew. */
-function linesIn(path: Path): readonly (readonly Point[])[] {
-  const lines: Path[number][][] = [];
-  for (const s of path) {
-    const last = lines.at(-1)?.at(-1);
-    if (last && Math.hypot(last.to[0] - s.from[0], last.to[1] - s.from[1]) < 1e-6) lines.at(-1)?.push(s);
-    else lines.push([s]);
-  }
-  return lines.map((line) => {
-    const points = flatten(line);
-    const end = line.at(-1)?.to;
-    return end ? [...points, end] : points;
+/** A path's lines as points; one that is closed comes back to where it began. */
+const linesIn = (path: Path): readonly (readonly Point[])[] =>
+  runsOf(path).map((run) => {
+    const end = run.at(-1)?.to;
+    return end ? [...flatten(run), end] : [];
   });
-}
 
 const vectors = (points: readonly Point[]): THREE.Vector2[] => points.map(([x, y]) => new THREE.Vector2(x, y));
 

@@ -1,5 +1,5 @@
 /** Which forms a recipe needs, and loading them before it is read: a form's file comes when a draft wants it. */
-import { formIds, loadForms, loadTypefaces } from "@cut-fold/core";
+import { formIds, kindById, loadForms, loadTypefaces } from "@cut-fold/core";
 
 const record = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === "object" && value !== null;
@@ -17,7 +17,7 @@ export function formsIn(spec: unknown): string[] {
 const setsWords = (spec: unknown): boolean =>
   record(spec) &&
   Array.isArray(spec["fittings"]) &&
-  spec["fittings"].some((row: unknown) => record(row) && (row["kind"] === "words" || row["kind"] === "lettering"));
+  spec["fittings"].some((row: unknown) => record(row) && kindById(String(row["kind"]))?.setsWords === true);
 
 /** Loads what these recipes need. */
 export const loadFormsOf = async (specs: readonly unknown[]): Promise<void> => {

@@ -6,6 +6,7 @@ import {
   OutlineError,
   pictureSize,
   readSvg,
+  safeWidth,
   SVG_LIMITS,
   trace,
   type Tracing,
@@ -25,9 +26,11 @@ export type PictureRead =
       readonly width: number;
       readonly height: number;
       readonly corner: readonly [number, number];
-      /** lines and curves it is made of; how far they may stand off what is seen, points */
+      /** lines and curves it is made of; how far what is seen stands off them at most, points */
       readonly nodes: number;
       readonly off: number;
+      /** mm it may be wide without steps of the picture being seen */
+      readonly safe: number;
     }
   | { readonly ok: false; readonly why: string };
 
@@ -88,13 +91,23 @@ export const outlineApi = {
     try {
       const picture = await unpacked(file);
       const { width, height } = picture;
-      const [outer] = trace(picture, tracing)?.rings ?? [];
-      if (!outer) return { ok: false, why: "Nothing in this picture stands out from its paper." };
+      const traced = trace(picture, tracing);
+      const [outer] = traced?.rings ?? [];
+      if (!traced || !outer) return { ok: false, why: "Nothing in this picture stands out from its paper." };
       const path = turnedUp(outer, height);
       const outline = keptOf({ outlines: [{ id: "traced", closed: true, path }] });
       if (!outline) return { ok: false, why: "The line round it is too long to keep. A smoother one is shorter." };
       const { left, bottom } = boundsOf(flatten(path));
-      return { ok: true, outline, width, height, corner: [left, bottom], nodes: path.length, off: tracing.off ?? 0.5 };
+      return {
+        ok: true,
+        outline,
+        width,
+        height,
+        corner: [left, bottom],
+        nodes: path.length,
+        off: traced.off,
+        safe: safeWidth(outline.width),
+      };
     } catch {
       return {
         ok: false,

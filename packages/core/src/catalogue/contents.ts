@@ -49,6 +49,9 @@ const POURED = 0.56;
 /** ml that so many pieces take when they are poured in, each as large as a ball of `each` mm. */
 export const pouredMl = (count: number, each: number): number => (count * (Math.PI / 6) * each ** 3) / POURED / 1000;
 
+/** ml of the measuring cup that recipes in inches go with (US customary cup, 8 fl oz). */
+export const CUP_ML = 236.588;
+
 function loose(ml: number): ContentsPreset {
   return {
     id: `loose-${String(ml)}ml`,

@@ -73,6 +73,7 @@ export const edge = defineKind({
   asks: [],
   fits: true,
   inPaper: true,
+  aSide: true,
   settings: z.object({
     which: choice(
       "Which side",

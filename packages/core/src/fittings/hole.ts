@@ -34,6 +34,7 @@ export const hole = defineKind({
         sheets: [sheet("hole", name, [body], { cuts })],
         figures: { across: acrossOf("1", body, [r, r], set.across), apart: apartOf("hole", own, places) },
       },
+      through: set.through,
     };
   },
 });

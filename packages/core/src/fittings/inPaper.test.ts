@@ -227,6 +227,66 @@ describe("an edge", () => {
   });
 });
 
+describe("a cut where it should not be", () => {
+  const window = (more: object) =>
+    card([{ id: "w", kind: "window", name: "Window", on: FRONT, outline: "rectangle", ...more }]);
+
+  it("over a score is told though none of its corners is near it, and not where it only stands beside", () => {
+    const wide = { width: 60, height: 40 };
+    expect(codes(window({ ...wide, at: rule({ from: "left", by: -30 }, { from: "centre", by: 0 }) }))).toContain(
+      "cuts.over-score",
+    );
+    // 4 mm from the fold, as long as it is high: beside it all along
+    const beside = window({ width: 20, height: 90, at: rule({ from: "left", by: 4 }, { from: "centre", by: 0 }) });
+    expect(codes(beside)).not.toContain("cuts.over-score");
+  });
+
+  it("in what is glued is told by the paper that the two share, and not by the boxes round them", () => {
+    // a pouch's strip is glued; a hole in the middle of its front is not in the glue
+    const spec = { form: "side-tab-pocket", contents: { preset: "iso-a6" }, method: { board: "scoring-millimetre" } };
+    const tabs = solve(specOf(spec));
+    const glued = tabs.pieces.flatMap((p) => p.glue.map((g) => ({ piece: p, panel: g.panel })));
+    expect(glued.length).toBeGreaterThan(0);
+    const onFront = solve(
+      specOf({ ...spec, fittings: [{ id: "h", kind: "hole", on: { panel: "front" }, across: 8 }] }),
+    );
+    expect(codes(onFront)).not.toContain("cuts.in-glue");
+  });
+
+  it("past the paper's edge is an error, near it a warning of how much is left", () => {
+    const past = window({ width: 40, height: 30, at: rule({ from: "right", by: -5 }, { from: "centre", by: 0 }) });
+    expect(past.findings.find((f) => f.code === "past-edge")).toMatchObject({ severity: "error", figure: 5 });
+    const near = window({ width: 40, height: 30, at: rule({ from: "right", by: 2 }, { from: "centre", by: 0 }) });
+    expect(near.findings.find((f) => f.code === "near-edge")?.figure).toBeCloseTo(2, 6);
+    expect(
+      codes(window({ width: 40, height: 30, at: rule({ from: "right", by: 3 }, { from: "centre", by: 0 }) })),
+    ).not.toContain("cuts.near-edge");
+  });
+
+  it("too near another is told with the gap, of one row or of two", () => {
+    const row = card([{ id: "h", kind: "hole", name: "Holes", on: FRONT, across: 5, columns: 3, apart: 6 }]);
+    const found = row.findings.find((f) => f.code === "close");
+    expect(found?.figure).toBeCloseTo(1, 1);
+    expect(found && sayFinding(found, MM)).toMatch(/Holes: they stand 1.mm away/u);
+    expect(codes(solve(pressed(row.spec, found)))).not.toContain("cuts.close");
+    const two = card([
+      { id: "a", kind: "slit", name: "Slit", on: FRONT, long: 30 },
+      {
+        id: "b",
+        kind: "hole",
+        name: "Hole",
+        on: FRONT,
+        across: 6,
+        at: rule({ from: "centre", by: 0 }, { from: "centre", by: 5 }),
+      },
+    ]);
+    const told = two.findings.find((f) => f.code === "close");
+    // the hole's rim stands 5 − 3 = 2 above the slit
+    expect(told?.figure).toBeCloseTo(2, 1);
+    expect(told && sayFinding(told, MM)).toMatch(/Slit: Hole stands 2.mm away/u);
+  });
+});
+
 describe("lines", () => {
   it("are made on the face they are said on, and told by what is done along them", () => {
     const s = card([
@@ -288,6 +348,17 @@ describe("words", () => {
     const found = s.findings.find((f) => f.code === "drawn-over");
     expect(found && sayFinding(found, MM)).toMatch(/Greeting runs over a score/u);
     expect(codes(solve(pressed(s.spec, found)))).not.toContain("cuts.drawn-over");
+  });
+
+  it("stand line under line, half as much again as a capital apart unless it is set, and as a figure", () => {
+    const apart = (s: ReturnType<typeof card>) => s.dimensions.find((d) => d.sets?.at(-1) === "lineSpacing")?.value;
+    expect(apart(words({ text: "one" }))).toBeUndefined();
+    expect(apart(words({ text: "one\ntwo" }))).toBeCloseTo(13.5, 6);
+    expect(apart(words({ text: "one\ntwo", size: 20 }))).toBeCloseTo(30, 6);
+    expect(apart(words({ text: "one\ntwo", lineSpacing: 11 }))).toBeCloseTo(11, 6);
+    const size = words({ text: "HH\nHH" }).dimensions.find((d) => d.sets?.at(-1) === "size");
+    // from foot to head of the first line, on the paper
+    expect(Math.abs((size?.to[1] ?? 0) - (size?.from[1] ?? 0))).toBeCloseTo(9, 6);
   });
 
   it("say which letters a typeface lacks, and lose nothing else", () => {

@@ -12,8 +12,11 @@ export interface GroundSize {
   readonly height: number;
 }
 
-/** The four edges of a ground, as one looks at it. */
-export type EdgesOf = Record<"bottom" | "right" | "top" | "left", unknown>;
+/** This paper alone, the panel folded on it too, or every layer that lies there in the finished piece. */
+export type Through = "layer" | "folded" | "all";
+
+/** One of the four sides of a ground, as one looks at it. */
+export type SideOf = "left" | "right" | "bottom" | "top";
 
 /** What a kind may look at when it says what is laid. */
 export interface FittingInput<S = Readonly<Record<string, unknown>>> {
@@ -40,6 +43,10 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly fits?: true;
   /** it is done to the paper it lies on and is no paper of its own: its sheet says where, its cuts and lines what */
   readonly inPaper?: true;
+  /** it takes a whole side of what it lies on: there is no rule of place to set, and nothing to take in hand */
+  readonly aSide?: true;
+  /** it is set in a typeface, and drawn when that has come */
+  readonly setsWords?: true;
   /** it lies across the fold that its panel opens by, its left edge in it, and is glued to the other panel too */
   readonly acrossFold?: true;
   /** the setting that keeps a border free, all round or at both ends */
@@ -56,8 +63,10 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
 export interface Laying {
   readonly said: Said;
   readonly strips?: readonly { readonly along: Edge; readonly wide: number }[];
+  /** what else is cut at the same place; this paper alone unless said */
+  readonly through?: Through;
   /** an edge of what it lies on that is cut to a shape; the rule of place says nothing of it */
-  readonly edge?: { readonly side: keyof EdgesOf; readonly cut: EdgeCut };
+  readonly edge?: { readonly side: SideOf; readonly cut: EdgeCut };
   /** what is to be told of words that were set */
   readonly lettered?: Lettered;
   /** the panel that is glued to what lies across the fold */

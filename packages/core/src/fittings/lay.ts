@@ -12,41 +12,23 @@
  *     └─────────────────┘
  */
 import { sharedConvex } from "../geometry/convex.ts";
-import { type Bounds, boundsOf, flatten, placePath } from "../geometry/path.ts";
-import { compose, HERE, invert, place, type Point, type Pose, subtract } from "../geometry/point.ts";
-import type { Form, Setup } from "../forms/form.ts";
+import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
+import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
 import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
 import type { Place } from "../model/fitting.ts";
-import type { Contents, Fitting, Stock } from "../model/spec.ts";
+import type { Fitting, Stock } from "../model/spec.ts";
 import { settingMeta } from "../model/setting.ts";
 import { filledWith, foldedPanels, flatPose, heightsOf, lastOrder } from "../paper/pose.ts";
 import { type Drafted, draftOf } from "../paper/said.ts";
 import { kindById } from "./index.ts";
-import type { GroundSize, Laying } from "./kind.ts";
-import type { Laid } from "./laid.ts";
-import { withMarks } from "./marks.ts";
-
-export type { Laid } from "./laid.ts";
+import type { GroundSize, SideOf } from "./kind.ts";
+import type { Base, DraftedRow, Laid, Row } from "./laid.ts";
+import { markOf, withMarks } from "./marks.ts";
 import { cornerOf, poseOn } from "./place.ts";
+import { ruleFigures } from "./ruleFigures.ts";
 
-/** The recipe's row of a whole form, with what it needs found. */
-export interface PartOf {
-  readonly form: Form;
-  readonly settings: Readonly<Record<string, unknown>>;
-  readonly contents: Contents;
-  readonly setup: Setup;
-}
-
-/** A row with all that it needs to be drafted. */
-export interface Row {
-  readonly fitting: Fitting;
-  readonly set: Readonly<Record<string, unknown>>;
-  readonly stock: Stock | undefined;
-  /** mm of foam under it */
-  readonly raised: number;
-  readonly part?: PartOf;
-}
+export type { Laid, Row } from "./laid.ts";
 
 /** Paper (mm²) that two things must share before one rests on the other: an edge that touches does not count. */
 const RESTS_MM2 = 1;
@@ -104,7 +86,7 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: 
   const toBase = compose(under.pose, flat);
   const outline = root.outline;
   if (kindById(fitting.kind)?.inPaper)
-    return inPaper(row, drafted, {
+    return markOf(row, drafted, {
       ground,
       size,
       at,
@@ -181,92 +163,6 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: 
   };
 }
 
-interface Where {
-  readonly ground: GroundFace;
-  readonly size: GroundSize;
-  readonly at: Place;
-  /** from its own flat coordinates to the ground's u and v, and to the panel at the bottom */
-  readonly flat: Pose;
-  readonly toBase: Pose;
-  readonly under: Base;
-  readonly low: number;
-  readonly edge: readonly Point[];
-}
-
-/** What is done to the paper it lies on: its cuts and lines as they come to lie there, and no paper. */
-function inPaper({ fitting, set }: Row, drafted: DraftedRow, where: Where): Laid {
-  const { ground, size, at, flat, under, toBase, low, edge } = where;
-  const [own] = drafted.pieces;
-  const { id } = fitting;
-  const pose = compose(ground.pose, flat);
-  const here = (name: string): string => `${id}-${name}`;
-  const cuts = (own?.cuts ?? []).map((cut) => ({
-    ...cut,
-    ...{ id: here(cut.id), panel: ground.panel, path: placePath(cut.path, pose), fitting: id },
-  }));
-  const behind = ground.face === "back";
-  const strokes = (own?.strokes ?? []).map((stroke) => ({
-    ...stroke,
-    ...{ id: here(stroke.id), path: placePath(stroke.path, pose), fitting: id },
-    ...(behind && { face: "back" as const }),
-    ...(behind && stroke.fold && { fold: stroke.fold === "valley" ? ("mountain" as const) : ("valley" as const) }),
-  }));
-  const box = own?.panels[0]?.outline ?? [];
-  const [only, ...more] = own?.cuts ?? [];
-  // one opening lies where its own edge does, rows of them where their box does
-  const outline = flatten(only && more.length === 0 && only.kind !== "slit" ? only.path : box);
-  const lies: Lying = {
-    ...{ id, ground, ...size, corner: cornerOf(at, ground, size), turn: at.turn, rests: ground, edge },
-    outline: outline.map((p) => place(p, flat)),
-    ...{ base: under.base, basePiece: under.piece, onBase: under.pose, toBase, low, high: low },
-  };
-  const lights = [`${id}/`, ...[...cuts, ...strokes].map((made) => `${ground.piece}/${made.id}`)];
-  // the sheet it was said on is no paper: its own two sizes are nobody's
-  const carried = drafted.dimensions
-    .filter((d) => d.sets)
-    .map((d): Dimension => ({
-      ...d,
-      ...{ piece: ground.piece, lights, from: place(d.from, pose), to: place(d.to, pose) },
-      ...(d.slides && { slides: place(d.slides, { ...pose, x: 0, y: 0 }) }),
-    }));
-  return {
-    ...drafted,
-    ...{ pieces: [], joins: [], seams: [], grounds: [], lies },
-    marks: {
-      ...{ fitting: id, piece: ground.piece, panel: ground.panel, cuts, strokes },
-      through: set["through"] === "all" || set["through"] === "folded" ? set["through"] : "layer",
-      ...(drafted.edge && { edge: { cut: drafted.edge.cut, line: sideOf(ground, drafted.edge.side) } }),
-    },
-    dimensions: drafted.edge ? carried : [...carried, ...ruleFigures({ ...fitting, at }, lies, under)],
-  };
-}
-
-/** A side of a ground as one looks at it, walked with the paper on its left in the piece's flat coordinates. */
-function sideOf({ width, height, pose }: GroundFace, side: SideOf): readonly [Point, Point] {
-  const ends = {
-    bottom: [
-      [0, 0],
-      [width, 0],
-    ],
-    right: [
-      [width, 0],
-      [width, height],
-    ],
-    top: [
-      [width, height],
-      [0, height],
-    ],
-    left: [
-      [0, height],
-      [0, 0],
-    ],
-  } as const;
-  const [a, b] = ends[side].map((p) => place(p, pose)) as [Point, Point];
-  return pose.flip ? [b, a] : [a, b];
-}
-
-type SideOf = "left" | "right" | "bottom" | "top";
-
 /** The fold that a face's panel opens by, as one looks at that face: on which side of it, and what lies across it. */
 function foldBeside({ piece, panel, face, pose, width, height }: GroundFace, done: readonly Laid[]) {
   const folds = done.flatMap((d) => d.pieces).find((p) => p.id === piece)?.folds ?? [];
@@ -326,13 +222,6 @@ function thicknessFresh(drafted: Drafted, caliper: number): number {
   return high - low;
 }
 
-type DraftedRow = Laid & {
-  readonly strips: readonly NonNullable<Seam["strip"]>[];
-  /** the panel that is glued to what lies across the fold */
-  readonly across?: string | undefined;
-  readonly edge?: Laying["edge"];
-};
-
 /** What a row came to when it was last drafted: rows are never changed, so the same row on the same ground comes to the same. */
 interface Known {
   readonly width: number;
@@ -380,7 +269,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   const kind = kindById(fitting.kind);
   const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
   if (!kind || !laying) return undefined;
-  const { said, strips = [], across, edge, lettered, ground: next } = laying;
+  const { said, strips = [], across, edge, through, lettered, ground: next } = laying;
   const drafted = draftOf(said, {
     contents: { width: 1, height: 1, thickness: 0 },
     label: labelIn(kind.settings.shape),
@@ -393,6 +282,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
     ...prefixed(drafted, fitting.id, undefined),
     across,
     ...(edge && { edge }),
+    ...(through && { through }),
     ...(lettered && { lettered }),
     kind,
     setup: base.setup,
@@ -536,17 +426,7 @@ const panelOf = (piece: PieceDraft, panel: string): PieceDraft["panels"][number]
 
 const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
 
-/** The face at the bottom of all that a ground lies on, and from the ground's u and v to that panel's flat coordinates. */
-interface Base {
-  readonly base: string;
-  readonly piece: string;
-  readonly pose: Pose;
-  /** mm from it to the ground */
-  readonly high: number;
-  /** from the flat coordinates of the ground's own piece */
-  readonly toBase: Pose;
-}
-
+/** What a ground lies on, down to the bottom. */
 function baseOf(ground: GroundFace, done: readonly Laid[]): Base {
   for (const laid of done) {
     const { lies, pieces, main } = laid;
@@ -630,46 +510,3 @@ function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, d
 
 const overlaps = (a: Bounds, b: Bounds): boolean =>
   a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
-
-/** How much of a thing's own side its rule may be drawn along. */
-const BESIDE = 0.6;
-
-/** A figure of the rule, from the ground's side to the thing's, on the piece at the bottom of all it lies on. */
-function ruleFigures({ id, at }: Fitting, lies: Lying, under: Base, fold?: SideOf): Dimension[] {
-  const { ground, corner, width, height } = lies;
-  const spot = (u: number, v: number): Point => place([u, v], under.pose);
-  const [u, v] = [corner[0] + width / 2, corner[1] + height / 2];
-  const ends = {
-    left: [0, corner[0]],
-    right: [ground.width, corner[0] + width],
-    bottom: [0, corner[1]],
-    top: [ground.height, corner[1] + height],
-  } as const;
-  const of = (axis: "x" | "y"): Dimension[] => {
-    const { from, by } = at[axis];
-    const across = axis === "x";
-    const [a, b] = from === "centre" ? (across ? [ground.width / 2, u] : [ground.height / 2, v]) : ends[from];
-    // in the middle there is nothing to measure until it is moved off it
-    const [start, end] = across ? [spot(a, v), spot(b, v)] : [spot(u, a), spot(u, b)];
-    const slides = subtract(across ? spot(0, height * BESIDE) : spot(width * BESIDE, 0), spot(0, 0));
-    return [
-      {
-        id: `${id}/at-${axis}`,
-        code: `at-${from}`,
-        piece: under.piece,
-        from: start,
-        to: end,
-        slides,
-        value: by,
-        sets: ["fittings", id, "at", axis, "by"],
-        lights: [`${id}/`],
-        fitting: id,
-      },
-    ];
-  };
-  // across a fold there is no choice to show
-  return [
-    ...(fold === "left" || fold === "right" ? [] : of("x")),
-    ...(fold === "bottom" || fold === "top" ? [] : of("y")),
-  ];
-}

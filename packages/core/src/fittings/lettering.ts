@@ -6,12 +6,17 @@
  *      ╰┴─┴╮thanks
  */
 import { z } from "zod";
-import { placePath, polygon } from "../geometry/path.ts";
-import { HERE } from "../geometry/point.ts";
+import { polygon } from "../geometry/path.ts";
 import { windowIn } from "../paper/hole.ts";
 import { outlined, panel, sheet } from "../paper/sheet.ts";
-import { defineKind, type Lettered } from "./kind.ts";
-import { areaOfWords, usualWords, wording, wordsOf } from "./words.ts";
+import { OUTLINED } from "../typefaces/index.ts";
+import { roundDown } from "../units/ruler.ts";
+import { movedTo } from "./inPaper.ts";
+import { defineKind } from "./kind.ts";
+import { areaOfWords, figuresOf, usualSizeOf, wordingIn, wordsOf } from "./words.ts";
+
+/** It is read from further off than what is printed: so much larger. */
+const LARGER = 1.3;
 
 /** A greeting cut out of its own paper. */
 export const lettering = defineKind({
@@ -19,34 +24,37 @@ export const lettering = defineKind({
   title: "Words cut out",
   about: "Of their own paper, the letters in one piece.",
   asks: ["stock", "raised"],
-  settings: z.object(wording),
+  setsWords: true,
+  settings: z.object(wordingIn(OUTLINED)),
   follows: () => ({ size: "height", lineSpacing: "height" }),
-  usual: (ground, grid) => {
-    const { size } = usualWords(ground, grid);
-    return { size: size * 1.3, lineSpacing: size * 2 };
-  },
+  usual: (ground, grid) => ({ size: roundDown(usualSizeOf(ground, grid) * LARGER, grid) }),
   draft({ name, set, stock }) {
-    const found = set.typeface === "line" ? wordsOf({ ...set, typeface: "plain" }) : wordsOf(set);
-    const blank = panel("lettering", name, set.size * 3, set.size);
-    const lettered: Lettered = { missing: found?.words.missing ?? [], islands: 0, by: 0 };
-    if (!found || found.words.letters.length === 0)
-      return { said: { sheets: [sheet("lettering", name, [blank], { stock })] }, lettered };
-    const {
-      words,
-      joining: { isHole },
-    } = found;
-    const { rings, by } = areaOfWords(
-      { ...set, typeface: set.typeface === "line" ? "plain" : set.typeface },
-      found,
-      true,
-    );
-    const at = { ...HERE, x: by, y: by };
-    const [outer] = rings.filter((ring) => !isHole(ring));
+    const found = wordsOf(set);
+    const missing = found?.words.missing ?? [];
+    if (!found || found.words.letters.length === 0) {
+      const blank = panel("lettering", name, set.size * 3, set.size);
+      return {
+        said: { sheets: [sheet("lettering", name, [blank], { stock })] },
+        lettered: { missing, islands: 0, by: 0 },
+      };
+    }
+    const { words, joining } = found;
+    const { rings, by } = areaOfWords(set, found, true);
+    const [holes, [outer]] = [rings.filter(joining.isHole), rings.filter((ring) => !joining.isHole(ring))];
     const size = { width: words.width + 2 * by, height: words.height + 2 * by };
-    const body = outlined("lettering", name, size, placePath(polygon(outer ?? []), at));
-    const cuts = rings
-      .filter(isHole)
-      .map((ring, i) => windowIn(`counter-${String(i + 1)}`, body, placePath(polygon(ring), at)));
-    return { said: { sheets: [sheet("lettering", name, [body], { stock, cuts })] }, lettered: { ...lettered, by } };
+    const grownTo = (ring: (typeof rings)[number]) => movedTo(polygon(ring), [by, by]);
+    const body = outlined("lettering", name, size, grownTo(outer ?? []));
+    const cuts = holes.map((ring, i) => windowIn(`counter-${String(i + 1)}`, body, grownTo(ring)));
+    return {
+      said: {
+        sheets: [sheet("lettering", name, [body], { stock, cuts })],
+        figures: figuresOf(
+          body,
+          set,
+          words.feet.map((y) => y + by),
+        ),
+      },
+      lettered: { missing, islands: 0, by },
+    };
   },
 });

@@ -7,43 +7,128 @@
  *      └──────┴──────┘
  */
 import { flatten, holds, line, type Path, placePath, roundCorners, type Segment } from "../geometry/path.ts";
-import { distance, offLine, type Point } from "../geometry/point.ts";
+import { compose, distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Cut, PieceDraft } from "../model/piece.ts";
+import type { Place } from "../model/fitting.ts";
+import type { Cut, Dimension, PieceDraft } from "../model/piece.ts";
+import type { GroundFace, Lying } from "../model/solution.ts";
 import { joinedUp } from "../paper/assembly.ts";
 import { after, filledWith, flatPose, foldedPanels, lastOrder, undo } from "../paper/pose.ts";
 import { type EdgeCut, outward } from "../paper/shape.ts";
-import type { Laid, Marks } from "./laid.ts";
+import type { GroundSize, SideOf } from "./kind.ts";
+import type { Base, DraftedRow, Laid, Marks, Row } from "./laid.ts";
+import { cornerOf } from "./place.ts";
+import { ruleFigures } from "./ruleFigures.ts";
+
+interface Where {
+  readonly ground: GroundFace;
+  readonly size: GroundSize;
+  readonly at: Place;
+  /** from its own flat coordinates to the ground's u and v, and to the panel at the bottom */
+  readonly flat: Pose;
+  readonly toBase: Pose;
+  readonly under: Base;
+  readonly low: number;
+  readonly edge: readonly Point[];
+}
+
+/** What is done to the paper it lies on: its cuts and lines as they come to lie there, and no paper. */
+export function markOf({ fitting }: Row, drafted: DraftedRow, where: Where): Laid {
+  const { ground, size, at, flat, under, toBase, low, edge } = where;
+  const [own] = drafted.pieces;
+  const { id } = fitting;
+  const pose = compose(ground.pose, flat);
+  const here = (name: string): string => `${id}-${name}`;
+  const cuts = (own?.cuts ?? []).map((cut) => ({
+    ...cut,
+    ...{ id: here(cut.id), panel: ground.panel, path: placePath(cut.path, pose), fitting: id },
+  }));
+  const behind = ground.face === "back";
+  const strokes = (own?.strokes ?? []).map((stroke) => ({
+    ...stroke,
+    ...{ id: here(stroke.id), path: placePath(stroke.path, pose), fitting: id },
+    ...(behind && { face: "back" as const }),
+    ...(behind && stroke.fold && { fold: stroke.fold === "valley" ? ("mountain" as const) : ("valley" as const) }),
+  }));
+  const box = own?.panels[0]?.outline ?? [];
+  const [only, ...more] = own?.cuts ?? [];
+  // one opening lies where its own edge does, rows of them where their box does
+  const outline = flatten(only && more.length === 0 && only.kind !== "slit" ? only.path : box);
+  const lies: Lying = {
+    ...{ id, ground, ...size, corner: cornerOf(at, ground, size), turn: at.turn, rests: ground, edge },
+    outline: outline.map((p) => place(p, flat)),
+    ...{ base: under.base, basePiece: under.piece, onBase: under.pose, toBase, low, high: low },
+  };
+  const lights = [`${id}/`, ...[...cuts, ...strokes].map((made) => `${ground.piece}/${made.id}`)];
+  // the sheet it was said on is no paper: its own two sizes are nobody's
+  const carried = drafted.dimensions
+    .filter((d) => d.sets)
+    .map((d): Dimension => ({
+      ...d,
+      ...{ piece: ground.piece, lights, from: place(d.from, pose), to: place(d.to, pose) },
+      ...(d.slides && { slides: place(d.slides, { ...pose, x: 0, y: 0 }) }),
+    }));
+  return {
+    ...drafted,
+    ...{ pieces: [], joins: [], seams: [], grounds: [], lies },
+    marks: {
+      ...{ fitting: id, piece: ground.piece, panel: ground.panel, cuts, strokes },
+      through: drafted.through ?? "layer",
+      ...(drafted.edge && { edge: { cut: drafted.edge.cut, line: sideOf(ground, drafted.edge.side) } }),
+    },
+    dimensions: drafted.edge ? carried : [...carried, ...ruleFigures({ ...fitting, at }, lies, under)],
+  };
+}
+
+/** A side of a ground as one looks at it, walked with the paper on its left in the piece's flat coordinates. */
+function sideOf({ width, height, pose }: GroundFace, side: SideOf): readonly [Point, Point] {
+  const ends = {
+    bottom: [
+      [0, 0],
+      [width, 0],
+    ],
+    right: [
+      [width, 0],
+      [width, height],
+    ],
+    top: [
+      [width, height],
+      [0, height],
+    ],
+    left: [
+      [0, height],
+      [0, 0],
+    ],
+  } as const;
+  const [a, b] = ends[side].map((p) => place(p, pose)) as [Point, Point];
+  return pose.flip ? [b, a] : [a, b];
+}
 
 /** The parts with everything done to their paper; those that nothing is done to stay as they are. */
 export function withMarks(parts: readonly Laid[]): readonly Laid[] {
-  if (!parts.some((part) => part.marks)) return parts;
+  const marks = parts.flatMap((part) => part.marks ?? []);
+  if (marks.length === 0) return parts;
+  const folded = marks.some((m) => m.through !== "layer") ? foldedUp(parts) : undefined;
   const carried = parts.map((part) =>
-    part.marks && part.marks.through !== "layer" ? { ...part, marks: carriedOn(part.marks, parts) } : part,
+    folded && part.marks && part.marks.through !== "layer" ? { ...part, marks: carriedOn(part.marks, folded) } : part,
   );
-  const marks = carried.flatMap((part) => part.marks ?? []);
+  const all = carried.flatMap((part) => part.marks ?? []);
   return carried.map((part) => {
-    const pieces = part.pieces.map((piece) => markedPiece(piece, marks));
+    const pieces = part.pieces.map((piece) => markedPiece(piece, all));
     return pieces.some((piece, i) => piece !== part.pieces[i]) ? { ...part, pieces } : part;
   });
 }
 
-/** A cut knows its piece by the panel it is on: those carried elsewhere name it in full. */
-interface Carried extends Cut {
-  readonly of?: string;
-}
-
 function markedPiece(piece: PieceDraft, marks: readonly Marks[]): PieceDraft {
-  const cuts = marks.flatMap((m) => m.cuts.filter((cut: Carried) => (cut.of ?? m.piece) === piece.id));
   const own = marks.filter((m) => m.piece === piece.id);
+  const others = marks.flatMap((m) => (m.elsewhere ?? []).filter((one) => one.piece === piece.id));
+  if (own.length + others.length === 0) return piece;
   const strokes = own.flatMap((m) => m.strokes);
-  const edges = own.filter((m) => m.edge);
-  if (cuts.length + strokes.length + edges.length === 0) return piece;
   return {
     ...piece,
-    cuts: [...piece.cuts, ...cuts],
+    cuts: [...piece.cuts, ...own.flatMap((m) => m.cuts), ...others.map(({ cut }) => cut)],
     ...(strokes.length > 0 && { strokes: [...(piece.strokes ?? []), ...strokes] }),
-    ...(edges.length > 0 && { panels: edges.reduce(withEdge, piece).panels }),
+    panels: own.filter((m) => m.edge).reduce(withEdge, piece).panels,
   };
 }
 
@@ -81,39 +166,46 @@ function cutOut(from: Point, to: Point, cut: EdgeCut): Path {
   return open.length > 0 ? open : [line(from, to)];
 }
 
-/** Its cuts in every panel that lies flat over the place or under it, or in what is folded onto its own panel alone. */
-function carriedOn(marks: Marks, parts: readonly Laid[]): Marks {
+/** Every panel where it is in the finished piece. */
+function foldedUp(parts: readonly Laid[]) {
   const whole = joinedUp(parts);
-  const [own] = parts;
-  const caliper = own?.stock.caliper ?? 0;
+  const caliper = parts[0]?.stock.caliper ?? 0;
   const filled = filledWith(whole.contents);
   const poses = foldedPanels(whole, { progress: lastOrder(whole), caliper, filled, unbent: true });
-  const home = poses.get(`${marks.piece}/${marks.panel}`);
-  if (!home) return marks;
-  const others = whole.pieces.flatMap((piece) =>
+  return whole.pieces.flatMap((piece) =>
     piece.panels.flatMap((panel) => {
-      const key = `${piece.id}/${panel.id}`;
-      const pose = poses.get(key);
-      const isOwn = piece.id === marks.piece && panel.id === marks.panel;
-      const isTwin = piece.id === marks.piece && isFoldedOn(piece, marks.panel, panel.id);
-      const flat =
-        pose && !isOwn && (marks.through === "all" || isTwin) ? flatPose(after(undo(pose), home)) : undefined;
-      return flat ? [{ piece: piece.id, panel, key, flat }] : [];
+      const pose = poses.get(`${piece.id}/${panel.id}`);
+      return pose ? [{ piece, panel, pose }] : [];
     }),
   );
-  const cuts: Carried[] = [...marks.cuts];
+}
+
+/** Its cuts in every panel that lies flat over the place or under it, or in what is folded onto its own panel alone. */
+function carriedOn(marks: Marks, panels: ReturnType<typeof foldedUp>): Marks {
+  const own = panels.find(({ piece, panel }) => piece.id === marks.piece && panel.id === marks.panel);
+  if (!own) return marks;
+  const elsewhere: { piece: string; cut: Cut }[] = [];
   const partly = new Set<string>();
-  for (const { piece, panel, key, flat } of others) {
+  for (const other of panels) {
+    const { piece, panel, pose } = other;
+    const meets = marks.through === "all" || (piece === own.piece && isFoldedOn(piece, marks.panel, panel.id));
+    const flat = other !== own && meets ? flatPose(after(undo(pose), own.pose)) : undefined;
+    if (!flat) continue;
     const edge = flatten(panel.outline);
+    const key = `${piece.id}/${panel.id}`;
     for (const cut of marks.cuts) {
       const path = placePath(cut.path, flat);
-      const inside = flatten(path).filter((p) => holds(edge, p)).length;
+      const points = flatten(path);
+      const inside = points.filter((p) => holds(edge, p)).length;
       if (inside === 0) continue;
-      if (inside < flatten(path).length) partly.add(key);
-      else cuts.push({ ...cut, id: `${cut.id}-${key.replaceAll("/", "-")}`, panel: panel.id, path, of: piece });
+      if (inside < points.length) partly.add(key);
+      else {
+        const id = `${cut.id}-${key.replaceAll("/", "-")}`;
+        elsewhere.push({ piece: piece.id, cut: { ...cut, id, panel: panel.id, path } });
+      }
     }
   }
-  return { ...marks, cuts, ...(partly.size > 0 && { partly: [...partly] }) };
+  return { ...marks, elsewhere, ...(partly.size > 0 && { partly: [...partly] }) };
 }
 
 /** Folded flat onto a panel, over one score. */

@@ -44,6 +44,7 @@ export const slit = defineKind({
         sheets: [sheet("slit", name, [body], { cuts })],
         figures: { long: lies ? widthOf(one) : heightOf(one), apart: apartOf("slit", own, places) },
       },
+      through: set.through,
     };
   },
 });

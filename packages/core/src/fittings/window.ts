@@ -92,6 +92,7 @@ export const window = defineKind({
           apart: apartOf("window", own, places),
         },
       },
+      through: set.through,
     };
   },
 });

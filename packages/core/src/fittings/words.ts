@@ -10,10 +10,10 @@
 import { z } from "zod";
 import { flatten, type Path, polygon } from "../geometry/path.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
-import { choice, mm, text, toggle } from "../model/setting.ts";
-import { heightOf } from "../paper/figure.ts";
+import { autoMm, choice, mm, text, toggle } from "../model/setting.ts";
+import type { Measured } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/index.ts";
 import type { Rings } from "../typefaces/joined.ts";
@@ -22,20 +22,24 @@ import { movedTo } from "./inPaper.ts";
 import { ROLES } from "./line.ts";
 import { defineKind, type FittingInput, type GroundSize, type Laying, type Lettered } from "./kind.ts";
 
-/** What all words are set by. */
-export const wording = {
+/** What all words are set by, in one of some typefaces. */
+export const wordingIn = <const K extends string>(typefaces: Readonly<Record<K, string>>) => ({
   text: text("Words", "Thank you", 200, "What it says; a new line begins another."),
-  typeface: choice("Typeface", TYPEFACES, "script", "What the letters look like."),
+  typeface: choice("Typeface", typefaces, "script" as NoInfer<K>, "What the letters look like."),
   size: mm("Height of capitals", 12, [2, 150], "From the foot of a capital to its head."),
   spacing: mm("Letter spacing", 0, [-5, 40], "More between letters, or less where negative."),
-  lineSpacing: mm("Line to line", 18, [2, 250], "From one line's foot to the next."),
+  lineSpacing: autoMm(
+    "Line to line",
+    [2, 250],
+    "From one line's foot to the next; half as much again as a capital unless set.",
+  ),
   align: choice("Lines", { left: "Left", centre: "In the middle", right: "Right" }, "centre", "How lines stand."),
   arc: mm("Along an arc", 0, [-600, 600], "The radius of it; 0 is straight, less than 0 hangs."),
-};
+});
 
 const { print, pen, foil, cut } = ROLES;
 const settings = z.object({
-  ...wording,
+  ...wordingIn(TYPEFACES),
   role: choice("Made how", { print, pen, foil, cut }, "print", "What is done with the letters."),
   joined: toggle("Letters hold together", false, "They are grown, by the least that does it."),
   bridges: toggle("Keep counters", true, "Where letters are cut out, their insides are held by bridges."),
@@ -43,7 +47,12 @@ const settings = z.object({
 
 type Set = z.output<typeof settings>;
 /** What words are set by, said. */
-export type Wording = Pick<Set, keyof typeof wording>;
+export type Wording = Omit<Set, "role" | "joined" | "bridges">;
+
+/** From one line to the next, in heights of a capital, where nobody has set it. */
+const LEADING = 1.5;
+const lineSpacingOf = ({ lineSpacing, size }: Wording): number =>
+  lineSpacing === "auto" ? LEADING * size : lineSpacing;
 
 /** A bridge this wide (mm) holds a counter; no more than a part of small letters. */
 const BRIDGE_MM = 1.2;
@@ -77,7 +86,14 @@ interface Found {
 export function wordsOf(w: Wording): Found | undefined {
   const face = typefaceById(w.typeface);
   const joining = joiningOf();
-  return face && joining && { face, joining, words: kept(keyOf("set", w), () => setWords(face, w)) };
+  return (
+    face &&
+    joining && {
+      face,
+      joining,
+      words: kept(keyOf("set", w), () => setWords(face, { ...w, lineSpacing: lineSpacingOf(w) })),
+    }
+  );
 }
 
 /** Their outlines as one area: what overlaps is one, and grown together where that is asked. */
@@ -92,14 +108,9 @@ export function areaOfWords(
   });
 }
 
-/** Words as they would be set on a ground: a part of it wide. */
-export function usualWords(
-  { width, height }: GroundSize,
-  grid: number,
-): { readonly size: number; readonly lineSpacing: number } {
-  const size = Math.max(4, roundDown(Math.min(width / 9, height / 4, 20), grid));
-  return { size, lineSpacing: size * 1.6 };
-}
+/** How high capitals are on a ground so large, on the ruler. */
+export const usualSizeOf = ({ width, height }: GroundSize, grid: number): number =>
+  Math.max(4, roundDown(Math.min(width / 9, height / 4, 20), grid));
 
 function draft({ name, set }: FittingInput<Set>): Laying {
   const found = wordsOf(set);
@@ -116,6 +127,11 @@ function draft({ name, set }: FittingInput<Set>): Laying {
   const rings = area && set.role === "cut" && set.bridges ? joining.bridged(area.rings, wide) : area?.rings;
   const edge = area?.by ?? 0;
   const body = panel("words", name, words.width + 2 * edge, words.height + 2 * edge);
+  const figures = figuresOf(
+    body,
+    set,
+    words.feet.map((y) => y + edge),
+  );
   const islands = set.role === "cut" ? (rings ?? []).filter(joining.isHole).length : 0;
   const lettered: Lettered = { missing: words.missing, islands, by: edge };
   const shifted = (path: Path): Path => (edge === 0 ? path : movedTo(path, [edge, edge]));
@@ -123,7 +139,7 @@ function draft({ name, set }: FittingInput<Set>): Laying {
     const cuts = rings
       ? rings.map((ring, i): Cut => windowIn(String(i + 1), body, shifted(polygon(ring))))
       : words.letters.flat().map((path, i): Cut => ({ id: String(i + 1), panel: body.id, kind: "slit", path }));
-    return { said: { sheets: [sheet("words", name, [body], { cuts })] }, lettered };
+    return { said: { sheets: [sheet("words", name, [body], { cuts })], figures }, lettered };
   }
   const role: Role = set.role;
   const filled = role === "print" && !face.stroked ? { filled: true as const } : {};
@@ -131,12 +147,17 @@ function draft({ name, set }: FittingInput<Set>): Laying {
     ? [rings.flatMap((ring) => shifted(polygon(ring)))]
     : words.letters.map((letter) => letter.flat());
   const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled }));
-  return { said: { sheets: [sheet("words", name, [body], { strokes })], figures: sized(body, set) }, lettered };
+  return { said: { sheets: [sheet("words", name, [body], { strokes })], figures }, lettered };
 }
 
-const sized = (body: ReturnType<typeof panel>, { size }: Set) => ({
-  size: heightOf({ ...body, height: Math.min(size, body.height) }, 0.04),
-});
+/** How high its capitals are, and from one line to the next where there are two. */
+export function figuresOf(body: Rectangle, w: Wording, feet: readonly number[]): Record<string, Measured | undefined> {
+  const [first = 0, second] = feet;
+  const high: Measured = { on: body.id, from: [0, first], to: [0, first + w.size], slides: [body.width, 0] };
+  const apart: Measured | undefined =
+    second === undefined ? undefined : { ...high, from: [0, second], to: [0, first], value: lineSpacingOf(w) };
+  return { size: { ...high, value: w.size }, lineSpacing: apart };
+}
 
 /** Words on the paper itself. */
 export const words = defineKind({
@@ -145,8 +166,9 @@ export const words = defineKind({
   about: "Printed, drawn, foiled or cut, in one of five typefaces.",
   asks: [],
   inPaper: true,
+  setsWords: true,
   settings,
   follows: () => ({ size: "height", lineSpacing: "height" }),
-  usual: usualWords,
+  usual: (ground, grid) => ({ size: usualSizeOf(ground, grid) }),
   draft,
 });

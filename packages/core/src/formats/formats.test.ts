@@ -7,8 +7,9 @@ import path from "node:path";
 import fc from "fast-check";
 import { SaxesParser } from "saxes";
 import { afterAll, describe, expect, it } from "vitest";
-import { boundsOf } from "../geometry/path.ts";
+import { areaOf, boundsOf, flatten, runsOf } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
+import { readSvg } from "../outlines/readSvg.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { writePdf } from "./pdf.ts";
@@ -86,12 +87,60 @@ describe("SVG", () => {
     });
   });
 
+  it("is read back as it was drawn: every line where it was, each in the group of its role", () => {
+    fc.assert(
+      fc.property(randomSpec(formOf("tag")), (spec) => {
+        const s = solve(spec);
+        const { width, height, outlines } = readSvg(writeSvg(s, "Tag"));
+        const [piece] = s.pieces;
+        expect(width).toBeCloseTo(piece?.blank.width ?? 0, 3);
+        expect(height).toBeCloseTo(piece?.blank.height ?? 0, 3);
+        const [outer] = outlines;
+        expect(outer?.closed).toBe(true);
+        const [own, read] = [piece?.outline[0] ?? [], outer?.path ?? []];
+        // arcs come back as cubics, flattened a little more finely
+        expect(Math.abs(areaOf(read) / areaOf(own))).toBeCloseTo(1, 3);
+        const [a, b] = [boundsOf(flatten(own)), boundsOf(flatten(read))];
+        expect(b.left).toBeCloseTo(a.left, 2);
+        expect(b.top).toBeCloseTo(a.top, 2);
+      }),
+      { numRuns: runs(40) },
+    );
+  });
+
+  it("fills what is printed and nothing else, and says what is made on the other face", () => {
+    const s = solve(specOf(worded));
+    const elements = parseXml(writeSvg(s, "Words"));
+    const of = (fitting: string) => elements.filter((e) => e.attributes["id"]?.includes(`-${fitting}-`));
+    expect(of("front")).toHaveLength(2);
+    expect(of("front").every((e) => e.attributes["fill"] !== undefined && e.attributes["stroke"] === "none")).toBe(
+      true,
+    );
+    expect(of("inside").every((e) => e.attributes["fill"] === undefined && e.attributes["data-face"] === "back")).toBe(
+      true,
+    );
+    const groups = elements.filter((e) => e.name === "g").map((g) => g.attributes["data-role"]);
+    expect(groups).toEqual(expect.arrayContaining(["cut", "score", "print", "pen"]));
+    // a letter with an inside has two lines in one path: the inside is not filled
+    expect(of("front").some((e) => (e.attributes["d"]?.match(/M/gu) ?? []).length === 2)).toBe(true);
+  });
+
   it("keeps a hostile name out of the markup", () => {
     const s = solve(specOf({ form: "card-base", contents: { preset: "iso-a6" } }));
     expect(() => parseXml(writeSvg(s, "</title><script>\u0000\u0008"))).not.toThrow();
     expect(writeSvg(s, "<script>")).not.toContain("<script>");
   });
 });
+
+/** Two printed letters, one of them with an inside, and a word drawn within. */
+const worded = {
+  ...{ form: "card-base", contents: { preset: "iso-a6" }, settings: { fold: "side" } },
+  method: { board: "scoring-millimetre" },
+  fittings: [
+    { id: "front", kind: "words", on: { panel: "front", side: "outside" }, text: "IO", typeface: "plain", size: 40 },
+    { id: "inside", kind: "words", on: { panel: "back", side: "inside" }, text: "Hi", typeface: "line", role: "pen" },
+  ],
+};
 
 describe("PDF", () => {
   const folder = mkdtempSync(path.join(tmpdir(), "cut-fold-pdf-"));
@@ -155,6 +204,27 @@ describe("PDF", () => {
     const column = Math.round((MARGIN_MM + 20) * px);
     const down = Array.from({ length: Math.round(240 * px) }, (_, y) => y).filter((y) => page.dark(column, y));
     expect((Math.max(...down) - Math.min(...down) + 1) / px).toBeCloseTo(200.4, 0);
+  });
+
+  it("prints letters filled, at true size, their insides left open", async () => {
+    const { file, s } = await write(worded, ["template"]);
+    const dpi = 150;
+    const px = dpi / 25.4;
+    const letters = s.pieces[0]?.strokes?.filter((x) => x.filled).map((x) => x.path) ?? [];
+    const area = letters.flatMap((path) => runsOf(path)).reduce((sum, run) => sum + areaOf(run), 0);
+    // a page is rendered for each tile; ink beside the letters is lines alone, so the most ink is theirs
+    const pages = [1, 2].map((n) => render(file, n, dpi));
+    const inked = pages.map(({ width, height, dark }) => {
+      let count = 0;
+      for (let y = 0; y < height; y += 1)
+        for (let x = 0; x < width; x += 1)
+          // well within filled ink: lines of 0.4 mm are thinner than this
+          if (dark(x, y) && dark(x - 4, y) && dark(x + 4, y) && dark(x, y - 4) && dark(x, y + 4)) count += 1;
+      return count / (px * px);
+    });
+    // what is eaten from each edge is 4 points of 0.17 mm: less than the letters and much more than any line
+    expect(Math.max(...inked)).toBeGreaterThan(0.55 * Math.abs(area));
+    expect(Math.max(...inked)).toBeLessThan(Math.abs(area));
   });
 
   it("has a check ruler of 100 mm on every template page", async () => {

@@ -11,6 +11,7 @@ import {
   lengthOf,
   line,
   pathData,
+  runsOf,
   placePath,
   pointAt,
   polygon,
@@ -138,6 +139,12 @@ describe("paths", () => {
   it("writes SVG path data with true arcs, no exponent and no −0", () => {
     expect(pathData([line([0, 0], [10, 0]), quarter, line([0, 10], [0, 0])])).toBe("M0 0L10 0A10 10 0 0 1 0 10L0 0Z");
     expect(pathData([line([-1e-9, 1e-9], [1 / 3, 2])])).toBe("M0 0L0.3333 2");
+    // several lines in one path: each begins anew, and is closed by itself
+    const ring = [line([0, 0], [4, 0]), line([4, 0], [0, 4]), line([0, 4], [0, 0])];
+    const two = [...ring, line([9, 9], [10, 9])];
+    expect(pathData(two)).toBe("M0 0L4 0L0 4L0 0ZM9 9L10 9");
+    expect(runsOf(two)).toEqual([ring, [line([9, 9], [10, 9])]]);
+    expect(pathData([])).toBe("");
     expect(() => pathData([line([Number.NaN, 0], [1, 1])])).toThrow(/NaN/u);
   });
 

@@ -289,37 +289,38 @@ export function figure(value: number): string {
   return String(Math.round(value * 1e4) / 1e4);
 }
 
-/** A path in SVG's path language, in its own coordinates; arcs stay arcs. A path that ends where it began is closed with Z. */
-export function pathData(path: Path): string {
-  const at = (p: Point): string => `${figure(p[0])} ${figure(p[1])}`;
-  const meets = (p: Point, q: Point): boolean => distance(p, q) < SAME_POINT_MM;
-  let text = "";
-  let start: Point | undefined;
-  let last: Point | undefined;
-  const close = (): void => {
-    if (start && last && meets(start, last)) text += "Z";
-  };
+/** The lines a path is made of: each begins where the one before does not end. */
+export function runsOf(path: Path): readonly Path[] {
+  const runs: Segment[][] = [];
   for (const s of path) {
-    if (!last || !meets(last, s.from)) {
-      close();
-      text += `M${at(s.from)}`;
-      start = s.from;
-    }
-    last = s.to;
+    const last = runs.at(-1)?.at(-1);
+    if (last && distance(last.to, s.from) < SAME_POINT_MM) runs.at(-1)?.push(s);
+    else runs.push([s]);
+  }
+  return runs;
+}
+
+/** A path in SVG's path language, in its own coordinates; arcs stay arcs. A line that ends where it began is closed with Z. */
+export const pathData = (path: Path): string => runsOf(path).map(runData).join("");
+
+function runData(run: Path): string {
+  const at = (p: Point): string => `${figure(p[0])} ${figure(p[1])}`;
+  const [first, last] = [run[0] as Segment, run.at(-1) as Segment];
+  let text = `M${at(first.from)}`;
+  for (const s of run) {
     if (s.kind === "line") text += `L${at(s.to)}`;
     else if (s.kind === "cubic") text += `C${at(s.control1)} ${at(s.control2)} ${at(s.to)}`;
     else {
       const r = figure(distance(s.centre, s.from));
       // SVG cannot say a full circle in one arc
-      const halves = meets(s.from, s.to) ? split(s, 0.5) : [s];
+      const halves = distance(s.from, s.to) < SAME_POINT_MM ? split(s, 0.5) : [s];
       for (const part of halves) {
         const large = Math.abs(sweep(part as Arc)) > Math.PI + 1e-9 ? 1 : 0;
         text += `A${r} ${r} 0 ${String(large)} ${s.ccw ? "1" : "0"} ${at(part.to)}`;
       }
     }
   }
-  close();
-  return text;
+  return distance(last.to, first.from) < SAME_POINT_MM ? `${text}Z` : text;
 }
 
 /** A polygon drawn in by `by` mm, every corner along its mitre; for polygons whose edges are all much longer than that. */

@@ -51,8 +51,8 @@ export const CONTENT_SHAPES = ["ball", "lolly", "loose"] as const;
 /** One of them. */
 export type ContentShape = (typeof CONTENT_SHAPES)[number];
 
-/** How much of something loose there may be, ml; how many pieces of it, and how large each of them, mm. */
-export const VOLUME_ML = { min: 5, max: 5000 } as const;
+/** How much of something loose there may be, ml: no heap of it is thicker than contents may be; how many pieces of it, and how large each of them, mm. */
+export const VOLUME_ML = { min: 5, max: 800 } as const;
 export const PIECES = { min: 1, max: 5000 } as const;
 export const PIECE_MM = { min: 2, max: 60 } as const;
 

@@ -1,5 +1,5 @@
 /** Reading outlines out of files: for workers and the command line, with the libraries that reading takes. */
 export { OutlineError, readSvg, SVG_LIMITS } from "./readSvg.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";
-export { trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
+export { safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
 export type { Picture } from "./picture.ts";

@@ -9,8 +9,9 @@
  *      ╰─────╯                In points of the picture, y down; centres of points at .5.
  */
 import { contours } from "d3-contour";
-import { areaOf, polygon, type Path } from "../geometry/path.ts";
+import { areaOf, flatten, type Path, polygon } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
+import { offOutline } from "../paper/hole.ts";
 import { fitRing } from "./fit.ts";
 import { blurred, noiseOf, partedAt, type Picture, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
 
@@ -20,8 +21,8 @@ export type TraceMode = "silhouette" | "holes" | "line";
 /** How a picture is traced; what is not said follows from the picture. */
 export interface Tracing {
   readonly mode?: TraceMode | "auto";
-  /** how far the line may stand off what is seen, in points of the picture */
-  readonly off?: number;
+  /** how much smoother than such a picture usually asks; 1 unless said, less follows it more closely */
+  readonly smooth?: number;
   /** holes and specks smaller than this part of the picture are none */
   readonly least?: number;
 }
@@ -30,10 +31,8 @@ export interface Tracing {
 export interface Traced {
   readonly mode: TraceMode;
   readonly rings: readonly Path[];
-  /** what was seen, before few curves were made of it */
-  readonly seen: readonly (readonly Point[])[];
-  /** the middle of the gaps between line and points, in points of the picture */
-  readonly error: number;
+  /** how far the contour that was seen stands off the few curves made of it, at most, in points of the picture */
+  readonly off: number;
   readonly isNoisy: boolean;
   /** thickness of a drawn line, 0 for a filled shape */
   readonly lineWide: number;
@@ -122,7 +121,7 @@ function drawnIn(ring: readonly Point[], by: number): Point[] {
 /** Traces the largest shape of a picture. Undefined where nothing in it stands out from the paper. */
 export function trace(
   picture: Picture,
-  { mode: wanted = "auto", off, least = LEAST_PART }: Tracing = {},
+  { mode: wanted = "auto", smooth: smoother = 1, least = LEAST_PART }: Tracing = {},
 ): Traced | undefined {
   const raw = shadesOf(picture);
   const { width: w, height: h } = raw;
@@ -217,13 +216,24 @@ export function trace(
   const figures = isMiddle ? innerFigures(raw, parts, { field, full, gap, lineWide, least }) : [];
   const rings = [isMiddle ? drawnIn(outer, lineWide / 2) : outer, ...holes, ...figures];
   const how = {
-    off: off ?? (isNoisy ? (large ? 0.9 : 0.6) : isOneBit ? 0.6 : 0.4),
+    off: smoother * (isNoisy ? (large ? 0.9 : 0.6) : isOneBit ? 0.6 : 0.4),
     step: large ? 1 : 0.7,
     arm: isNoisy ? 8 : large ? 6 : 4.5,
   };
   const fitted = rings.map((ring) => fitRing(ring, how));
-  return { mode, rings: fitted, seen: rings, error: how.off, isNoisy, lineWide };
+  const off = Math.max(...rings.map((ring, i) => farthest(ring, flatten(fitted[i] ?? []))));
+  return { mode, rings: fitted, off, isNoisy, lineWide };
 }
+
+/** How far a ring's points stand off another, at most. */
+const farthest = (ring: readonly Point[], line: readonly Point[]): number =>
+  ring.reduce((most, p) => Math.max(most, offOutline(line, p)), 0);
+
+/** Fewer points to the mm than this, and steps of the picture are seen in the paper: about 100 to the inch. */
+const POINTS_A_MM = 4;
+
+/** mm that something so many points wide in its picture may be made without its steps being seen. */
+export const safeWidth = (points: number): number => points / POINTS_A_MM;
 
 /** The least and the greatest. */
 function minMax(values: readonly number[]): readonly [number, number] {

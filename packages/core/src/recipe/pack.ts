@@ -1,10 +1,17 @@
 /** What goes into a holder, taken together: the things lie one on another, the largest deciding the size. */
+import { pouredMl } from "../catalogue/contents.ts";
 import type { Thing } from "../model/piece.ts";
 import type { Contents } from "../model/spec.ts";
 
 /** mm: the sum of a pile. */
 export const pileThickness = (pile: NonNullable<Contents["pile"]>): number =>
   Math.round(pile.reduce((sum, ply) => sum + ply.thickness * ply.count, 0) * 1e6) / 1e6;
+
+/** ml of something loose: as it was measured out or counted; of a heap that was chosen by its size, its box. */
+export function volumeOf({ amount, width, height, thickness }: Contents): number {
+  if (!amount) return (width * height * thickness) / 1000;
+  return "ml" in amount ? amount.ml : pouredMl(amount.count, amount.each);
+}
 
 /** Every thing inside from the bottom up, each turned so that its long side lies along the long side of the first. */
 export function thingsIn({ name = "Card", width, height, thickness, also = [] }: Contents): Thing[] {

@@ -12,7 +12,7 @@ import {
   THICKNESS_MM,
   VOLUME_ML,
 } from "../model/spec.ts";
-import { pileThickness } from "./pack.ts";
+import { pileThickness, volumeOf } from "./pack.ts";
 import { type Reader, readList } from "./reader.ts";
 
 /** The contents that a field holds; undefined, and reported, where they are missing or wrong. */
@@ -34,7 +34,10 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
   const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.contents);
   const amount = readAmount(raw["amount"], reader, `${field}.amount`);
   // a heap is as large as what is in it takes: sizes that were said before give way
-  const heap = amount && heapOf("ml" in amount ? amount.ml : pouredMl(amount.count, amount.each));
+  const heap =
+    raw["amount"] === undefined
+      ? undefined
+      : heapOf(amount ? volumeOf({ amount, width: 0, height: 0, thickness: 0 }) : VOLUME_ML.min);
   const side = (key: "width" | "height"): number | undefined =>
     heap?.[key] ??
     (raw[key] === undefined
@@ -57,7 +60,7 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
     : raw["shape"] === undefined
       ? preset?.shape
       : reader.oneOf(raw["shape"], `${field}.shape`, CONTENT_SHAPES, "ball");
-  if (width === undefined || height === undefined || thickness === undefined) return undefined;
+  if (width === undefined || height === undefined || thickness === undefined || (heap && !amount)) return undefined;
   return {
     ...(preset && { preset: preset.id }),
     ...(name !== undefined && { name }),

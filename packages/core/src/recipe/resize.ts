@@ -81,7 +81,12 @@ export function resizedRecipe(spec: Spec, { width, height, preset }: To): Resize
     else lengths.keep(label, said);
   }
   const fittings = spec.fittings?.map((fitting) => resizedFitting(fitting, by, lengths));
-  const change: SpecChange = { contents: { width, height, preset }, settings, ...(fittings && { fittings }) };
+  // a heap that was measured out is as large as that: in another size it is no longer so much
+  const change: SpecChange = {
+    contents: { width, height, preset, amount: undefined },
+    settings,
+    ...(fittings && { fittings }),
+  };
   const read = changed(spec, change);
   if (!read.ok) return read;
   const cannot = [...lengths.cannot, ...things(read.value)];

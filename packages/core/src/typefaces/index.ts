@@ -19,14 +19,10 @@ export interface Typeface extends Outlines {
   readonly stroked: boolean;
 }
 
+/** Those whose letters have an inside: what is cut out of paper is one of them. */
+export const OUTLINED = { plain: "Plain", script: "Script", slab: "Slab", stencil: "Stencil" } as const;
 /** What they are called, in the order they are offered. */
-export const TYPEFACES = {
-  plain: "Plain",
-  script: "Script",
-  slab: "Slab",
-  stencil: "Stencil",
-  line: "Single line",
-} as const;
+export const TYPEFACES = { ...OUTLINED, line: "Single line" } as const;
 /** One of them. */
 export type TypefaceId = keyof typeof TYPEFACES;
 

@@ -28,6 +28,8 @@ export interface SetWords {
   readonly letters: readonly (readonly Path[])[];
   readonly width: number;
   readonly height: number;
+  /** where each line stands in the box, from its foot; along an arc, where it would stand straight */
+  readonly feet: readonly number[];
   /** signs that the typeface has no letter for */
   readonly missing: readonly string[];
 }
@@ -110,13 +112,14 @@ export function setWords(face: Typeface, { text, size, spacing, lineSpacing, ali
       );
   });
   const drawn = letters.filter((l) => l.length > 0);
-  if (drawn.length === 0) return { letters: [], width: size, height: size, missing: [...missing] };
+  if (drawn.length === 0) return { letters: [], width: size, height: size, feet: [], missing: [...missing] };
   const { left, right, bottom, top } = boundsOf(drawn.flat().flatMap((path) => flatten(path)));
   const home: Pose = { x: -left, y: -bottom, rotation: 0, flip: false };
   return {
     letters: drawn.map((letter) => letter.map((path) => placePath(path, home))),
     width: right - left,
     height: top - bottom,
+    feet: rows.map((_, n) => -n * lineSpacing - bottom),
     missing: [...missing],
   };
 }

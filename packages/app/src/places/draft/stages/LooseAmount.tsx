@@ -1,5 +1,5 @@
 /** How much of something loose goes in: measured out, or counted. */
-import { PIECE_MM, piecesOf, pouredMl, type Spec, VOLUME_ML } from "@cut-fold/core";
+import { CUP_ML, PIECE_MM, piecesOf, pouredMl, type Spec, VOLUME_ML, volumeOf } from "@cut-fold/core";
 import { memo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
@@ -14,18 +14,9 @@ const WAYS = [
 ];
 /** A sweet to begin with, mm. */
 const USUAL_EACH = 12;
-/** ml of the measuring cup that recipes in inches go with. */
-const CUP_ML = 236.6;
-
 const set = (amount: Amount): void => {
   change({ contents: { amount, preset: undefined } });
 };
-
-/** ml of a heap that was chosen by its preset, or of what was said. */
-function volumeOf({ amount, width, height, thickness }: Spec["contents"]): number {
-  if (!amount) return Math.round((width * height * thickness) / 1000);
-  return "ml" in amount ? amount.ml : pouredMl(amount.count, amount.each);
-}
 
 const within = (value: number, { min, max }: { readonly min: number; readonly max: number }): number =>
   Math.min(max, Math.max(min, value));

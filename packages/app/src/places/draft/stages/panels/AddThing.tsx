@@ -37,9 +37,6 @@ import styles from "./panels.module.css";
 const isLaid = ({ purpose, grounds }: Form): boolean =>
   purpose !== "card" && purpose !== "band" && (purpose !== "part" || grounds !== undefined);
 
-/** Kinds that need a typeface to be drawn. */
-const SETS_WORDS: ReadonlySet<string> = new Set(["words", "lettering"]);
-
 interface AddThingProps {
   readonly spec: Spec;
   readonly solution: Solution;
@@ -66,7 +63,7 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
       open
         ? // words are drawn once their typefaces have come, with the forms
           fittingKinds
-            .filter((k) => forms !== undefined || !SETS_WORDS.has(k.id))
+            .filter((k) => forms !== undefined || !k.setsWords)
             .filter((k) => !k.asks.includes("form"))
             .map((kind) => ({ kind, row: freshPaper(kind, on, ground, grid, spec) }))
         : [],

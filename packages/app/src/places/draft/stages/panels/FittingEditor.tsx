@@ -3,16 +3,19 @@ import {
   catalogue,
   type Contents,
   type Fitting,
+  type FittingKind,
   formById,
   type Ground,
   groundsOn,
   kindById,
+  settingMeta,
   SIZE_MM,
   type Solution,
   type Spec,
   type Stock,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
+import type { z } from "zod";
 import { Choice } from "../../../../parts/Choice.tsx";
 import { LengthField } from "../../../../parts/LengthField.tsx";
 import { NameField } from "../../../../parts/NameField.tsx";
@@ -76,6 +79,10 @@ const settersOf = (id: string) => {
   };
 };
 
+/** Whether it may follow an outline of the maker's own. */
+const takesOutline = ({ settings }: FittingKind): boolean =>
+  Object.values(settings.shape).some((schema) => settingMeta(schema as z.ZodType).kind === "drawn");
+
 export function FittingEditor({ fitting, spec, solution, grounds }: FittingEditorProps) {
   const { id } = fitting;
   const kind = kindById(fitting.kind);
@@ -98,7 +105,7 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         wide={false}
         workedOf={worked}
       />
-      {"drawn" in kind.settings.shape ? <OwnOutline id={id} width={Number(fitting["width"] ?? 50)} /> : null}
+      {takesOutline(kind) ? <OwnOutline id={id} width={Number(fitting["width"] ?? 50)} /> : null}
       {kind.border && lies ? (
         <BorderFields
           id={id}
@@ -110,7 +117,7 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         />
       ) : null}
       {form ? <PartContents contents={fitting["contents"] as Contents} set={set} /> : null}
-      {"which" in kind.settings.shape ? null : <PlaceFields id={id} at={fitting.at} />}
+      {kind.aSide ? null : <PlaceFields id={id} at={fitting.at} />}
       {kind.asks.includes("raised") ? (
         <Choice label="How it lies" value={String(raised)} options={FOAMS} onChange={set.raised} />
       ) : null}

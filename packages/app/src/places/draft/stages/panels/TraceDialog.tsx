@@ -21,14 +21,12 @@ const MODES = [
   { value: "silhouette", text: "What is filled: its silhouette" },
   { value: "line", text: "What is drawn: the middle of its line" },
 ];
-/** How far the line may stand off what is seen, in points of the picture. */
-const SMOOTH = { min: 0.3, max: 4, usual: 0.5 } as const;
-/** Fewer points to the mm than this and steps of the picture are seen in the paper: 4 to the mm, about 100 to the inch. */
-const POINTS_A_MM = 4;
+/** How much smoother than the picture asks. */
+const SMOOTH = { min: 0.5, max: 8, usual: 1 } as const;
 
-/** A length finer than any ruler's mark. */
+/** A length finer than any ruler's mark is written as paper's thickness is: in decimals. */
 const fine = (mm: number, { unit }: Display): string =>
-  unit === "mm" || unit === "cm" ? `${mm.toFixed(2)} mm` : `${(mm / 25.4).toFixed(3)} in`;
+  formatLength(mm, { unit: unit === "in" ? "in-decimal" : unit }, { plain: true });
 
 interface TraceDialogProps {
   readonly id: string;
@@ -40,10 +38,10 @@ interface TraceDialogProps {
 export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
   const display = useDisplay();
   const [mode, setMode] = useState<TraceMode | "auto">("auto");
-  const [off, setOff] = useState<number>(SMOOTH.usual);
+  const [smooth, setSmooth] = useState<number>(SMOOTH.usual);
   const [wide, setWide] = useState(width);
   const [read, setRead] = useState<PictureRead>();
-  const asked = useSettled(off, 200);
+  const asked = useSettled(smooth, 200);
   const [address, setAddress] = useState<string>();
   useEffect(() => {
     const reader = new FileReader();
@@ -54,7 +52,7 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
   }, [picture]);
   useEffect(() => {
     let late = false;
-    tracePicture(picture, { mode, off: asked }).then(
+    tracePicture(picture, { mode, smooth: asked }).then(
       (answer) => {
         if (!late) setRead(answer);
       },
@@ -67,7 +65,6 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
     };
   }, [picture, mode, asked]);
   const mmAPoint = read?.ok ? wide / read.outline.width : 0;
-  const safe = read?.ok ? read.outline.width / POINTS_A_MM : Infinity;
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="trace-title">
       <DialogTitle id="trace-title">The line round it</DialogTitle>
@@ -119,9 +116,9 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
               min={SMOOTH.min}
               max={SMOOTH.max}
               step={0.1}
-              value={off}
+              value={smooth}
               onChange={(_, value) => {
-                setOff(value);
+                setSmooth(value);
               }}
             />
             <LengthField label="Made so wide" mm={wide} bounds={SIZE_MM} onChange={setWide} />
@@ -134,10 +131,10 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
                     {read.nodes} lines and curves, no more than <strong>{fine(read.off * mmAPoint, display)}</strong>{" "}
                     off what is seen.
                   </p>
-                  {wide > safe ? (
+                  {wide > read.safe ? (
                     <p style={{ color: colour.rust }}>
-                      The picture is coarse for that size: up to {formatLength(safe, display)} across its steps are not
-                      seen.
+                      Traced from {Math.round(read.outline.width)} points across, the line is coarse for that size: up
+                      to {formatLength(read.safe, display)} across no steps are seen.
                     </p>
                   ) : null}
                 </>
