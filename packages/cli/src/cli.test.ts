@@ -1,8 +1,10 @@
 /** The contract, from outside: a process, its exit code, its two streams. */
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import jpeg from "jpeg-js";
+import { PNG } from "pngjs";
 import { afterAll, describe, expect, it } from "vitest";
 
 const MAIN = path.resolve(import.meta.dirname, "../../../scripts/cutfold.mjs");
@@ -32,6 +34,14 @@ interface Solved {
   }[];
   readonly steps: readonly { readonly kind: string; readonly measure?: number; readonly text: string }[];
   readonly findings: readonly { readonly message: string }[];
+}
+
+/** The same picture, said to be 60,000 points each way. */
+function bomb(file: Buffer): Buffer {
+  const made = Buffer.from(file);
+  made.writeUInt32BE(60_000, 16);
+  made.writeUInt32BE(60_000, 20);
+  return made;
 }
 
 describe("the command line", () => {
@@ -65,6 +75,82 @@ describe("the command line", () => {
     for (const [x, y] of outlines[0]?.rings[0] ?? []) expect(Math.hypot(x - 25.4, y - 12.7)).toBeCloseTo(6.35, 1);
     expect(run(["import", "-"], "<html/>")).toMatchObject({ status: 2 });
     expect(run(["import", "-"], "<html/>").stderr).toMatch(/^file: .*another/u);
+  });
+
+  describe("import of a picture or a drawing", () => {
+    /** A disc of 60 points round (100, 90) with a hole of 20 in it, on 200 × 180: each point as dark as it is covered. */
+    const disc = (): { width: number; height: number; data: Uint8Array } => {
+      const [width, height] = [200, 180];
+      const data = new Uint8Array(4 * width * height).fill(255);
+      for (let y = 0; y < height; y += 1)
+        for (let x = 0; x < width; x += 1) {
+          const far = Math.hypot(x + 0.5 - 100, y + 0.5 - 90);
+          const covered = Math.max(0, Math.min(1, 60.5 - far)) * Math.max(0, Math.min(1, far - 19.5));
+          data.fill(255 * (1 - covered), 4 * (y * width + x), 4 * (y * width + x) + 3);
+        }
+      return { width, height, data };
+    };
+    const png = (): Buffer => {
+      const { width, height, data } = disc();
+      const file = new PNG({ width, height });
+      file.data = Buffer.from(data);
+      return PNG.sync.write(file);
+    };
+    const put = (name: string, bytes: Uint8Array | string): string => {
+      const file = path.join(folder, name);
+      writeFileSync(file, bytes);
+      return file;
+    };
+    interface Imported {
+      readonly units: string;
+      readonly width: number;
+      readonly outlines: readonly {
+        readonly rings: readonly (readonly (readonly [number, number])[])[];
+        readonly nodes: number;
+      }[];
+    }
+    const rings = (file: string, mode: string) => {
+      const { status, json, stderr } = run(["import", file, "--mode", mode]);
+      expect([status, stderr]).toEqual([0, ""]);
+      const { units, width, outlines } = json() as Imported;
+      expect([units, width, outlines.length]).toEqual(["px", 200, 1]);
+      expect(outlines[0]?.nodes).toBeLessThan(60);
+      return outlines[0]?.rings ?? [];
+    };
+    /** How far a ring stands off a circle round the disc's middle, at the mean. */
+    const off = (ring: readonly (readonly [number, number])[] | undefined, radius: number): number =>
+      (ring ?? []).reduce((sum, [x, y]) => sum + Math.abs(Math.hypot(x - 100, y - 90) - radius), 0) /
+      (ring?.length ?? 0);
+
+    it.each([
+      ["PNG", "disc.png", png],
+      ["JPEG", "disc.jpg", () => jpeg.encode({ ...disc(), data: Buffer.from(disc().data) }, 90).data],
+    ])("traces a %s to its outer line and its hole", (_, name, bytes) => {
+      const file = put(name, bytes());
+      const [outer, hole, ...more] = rings(file, "holes");
+      expect(more).toEqual([]);
+      expect(off(outer, 60)).toBeLessThan(0.5);
+      expect(off(hole, 20)).toBeLessThan(0.5);
+      expect(rings(file, "silhouette")).toHaveLength(1);
+    });
+
+    it("reads a DXF in millimetres", () => {
+      const dxf = put("round.dxf", "0\nSECTION\n2\nENTITIES\n0\nCIRCLE\n10\n50\n20\n40\n40\n12.5\n0\nENDSEC\n0\nEOF\n");
+      const { outlines, ...rest } = run(["import", dxf]).json() as Imported;
+      expect(rest).toMatchObject({ units: "mm", width: 25, height: 25, yUp: true });
+      for (const [x, y] of outlines[0]?.rings[0] ?? []) expect(Math.hypot(x - 50, y - 40)).toBeCloseTo(12.5, 2);
+    });
+
+    it.each([
+      ["cut off", () => png().subarray(0, 300), /unpacked/u],
+      ["that unfolds without end", () => bomb(png()), /unfolds to 60000 × 60000/u],
+      ["of one shade", () => PNG.sync.write(new PNG({ width: 40, height: 40, fill: true })), /stands out/u],
+      ["larger than 10 MB", () => Buffer.alloc(10_000_001, 0xff), /larger than 10 MB/u],
+    ])("refuses a picture %s", (_, bytes, says) => {
+      const { status, stderr } = run(["import", put("bad.png", bytes())]);
+      expect(status).toBe(2);
+      expect(stderr).toMatch(says);
+    });
   });
 
   it("answers an array one by one, each by itself", () => {

@@ -27,22 +27,20 @@ import {
   trimPlans,
   workBack,
   TYPEFACES,
-  flatten,
-  pathData,
   writeProject,
   writeSvg,
 } from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
-import { OutlineError, readSvg } from "@cut-fold/core/outlines";
 import { prove, proveMotion } from "@cut-fold/core/proof";
 import { z } from "zod";
 import { BadInput } from "./badInput.ts";
+import { importFile } from "./importFile.ts";
 
 interface Given {
   readonly flags: ReadonlyMap<string, string>;
   readonly json: () => unknown;
   /** the file as it is */
-  readonly text: () => string;
+  readonly bytes: () => Uint8Array;
 }
 interface Command {
   readonly flags: readonly string[];
@@ -108,6 +106,7 @@ function posed(job: unknown): unknown {
   });
 }
 
+const MODES = ["auto", "silhouette", "holes", "line"] as const;
 const EXPORTS = ["svg", "pdf", "json"] as const;
 
 function fonts(): { regular: Uint8Array; strong: Uint8Array } {
@@ -134,23 +133,6 @@ async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: D
   return await writePdf(solution, { title, display, paper, fonts: fonts(), date: new Date() });
 }
 
-/** The outlines of a file as points, as the contract has them; y up. */
-function importedSvg(text: string): unknown {
-  try {
-    const { width, height, outlines, warnings } = readSvg(text);
-    return {
-      ...{ units: "mm", width, height, yUp: true },
-      outlines: outlines.map(({ id, closed, path }) => ({
-        ...{ id, closed, path: pathData(path), rings: [flatten(path)], nodes: path.length },
-      })),
-      warnings,
-    };
-  } catch (error) {
-    if (error instanceof OutlineError) throw new BadInput([`file: ${error.message}`]);
-    throw error;
-  }
-}
-
 export const commands: Readonly<Record<string, Command>> = {
   forms: {
     flags: [],
@@ -172,10 +154,10 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   import: {
     flags: ["mode"],
-    run: ({ text, flags }) => {
-      // of an SVG there is one reading; the word is known all the same
-      flag(flags, "mode", ["auto", "silhouette", "holes", "line"]);
-      return importedSvg(text());
+    run: ({ bytes, flags }) => {
+      // of a drawing there is one reading; the word is known all the same
+      const mode = flag(flags, "mode", MODES) as (typeof MODES)[number] | undefined;
+      return importFile(bytes(), mode ?? "auto");
     },
   },
   solve: {

@@ -8,9 +8,9 @@ const named = (source: string | undefined): string => {
   return source;
 };
 
-function readText(source: string): string {
+function readBytes(source: string): Uint8Array {
   try {
-    return readFileSync(source === "-" ? 0 : source, "utf8");
+    return readFileSync(source === "-" ? 0 : source);
   } catch {
     throw new BadInput([`${source}: cannot be read: give the name of a file that exists`]);
   }
@@ -18,7 +18,7 @@ function readText(source: string): string {
 
 function readJson(source: string): unknown {
   try {
-    return JSON.parse(readText(source)) as unknown;
+    return JSON.parse(new TextDecoder().decode(readBytes(source))) as unknown;
   } catch (error) {
     if (error instanceof BadInput) throw error;
     throw new BadInput([`${source}: is not JSON: ${(error as Error).message}`]);
@@ -60,7 +60,7 @@ async function run(given: readonly string[]): Promise<void> {
   const result = await command.run({
     flags,
     json: () => readJson(named(rest[0])),
-    text: () => readText(named(rest[0])),
+    bytes: () => readBytes(named(rest[0])),
   });
   process.stdout.write(`${JSON.stringify(result)}\n`);
 }

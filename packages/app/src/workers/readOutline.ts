@@ -7,7 +7,7 @@ import {
   pictureSize,
   readSvg,
   safeWidth,
-  SVG_LIMITS,
+  FILE_LIMITS,
   trace,
   type Tracing,
 } from "@cut-fold/core/outlines";
@@ -63,7 +63,7 @@ const turnedUp = (path: Path, height: number): Path =>
 
 export const outlineApi = {
   async read(file: Blob): Promise<OutlineRead> {
-    if (file.size > SVG_LIMITS.bytes) return tooLarge;
+    if (file.size > FILE_LIMITS.bytes) return tooLarge;
     try {
       const read = readSvg(await file.text());
       const outline = keptOf(read);

@@ -1,5 +1,7 @@
 /** Reading outlines out of files: for workers and the command line, with the libraries that reading takes. */
-export { OutlineError, readSvg, SVG_LIMITS } from "./readSvg.ts";
+export { LIMITS as FILE_LIMITS, OutlineError } from "./drawn.ts";
+export { readDxf } from "./readDxf.ts";
+export { readSvg } from "./readSvg.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";
 export { safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
 export type { Picture } from "./picture.ts";

@@ -2,7 +2,8 @@
 import { describe, expect, it } from "vitest";
 import { areaOf, boundsOf, flatten, lengthOf } from "../geometry/path.ts";
 import { drawnTo, keptOf, pathOf } from "./outline.ts";
-import { OutlineError, readSvg } from "./readSvg.ts";
+import { OutlineError } from "./drawn.ts";
+import { readSvg } from "./readSvg.ts";
 
 /** A drawing of 100 × 80 mm, one unit to the mm. */
 const svg = (inside: string, more = ""): string =>

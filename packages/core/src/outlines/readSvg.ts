@@ -7,43 +7,13 @@
  * told. Entities are honoured where they are plain words, so that none can grow.
  */
 import { SaxesParser } from "saxes";
-import svgpath from "svgpath";
-import { line, type Segment } from "../geometry/path.ts";
-import { distance, type Point } from "../geometry/point.ts";
-import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Outline, OutlineFile } from "./outline.ts";
-
-/** What a file may hold; more is refused with a sentence. */
-export const SVG_LIMITS = {
-  bytes: 10_000_000,
-  elements: 100_000,
-  depth: 200,
-  uses: 16,
-  expanded: 100_000,
-  segments: 200_000,
-} as const;
-
-/** A file that is refused, in a sentence. */
-export class OutlineError extends Error {}
+import { chained, Drawn, FAR, LIMITS, type Matrix, OutlineError, SAME, times } from "./drawn.ts";
+import type { OutlineFile } from "./outline.ts";
 
 const SVG = "http://www.w3.org/2000/svg";
 const XLINK = "http://www.w3.org/1999/xlink";
 /** CSS: 96 px to the inch. */
 const MM_PER_PX = 25.4 / 96;
-/** No drawing is so far away, px. */
-const FAR = 1e6;
-
-type Matrix = readonly [number, number, number, number, number, number];
-const SAME: Matrix = [1, 0, 0, 1, 0, 0];
-const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-];
-
 interface Element {
   readonly tag: string;
   readonly attributes: Readonly<Record<string, string>>;
@@ -118,9 +88,8 @@ function treeOf(text: string): Element {
       if (Object.keys(parser.ENTITIES).length < 100) parser.ENTITIES[name] ??= value;
   });
   parser.on("opentag", ({ uri, local, attributes }) => {
-    if (++count > SVG_LIMITS.elements)
-      throw new OutlineError(`it has more than ${String(SVG_LIMITS.elements)} elements`);
-    if (stack.length >= SVG_LIMITS.depth) throw new OutlineError("its elements are nested too deep");
+    if (++count > LIMITS.elements) throw new OutlineError(`it has more than ${String(LIMITS.elements)} elements`);
+    if (stack.length >= LIMITS.depth) throw new OutlineError("its elements are nested too deep");
     const own: Record<string, string> = {};
     for (const { uri: of, local: name, value } of Object.values(attributes)) {
       if (of === "") own[name] = value;
@@ -242,15 +211,13 @@ const isHidden = ({ attributes: { display, visibility, style = "" } }: Element):
   /(?:^|;)\s*(?:display\s*:\s*none|visibility\s*:\s*hidden)/u.test(style);
 
 class Walker {
-  readonly outlines: Outline[] = [];
-  readonly warnings = new Set<string>();
+  readonly drawn = new Drawn();
   readonly #byId = new Map<string, Element>();
-  #expanded = 0;
-  #segments = 0;
-  #height = 0;
+  readonly #home: Matrix;
 
+  /** @param height mm of the drawing: y is down in it, and up in what is read */
   constructor(root: Element, height: number) {
-    this.#height = height;
+    this.#home = [MM_PER_PX, 0, 0, -MM_PER_PX, 0, height];
     const all: Element[] = [root];
     for (let one = all.pop(); one; one = all.pop()) {
       const { id } = one.attributes;
@@ -260,11 +227,10 @@ class Walker {
   }
 
   walk(element: Element, at: Walk): void {
-    if (++this.#expanded > SVG_LIMITS.expanded)
-      throw new OutlineError("it draws the same things over and over: too many");
+    this.drawn.another();
     const { tag, attributes: a, children } = element;
     const told = LEFT_OUT[tag];
-    if (told !== undefined) this.warnings.add(told);
+    if (told !== undefined) this.drawn.warn(told);
     if (tag === "" || told !== undefined || NOT_DRAWN.has(tag) || isHidden(element)) return;
     const matrix = times(at.matrix, transformOf(a["transform"]));
     if (tag === "use") this.#use(element, { ...at, matrix });
@@ -277,13 +243,11 @@ class Walker {
     const [, id] = /^#(.+)$/u.exec(a["href"] ?? "") ?? [];
     const target = id === undefined ? undefined : this.#byId.get(id);
     if (!target) {
-      this.warnings.add(
-        id === undefined ? "What lies in another file is left out." : "Something it names is not there.",
-      );
+      this.drawn.warn(id === undefined ? "What lies in another file is left out." : "Something it names is not there.");
       return;
     }
-    if (at.uses.includes(target) || at.uses.length >= SVG_LIMITS.uses) {
-      this.warnings.add("Something that is made of itself is left out.");
+    if (at.uses.includes(target) || at.uses.length >= LIMITS.uses) {
+      this.drawn.warn("Something that is made of itself is left out.");
       return;
     }
     const [vw, vh] = at.view;
@@ -306,31 +270,7 @@ class Walker {
 
   #draw(element: Element, { matrix, view }: Walk): void {
     const data = dataOf(element, view);
-    if (data === undefined || data === "") return;
-    const drawn = svgpath(data);
-    const { err } = drawn as unknown as { readonly err: string };
-    if (err) this.warnings.add("One of its lines breaks off: what could be read of it is kept.");
-    const segments: (readonly (string | number)[])[] = [];
-    // its matrix is only carried out when it is read
-    const home = times([MM_PER_PX, 0, 0, -MM_PER_PX, 0, this.#height], matrix);
-    drawn
-      .abs()
-      .unshort()
-      .unarc()
-      .matrix([...home])
-      .abs()
-      .iterate((s) => void segments.push(s));
-    this.#segments += segments.length;
-    if (this.#segments > SVG_LIMITS.segments)
-      throw new OutlineError(`its lines have more than ${String(SVG_LIMITS.segments)} points`);
-    if (!segments.every((s) => s.slice(1).every((v) => Number.isFinite(Number(v)) && Math.abs(Number(v)) < FAR))) {
-      this.warnings.add("One of its lines has no proper numbers and is left out.");
-      return;
-    }
-    const id = element.attributes["id"] ?? `line-${String(this.outlines.length + 1)}`;
-    linesOf(segments).forEach(({ path, closed }, i) => {
-      this.outlines.push({ id: i === 0 ? id : `${id}-${String(i + 1)}`, closed, path });
-    });
+    if (data !== undefined && data !== "") this.drawn.draw(data, times(this.#home, matrix), element.attributes["id"]);
   }
 }
 
@@ -339,58 +279,9 @@ const sizesOf = ({ width, height }: Readonly<Record<string, string>>): Record<st
   ...(height !== undefined && { height }),
 });
 
-/** Sub-paths as lines and cubics; one that ends where it began is closed. */
-function linesOf(segments: readonly (readonly (string | number)[])[]): { path: Segment[]; closed: boolean }[] {
-  const lines: { path: Segment[]; closed: boolean }[] = [];
-  let at: Point = [0, 0];
-  let start: Point = [0, 0];
-  const last = (): Segment[] => {
-    if (!lines.at(-1) || lines.at(-1)?.closed) lines.push({ path: [], closed: false });
-    return (lines.at(-1) as (typeof lines)[number]).path;
-  };
-  for (const [command, ...rest] of segments) {
-    const n = rest.map(Number);
-    const point = (i: number): Point => [n[i] ?? 0, n[i + 1] ?? 0];
-    const to =
-      command === "H"
-        ? ([n[0] ?? 0, at[1]] as const)
-        : command === "V"
-          ? ([at[0], n[0] ?? 0] as const)
-          : point(n.length - 2);
-    if (command === "M") {
-      at = start = point(0);
-      lines.push({ path: [], closed: false });
-    } else if (command === "Z" || command === "z") {
-      const path = last();
-      if (distance(at, start) > SAME_POINT_MM) path.push(line(at, start));
-      (lines.at(-1) as (typeof lines)[number]).closed = true;
-      at = start;
-    } else if (command === "C") {
-      last().push({ kind: "cubic", from: at, control1: point(0), control2: point(2), to });
-      at = to;
-    } else if (command === "Q") {
-      const c = point(0);
-      const near = (p: Point): Point => [p[0] + ((c[0] - p[0]) * 2) / 3, p[1] + ((c[1] - p[1]) * 2) / 3];
-      last().push({ kind: "cubic", from: at, control1: near(at), control2: near(to), to });
-      at = to;
-    } else {
-      if (distance(at, to) > SAME_POINT_MM) last().push(line(at, to));
-      at = to;
-    }
-  }
-  return lines
-    .filter(({ path }) => path.length > 0)
-    .map(({ path, closed }) => {
-      const meets = distance((path[0] as Segment).from, (path.at(-1) as Segment).to) < CLOSES_MM;
-      return { path, closed: closed || (meets && path.length > 2) };
-    });
-}
-/** Ends this near (mm) were meant to meet. */
-const CLOSES_MM = 0.01;
-
 /** Reads the outlines of an SVG file. @throws OutlineError with a sentence where it is refused */
 export function readSvg(text: string): OutlineFile {
-  if (text.length > SVG_LIMITS.bytes) throw new OutlineError("it is larger than 10 MB");
+  if (text.length > LIMITS.bytes) throw new OutlineError("it is larger than 10 MB");
   const root = treeOf(text);
   const { attributes: a } = root;
   const box = viewBoxOf(a["viewBox"]);
@@ -400,14 +291,14 @@ export function readSvg(text: string): OutlineFile {
   if (!(width > 0 && height > 0 && width < FAR && height < FAR)) throw new OutlineError("its size is not one");
   const walker = new Walker(root, height * MM_PER_PX);
   if (!isPhysical)
-    walker.warnings.add("It says no size in inches or millimetres: it is taken for 96 points to the inch.");
+    walker.drawn.warn("It says no size in inches or millimetres: it is taken for 96 points to the inch.");
   const matrix = fitted(box, width, height, a["preserveAspectRatio"]);
   const view = box ? ([box[2], box[3]] as const) : ([width, height] as const);
   for (const child of root.children) walker.walk(child, { matrix, view, uses: [] });
   return {
     width: width * MM_PER_PX,
     height: height * MM_PER_PX,
-    outlines: walker.outlines,
-    warnings: [...walker.warnings],
+    outlines: chained(walker.drawn.outlines),
+    warnings: walker.drawn.warnings,
   };
 }
