@@ -15,6 +15,9 @@ export const refused: Check = {
     "no-back",
     "carrier-long",
     "no-window",
+    "no-straight-side",
+    "no-fold-edge",
+    "no-front-outline",
   ],
   run: ({ parts }) =>
     parts.flatMap((part) =>

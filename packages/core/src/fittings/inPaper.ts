@@ -8,12 +8,12 @@
  *     │  o   ¦   o   ¦   o  │
  *     └─────────────────────┘
  */
-import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
 import { oval, type Path, placePath } from "../geometry/path.ts";
 import { HERE, type Point } from "../geometry/point.ts";
-import { autoMm, choice, count, drawn } from "../model/setting.ts";
-import { drawnTo, MOST_DRAWN } from "../outlines/outline.ts";
+import { OWN, outlineChoice, outlineIn, ownOutline } from "../forms/outlines.ts";
+import { autoMm, choice, count } from "../model/setting.ts";
+import { type Loops, loopsTo } from "../outlines/outline.ts";
 import type { Measured } from "../paper/figure.ts";
 import type { GroundSize } from "./kind.ts";
 
@@ -68,15 +68,13 @@ export function apartOf(on: string, { width, height }: GroundSize, places: reado
 /** A path moved to where one of them stands. */
 export const movedTo = (path: Path, [x, y]: Point): Path => placePath(path, { ...HERE, x, y });
 
-const NAMED = Object.fromEntries(shapes.map((s) => [s.id, s.title]));
-
 /** An outline of the catalogue, or of the maker's own, out of a file. */
 export const outlineSettings = <K extends string>(
   preset: string,
   more: Readonly<Record<K, string>> = {} as Record<K, string>,
 ) => ({
-  outline: choice<string>("Outline", { ...more, ...NAMED, own: "Of your own" }, preset, "What it follows."),
-  drawn: drawn("Own outline", MOST_DRAWN, "Out of a file."),
+  outline: outlineChoice("Outline", shapes, preset, "What it follows.", more),
+  drawn: ownOutline(),
 });
 
 interface Outlined {
@@ -84,11 +82,11 @@ interface Outlined {
   readonly drawn: string;
 }
 
-/** The outline that is meant, filling a box so large; an oval while there is none of the maker's own yet. */
-export function outlineIn({ outline, drawn: own }: Outlined, width: number, height: number): Path {
-  const named = outline === "own" ? undefined : find(shapes, outline);
-  return named?.outline(width, height) ?? drawnTo(own, width, height) ?? oval(width, height);
-}
+/** The outline that is meant, filling a box so large, with the holes in it; an oval while there is none of the maker's own yet. */
+export const loopsIn = ({ outline, drawn }: Outlined, width: number, height: number): Loops =>
+  (outline === OWN ? loopsTo(drawn, width, height) : undefined) ?? [
+    outlineIn(shapes, outline, drawn, "oval")?.outline(width, height) ?? oval(width, height),
+  ];
 
 /** What is round has one size. */
 export const isRound = ({ outline }: Outlined): boolean => outline === "round";

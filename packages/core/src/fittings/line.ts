@@ -12,7 +12,7 @@ import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { choice } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { panel, sheet } from "../paper/sheet.ts";
-import { apartOf, isRound, movedTo, outlineIn, outlineSettings, spread, spreadOut, THIN } from "./inPaper.ts";
+import { apartOf, isRound, loopsIn, movedTo, outlineSettings, spread, spreadOut, THIN } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -45,7 +45,7 @@ export const line = defineKind({
     const { width } = set;
     const height = isStraight ? THIN : isRound(set) ? width : set.height;
     const own = { width, height };
-    const path: Path = isStraight ? [segment([0, THIN / 2], [width, THIN / 2])] : outlineIn(set, width, height);
+    const path: Path = isStraight ? [segment([0, THIN / 2], [width, THIN / 2])] : loopsIn(set, width, height).flat();
     const { size, places } = spreadOut(ground, own, set);
     const body = panel("line", name, size.width, size.height);
     const made = places.map((by, i) => ({ id: String(i + 1), path: movedTo(path, by) }));

@@ -8,10 +8,12 @@
  *       width
  */
 import { z } from "zod";
+import { areaOf } from "../geometry/path.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
+import { windowIn } from "../paper/hole.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { isRound, outlineIn, outlineSettings } from "./inPaper.ts";
+import { isRound, loopsIn, outlineSettings } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -31,10 +33,12 @@ export const shape = defineKind({
     const { width } = set;
     // what is round has one size
     const height = isRound(set) ? width : set.height;
-    const body = outlined("shape", name, { width, height }, outlineIn(set, width, height));
+    const [outer = [], ...inner] = loopsIn(set, width, height);
+    const body = outlined("shape", name, { width, height }, outer);
+    const cuts = inner.filter((loop) => areaOf(loop) < 0).map((hole, i) => windowIn(String(i + 1), body, hole));
     return {
       said: {
-        sheets: [sheet("shape", name, [body], { stock })],
+        sheets: [sheet("shape", name, [body], { stock, cuts })],
         figures: { width: widthOf(body), ...(!isRound(set) && { height: heightOf(body) }) },
       },
     };

@@ -11,15 +11,16 @@
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
-import { flatten, line, type Path } from "../geometry/path.ts";
+import { areaOf, flatten, line, type Path } from "../geometry/path.ts";
 import { between, type Point } from "../geometry/point.ts";
 import { toggle } from "../model/setting.ts";
 import type { Cut, Stroke } from "../model/piece.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { panel, sheet } from "../paper/sheet.ts";
+import { joiningOf } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
-import { apartOf, isRound, movedTo, outlineIn, outlineSettings, spread, spreadOut, through } from "./inPaper.ts";
+import { apartOf, isRound, loopsIn, movedTo, outlineSettings, spread, spreadOut, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -42,6 +43,20 @@ export function standing(outline: Path, foot: number): { readonly cut: Path; rea
   return { cut, score: [line(left, right)] };
 }
 
+/** A bridge so wide (mm) holds what is inside, and no more than a part of small windows. */
+const BRIDGE_MM = 2;
+const BRIDGE_PART = 0.08;
+
+/** What is cut out, and how many pieces inside of that drop out with it: held by bridges where that is wanted. */
+function openingsIn(set: Parameters<typeof loopsIn>[0] & { readonly bridges: boolean }, width: number, height: number) {
+  const loops = loopsIn(set, width, height);
+  const islands = loops.filter((loop) => areaOf(loop) < 0).length;
+  const joining = islands > 0 && set.bridges ? joiningOf() : undefined;
+  // what is inside falls with what is round it: its own line need not be cut
+  if (!joining) return { openings: loops.filter((loop) => areaOf(loop) > 0), islands };
+  return { openings: joining.heldLoops(loops, Math.min(BRIDGE_MM, Math.min(width, height) * BRIDGE_PART)), islands: 0 };
+}
+
 /** An opening of any outline, or what stands up out of one. */
 export const window = defineKind({
   id: "window",
@@ -52,6 +67,7 @@ export const window = defineKind({
   settings: z.object({
     ...outlineSettings("oval"),
     ...ownSize,
+    bridges: toggle("Keep insides", true, "What is inside an outline of your own with holes is held by bridges."),
     stands: toggle("Stands up", false, "Cut round and scored at its foot, so that it is raised and not taken out."),
     ...spread,
     through,
@@ -65,14 +81,15 @@ export const window = defineKind({
     const { width } = set;
     const height = isRound(set) ? width : set.height;
     const own = { width, height };
-    const outline = outlineIn(set, width, height);
+    const { openings, islands } = openingsIn(set, width, height);
+    const [outline = []] = openings;
     const { size, places } = spreadOut(ground, own, set);
     const body = panel("window", name, size.width, size.height);
     const up = set.stands ? standing(outline, height * FOOT_PART) : undefined;
-    const cuts = places.map(([x, y], i): Cut => {
+    const cuts = places.flatMap((by, i): Cut[] => {
       const id = String(i + 1);
-      if (!up) return windowIn(id, body, movedTo(outline, [x, y]));
-      return { id, panel: body.id, kind: "slit", path: movedTo(up.cut, [x, y]) };
+      if (up) return [{ id, panel: body.id, kind: "slit", path: movedTo(up.cut, by) }];
+      return openings.map((path, n) => windowIn(n === 0 ? id : `${id}-${String(n + 1)}`, body, movedTo(path, by)));
     });
     const strokes = up
       ? places.map((by, i): Stroke => ({
@@ -92,6 +109,7 @@ export const window = defineKind({
           apart: apartOf("window", own, places),
         },
       },
+      ...(islands > 0 && !up && { lettered: { missing: [], islands, by: 0 } }),
       through: set.through,
     };
   },

@@ -12,15 +12,20 @@
  * half way in from opposite edges.
  */
 import { z } from "zod";
+import { shapes } from "../catalogue/shapes.ts";
+import { combined } from "../geometry/curves.ts";
+import { placePath, polygon } from "../geometry/path.ts";
+import { HERE, type Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
-import { depthOf, heightOf, past } from "../paper/figure.ts";
+import { depthOf, heightOf, type Measured, past } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { arched, type Corner, type Shape, tapered } from "../paper/shape.ts";
-import { type Edge, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { type Edge, flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { betweenWalls, flatPocket } from "./clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
 
 const settings = z.strictObject({
   runs: choice("Goes round", { across: "The width", down: "The height" }, "across", "Which way the band lies."),
@@ -41,9 +46,16 @@ const settings = z.strictObject({
   ),
   front: choice(
     "Front",
-    { straight: "Straight", out: "Bowed out", waist: "Drawn in" },
+    { straight: "Straight", out: "Bowed out", waist: "Drawn in", outline: "An outline" },
     "straight",
     "The shape of its edges in front.",
+  ),
+  cutTo: outlineChoice("Front's outline", shapes, "oval", "Where an outline stands out above and below the band."),
+  drawn: ownOutline(),
+  frontHigh: autoMm(
+    "Outline's height",
+    [10, 400],
+    "From its foot to its head; as high as what is inside leaves, in its own proportions, unless set.",
   ),
 });
 
@@ -96,10 +108,45 @@ const slotted =
     return { relief: 0, deep, corners };
   };
 
+/** An outline on the front stays so far (mm) from the folds at its sides. */
+const BESIDE = 4;
+
+/** An outline laid over the middle of the front, as high as there is room for; undefined where there is none. */
+function outlinedFront(input: Input, across: number, wide: number, along: number): Rectangle | undefined {
+  const { settings: set, setup } = input;
+  const preset = outlineIn(shapes, set.cutTo, set.drawn, "oval");
+  const widest = across - 2 * BESIDE;
+  if (!preset || widest <= 0) return undefined;
+  const most = Math.min(along - BOW_SHORT, widest / preset.usual);
+  const high = roundDown(Math.min(set.frontHigh === "auto" ? most : set.frontHigh, along), setup.grid);
+  // lower than the band it would not be seen
+  if (high < wide + 2) return undefined;
+  const broad = Math.min(high * preset.usual, widest);
+  const [x, y] = [(across - broad) / 2, (wide - high) / 2];
+  const laid = placePath(preset.outline(broad, high), { ...HERE, x, y });
+  const strip = panel("front", "Front", across, wide);
+  const [whole, ...apart] = combined("union", [polygon(strip.corners.map(([u, v]): Point => [u, v]))], [laid]);
+  if (!whole || apart.length > 0) return undefined;
+  return {
+    ...outlined("front", "Front", strip, whole),
+    reach: [...strip.reach, [across / 2, y], [across / 2, y + high]],
+  };
+}
+
+/** How high a front's outline stands, from its foot to its head. */
+const standsHigh = (front: Rectangle): Measured | undefined => {
+  const ys = front.path ? front.reach.map(([, y]) => y) : [];
+  if (ys.length === 0) return undefined;
+  const [low, high] = [Math.min(...ys), Math.max(...ys)];
+  const x = front.width * 0.6;
+  return { on: "front", from: [x, low], to: [x, high], slides: [front.width / 2, 0], value: high - low };
+};
+
 /** The front, its upper and lower edge bowed; the fold at its sides keeps the band's own width. */
 function frontOf(input: Input, across: number, wide: number, along: number): Rectangle {
   const { front } = input.settings;
   const { grid } = input.setup;
+  if (front === "outline") return outlinedFront(input, across, wide, along) ?? panel("front", "Front", across, wide);
   const room = Math.max(0, (along - wide) / 2 - BOW_SHORT);
   // what bows out makes the blank wider, and that is cut by the ruler
   const rise =
@@ -160,10 +207,16 @@ function draft(input: Input): Said {
     glue: locks ? [] : [glued(right, left, { widens: "lap" })],
     figures: {
       bandWidth: heightOf(front, 0.2),
+      frontHigh: standsHigh(front),
       lap: past(left.tip, -(leftDeep + rightDeep - across), 0.3, { lights: ["left", "right"] }),
     },
     measured: walls[0] ? { wall: depthOf(walls[0], 0.5, { lights: ["left-wall", "right-wall"] }) } : {},
-    refused: set.heldBy === "slits" && !locks ? [{ setting: "heldBy", instead: "glue", code: "no-slits" }] : [],
+    refused: [
+      ...(set.heldBy === "slits" && !locks ? [{ setting: "heldBy", instead: "glue", code: "no-slits" } as const] : []),
+      ...(set.front === "outline" && !front.path
+        ? [{ setting: "front", instead: "straight", code: "no-front-outline" } as const]
+        : []),
+    ],
     ...(locks && { finish: { kind: "close", code: "lock-slits" } as const }),
   };
 }

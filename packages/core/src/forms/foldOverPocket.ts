@@ -15,7 +15,6 @@
  * below or beside it, both from their inside.
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
 import { above } from "../geometry/above.ts";
 import { flatten, line, placePath } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
@@ -31,7 +30,7 @@ import { closures } from "./closure.ts";
 import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./foldedPocket.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlinesOf } from "./outlines.ts";
+import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./outlines.ts";
 import { FRONT_PART, roomToSpare } from "./pocket.ts";
 import { closedTwins } from "./pocketClosure.ts";
 
@@ -40,6 +39,7 @@ const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "leaf", "round"
 
 const settings = z.strictObject({
   cutTo: outlineChoice("Outline", OUTLINES, "arch", "The shape of both faces."),
+  drawn: ownOutline(),
   hinge: choice("Fold", { bottom: "At the bottom", side: "At the side" }, "bottom", "The edge the two faces share."),
   opens: choice(
     "Opens at",
@@ -79,8 +79,7 @@ function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } 
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const { grid } = setup;
-  const preset = find(OUTLINES, set.cutTo);
-  if (!preset) throw new Error(`there is no outline '${set.cutTo}'`);
+  const { preset, refused } = foldedIn(OUTLINES, set, "arch", set.hinge);
   const { across, up, pocket } = pocketOf(input);
   const { hinge, touch, taped: side } = set;
   const bottom = hinge === "bottom";
@@ -129,6 +128,7 @@ function draft(input: Input): Said {
     set.writing === "lines" ? toAndFrom([x + pocket.wide / 2, y], Math.min(across, pocket.wide), pocket.high) : [];
   return {
     ...shut,
+    refused: [...refused, ...(shut.refused ?? [])],
     sheets: [sheet("pocket", "Pocket", [back, front], { grid, cutFolded: true, strokes: lines, cuts }), ...more],
     holds: { on: back, across, up, at: lie, from: upper ? "up" : "right", open: "one", asks: "play" },
     glue: [...strips.map((s) => glued(front, back, { strip: s, widens: "taped" })), ...stuck],

@@ -59,16 +59,23 @@ function profileOf(preset: ShapePreset, hinge: Hinge): Profile {
   const known = profiles.get(key);
   if (known) return known;
   const path = turnedOn(preset, LOOKED_AT, hinge);
+  const ring = flatten(path);
   const [width, height] = hinge === "bottom" ? [preset.usual, 1] : [1, preset.usual];
   const chords = Array.from({ length: LEVELS + 1 }, (_, n) => (height / 2) * (n / LEVELS)).flatMap((level) => {
     const chord = chordAt(path, level * LOOKED_AT);
-    return chord ? [{ level, long: (chord[1] - chord[0]) / LOOKED_AT }] : [];
+    // two feet with a gap between them touch the fold, and do not lie along it
+    const solid = chord && holds(ring, [(chord[0] + chord[1]) / 2, level * LOOKED_AT + 0.01]);
+    return solid ? [{ level, long: (chord[1] - chord[0]) / LOOKED_AT }] : [];
   });
-  const points = flatten(path).map(([x, y]): Point => [x / LOOKED_AT, y / LOOKED_AT]);
+  const points = ring.map(([x, y]): Point => [x / LOOKED_AT, y / LOOKED_AT]);
   const profile = { width, height, points, chords };
   profiles.set(key, profile);
   return profile;
 }
+
+/** Whether an outline can be cut off straight somewhere in its lower half, so that it meets a fold along one run. */
+export const meetsFold = (preset: ShapePreset, hinge: Hinge): boolean =>
+  profileOf(preset, hinge).chords.some(({ long }) => long > 0);
 
 /** The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part. */
 function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): Standing {

@@ -7,7 +7,7 @@ import { distance } from "../geometry/point.ts";
 import { settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import { solve } from "../solve.ts";
-import { randomSpec, runs, specOf } from "../test/randomSpec.ts";
+import { OWN_OUTLINES, randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import { LEAST_PLAY_MM } from "./clearance.ts";
 import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
@@ -109,9 +109,21 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
   it("answers every end of every setting without throwing", () => {
     for (const [name, schema] of settingsOf(form)) {
       const meta = settingMeta(schema);
-      const ends = meta.kind === "length" ? [meta.min ?? 0, meta.max ?? 0] : Object.keys(meta.options ?? { true: 1 });
+      const ends =
+        meta.kind === "length"
+          ? [meta.min ?? 0, meta.max ?? 0]
+          : meta.kind === "drawn"
+            ? Object.values(OWN_OUTLINES)
+            : Object.keys(meta.options ?? { true: 1 });
       for (const end of ends) {
-        const solution = solve(specOf({ form: form.id, contents: { preset: "iso-a6" }, settings: { [name]: end } }));
+        // an outline of one's own is followed where it is chosen, whatever the setting is called
+        const own = Object.fromEntries(
+          settingsOf(form).flatMap(([other, of]) =>
+            meta.kind === "drawn" && Object.hasOwn(settingMeta(of).options ?? {}, "own") ? [[other, "own"]] : [],
+          ),
+        );
+        const settings = { ...own, [name]: end };
+        const solution = solve(specOf({ form: form.id, contents: { preset: "iso-a6" }, settings }));
         expect(solution.steps.length, `${name} ${String(end)}`).toBeGreaterThan(0);
       }
     }

@@ -25,6 +25,8 @@ const NOT_NEEDED: Partial<Record<string, readonly string[]>> = {
   "square-blank-envelope": ["tipTrim"],
   // held in front, the whole card is seen: there is no window
   "insert-frame-card": ["windowWide", "windowHigh"],
+  // the front is straight
+  "belly-band": ["frontHigh"],
 };
 
 describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, form) => {
@@ -115,7 +117,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, for
         [label, about].every((text) => text !== ""),
         name,
       ).toBe(true);
-      expect(["length", "choice", "toggle"]).toContain(kind);
+      expect(["length", "choice", "toggle", "drawn"]).toContain(kind);
     }
   });
 });

@@ -9,7 +9,6 @@
  *   └─────────────┴─────────────┘     the slits. Or inside, on the back.
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
 import { HERE, type Point } from "../geometry/point.ts";
 import { type Path, placePath, polygon } from "../geometry/path.ts";
 import type { Cut } from "../model/piece.ts";
@@ -22,7 +21,7 @@ import { type Shape, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
-import { outlineChoice, outlinesOf } from "./outlines.ts";
+import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./outlines.ts";
 
 const WINDOWS = outlinesOf("rectangle", "round", "oval", "arch", "heart");
 
@@ -52,6 +51,7 @@ const settings = z.strictObject({
   opening: outlineChoice("Window", WINDOWS, "none", "Cut in the front, and in an insert that lies on it.", {
     none: "None",
   }),
+  drawn: ownOutline(),
   windowWide: autoMm("Window's width", [10, 300], "As wide as the slits leave unless set.", { follows: "width" }),
   windowHigh: autoMm("Window's height", [10, 300], "As high as the slits leave unless set.", { follows: "height" }),
 });
@@ -93,7 +93,7 @@ function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
 
 /** The window in the middle of an insert so large, as large as was asked for or as the slits leave it. */
 function windowOf({ settings: set, setup: { grid } }: Input, { wide, high, inset }: ReturnType<typeof sizesOf>) {
-  const preset = find(WINDOWS, set.opening);
+  const preset = outlineIn(WINDOWS, set.opening, set.drawn, "oval");
   const most = { width: wide - 2 * inset, height: high - 2 * inset };
   if (!preset || Math.min(most.width, most.height) < grid) return undefined;
   const width = roundDown(Math.min(set.windowWide === "auto" ? Infinity : set.windowWide, most.width), grid);

@@ -9,20 +9,24 @@
  *     └───────────────┘
  */
 import { z } from "zod";
-import { oval, placePath, roundCorners } from "../geometry/path.ts";
+import { shapes } from "../catalogue/shapes.ts";
+import { offset } from "../geometry/curves.ts";
+import { areaOf, oval, type Path, placePath, roundCorners } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
-import { choice, mm } from "../model/setting.ts";
+import { mm } from "../model/setting.ts";
 import { heightOf, stripOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import type { Said } from "../paper/said.ts";
 import { outlined, panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
 
 const settings = z.strictObject({
-  border: mm("Border", 10, [2, 150], "What the frame covers of the card, the same all round."),
+  border: mm("Border", 10, [0, 150], "What the frame covers of the card, the same all round."),
   margin: mm("Past the card", 15, [0, 60], "How far the frame reaches past the card's edges."),
-  shape: choice("Window", { rectangle: "Square corners", oval: "Oval" }, "rectangle", "The shape that is left open."),
+  shape: outlineChoice("Window", shapes, "rectangle", "The shape that is left open."),
+  drawn: ownOutline(),
   cornerRadius: mm("Round the corners", 0, [0, 60], "Of the window."),
 });
 
@@ -33,18 +37,30 @@ const box = (width: number, height: number): Point[] => [
   [0, height],
 ];
 
+/** An outline as large as the card, drawn in by the border all round; the largest part where that leaves several. */
+function drawnIn(set: z.output<typeof settings>, card: { width: number; height: number }, border: number): Path {
+  if (set.shape === "oval" || set.shape === "round") {
+    const window = { width: card.width - 2 * border, height: card.height - 2 * border };
+    return oval(window.width, window.height);
+  }
+  const outline = outlineIn(shapes, set.shape, set.drawn, "oval")?.outline(card.width, card.height) ?? [];
+  const [largest] = offset([outline], -border).sort((a, b) => areaOf(b) - areaOf(a));
+  const { x, y } = { x: -border, y: -border };
+  return largest ? placePath(largest, { x, y, rotation: 0, flip: false }) : oval(1, 1);
+}
+
 function draft({ contents, stock, settings: set, setup: { grid } }: DraftInput<z.output<typeof settings>>): Said {
   const card = { width: roundDown(contents.width, grid), height: roundDown(contents.height, grid) };
   // the border comes out even: what rounding takes, it takes on both axes alike
   const most = Math.min(card.width, card.height) / 2 - 5;
-  const border = Math.max(grid / 2, Math.min(roundDown(2 * set.border, grid) / 2, most));
+  const border = set.border === 0 ? 0 : Math.max(grid / 2, Math.min(roundDown(2 * set.border, grid) / 2, most));
   const margin = roundDown(set.margin, grid);
   const window = { width: card.width - 2 * border, height: card.height - 2 * border };
   const radius = Math.min(set.cornerRadius, window.width / 2, window.height / 2);
   const opening =
-    set.shape === "oval"
-      ? oval(window.width, window.height)
-      : roundCorners(box(window.width, window.height), [radius, radius, radius, radius]);
+    set.shape === "rectangle"
+      ? roundCorners(box(window.width, window.height), [radius, radius, radius, radius])
+      : drawnIn(set, card, border);
   const inset = margin + border;
   const frame = panel("frame", "Mask", card.width + 2 * margin, card.height + 2 * margin);
   const opposite = outlined("opposite", "Its opposite", window, opening);

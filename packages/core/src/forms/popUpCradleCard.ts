@@ -12,7 +12,6 @@
  * and its own length, and must stay inside the card.
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
 import { type Path, placePath } from "../geometry/path.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
@@ -24,7 +23,7 @@ import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts"
 import { roundDown } from "../units/ruler.ts";
 import { cradlePanels } from "./cradlePanels.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
-import { outlineChoice, outlinesOf } from "./outlines.ts";
+import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./outlines.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
 const OUTLINES = outlinesOf("rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped");
@@ -40,6 +39,7 @@ const settings = z.strictObject({
     "rectangle",
     "The outline of what rises. Anything can be laid on it: a pocket, a small envelope, layers.",
   ),
+  drawn: ownOutline(),
   figureLong: autoMm("Reaches", [15, 300], "How far it reaches off the fold; as far as the card hides it unless set.", {
     follows: "width",
   }),
@@ -63,8 +63,8 @@ const STRIP_PART = 2 / 5;
 const APART = 4;
 
 /** How wide an outline is along the fold as it is meant to look, mm; a rectangle is as wide as one likes. */
-function natural({ figure, fold }: Input["settings"], long: number): number {
-  const preset = find(OUTLINES, figure);
+function natural({ figure, drawn: own, fold }: Input["settings"], long: number): number {
+  const preset = outlineIn(OUTLINES, figure, own, "round");
   if (!preset || preset.id === "rectangle") return Infinity;
   return fold === "side" ? long / preset.usual : long * preset.usual;
 }
@@ -88,7 +88,7 @@ function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
 
 /** The outline as it reaches off the fold, its foot to the right: it is turned over on the riser. */
 function drawn(input: Input, { long, across }: { readonly long: number; readonly across: number }): Rectangle {
-  const preset = find(OUTLINES, input.settings.figure);
+  const preset = outlineIn(OUTLINES, input.settings.figure, input.settings.drawn, "round");
   if (!preset || preset.id === "rectangle") return panel("figure", "Figure", long, across);
   // in a card that opens upwards it stands on its foot; in one that opens sideways it is read along the fold
   const path: Path =

@@ -13,7 +13,6 @@
  * lie on the carrier and go with it; no glue where anything slides.
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
 import { autoMm, mm } from "../model/setting.ts";
 import { depthOf, fromEdge, heightOf, past, widthOf } from "../paper/figure.ts";
@@ -25,7 +24,7 @@ import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice } from "./outlines.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
 
 const settings = z.strictObject({
   stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),
@@ -40,6 +39,7 @@ const settings = z.strictObject({
   ),
   carrier: mm("Carrier", 12, [6, 60], "How long the carrier is, along the slit: the travel is the slit less this."),
   figure: outlineChoice("Figure", shapes, "round", "The outline of what rides along on the front."),
+  drawn: ownOutline(),
   figureWide: mm("Figure's width", 40, [10, 250], "How wide the figure is."),
   figureHigh: mm("Figure's height", 40, [10, 250], "How high the figure is."),
   thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the front's upper edge; 0 leaves it out."),
@@ -108,8 +108,8 @@ function watched({ settings: set }: Input, { w, x, half, carried }: ReturnType<t
   ];
 }
 
-function drawn({ settings: { figure, figureWide: width, figureHigh: height } }: Input): Rectangle {
-  const preset = find(shapes, figure);
+function drawn({ settings: { figure, drawn: own, figureWide: width, figureHigh: height } }: Input): Rectangle {
+  const preset = outlineIn(shapes, figure, own, "round");
   return preset && preset.id !== "rectangle"
     ? outlined("figure", "Figure", { width, height }, preset.outline(width, height))
     : panel("figure", "Figure", width, height);

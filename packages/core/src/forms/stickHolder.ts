@@ -16,7 +16,6 @@
  * A small piece with two slits may be threaded on the stick above them. Both faces are drawn from their inside.
  */
 import { z } from "zod";
-import { find } from "../catalogue/entry.ts";
 import { above } from "../geometry/above.ts";
 import { boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { HERE, place, type Point } from "../geometry/point.ts";
@@ -31,13 +30,14 @@ import { roundUp } from "../units/ruler.ts";
 import { betweenWalls } from "./clearance.ts";
 import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlinesOf } from "./outlines.ts";
+import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./outlines.ts";
 
 /** Outlines with a middle broad enough to hold something. */
 const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "round", "rectangle", "oval");
 
 const settings = z.strictObject({
   cutTo: outlineChoice("Outline", OUTLINES, "round", "The shape of both faces."),
+  drawn: ownOutline(),
   play: mm("Room to spare", 2, [0, 20], "Free room asked for between the faces.", { kin: "room" }),
   base: autoMm("Base", [12, 200], "How wide the strip is they stand on; as the treat is unless set."),
   border: mm("Border", 8, [3, 40], "How far the faces stand out past the treat."),
@@ -85,8 +85,7 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const { grid } = setup;
-  const preset = find(OUTLINES, set.cutTo);
-  if (!preset) throw new Error(`there is no outline '${set.cutTo}'`);
+  const { preset, refused } = foldedIn(OUTLINES, set, "round", "bottom");
   const { deep, wide, hole: across, width, tall, head } = sizesOf(input);
   const apart = set.stick + BESIDE_STICK + across;
   const covered = (at: Standing): Room => ({
@@ -145,6 +144,7 @@ function draft(input: Input): Said {
   const spine = flap("flag-spine", "Round the stick", end.right, tapered({ deep: round }), { order: 1, angle: 90 });
   const other = flap("flag-other", "Other end", spine.tip, tapered({ deep: end.width }), { order: 1, angle: 90 });
   return {
+    refused,
     sheets: [
       sheet("holder", "Stick holder", [back, base, front], { grid, cuts: [...strings, ...opening] }),
       ...(set.topper === "tag" ? [sheet("tag", "Tag", [tag], { cuts: slits })] : []),

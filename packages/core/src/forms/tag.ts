@@ -13,26 +13,35 @@
  *     │    ¦     │
  *     └────┴─────┘
  *
+ * Or it is cut to an outline all round: a heart, a leaf, one of the maker's own.
+ *
  * The hole stands where its rim keeps the paper round it that a string needs, unless the maker sets it.
  */
 import { z } from "zod";
+import { shapes } from "../catalogue/shapes.ts";
 import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { across, fromEdge, heightOf, roundingOf, widthOf } from "../paper/figure.ts";
 import { hole, holePlace } from "../paper/hole.ts";
 import { opens } from "../paper/motion.ts";
 import { clipped, rounded } from "../paper/shape.ts";
-import { panel, sheet, straightOf, twin } from "../paper/sheet.ts";
+import { outlined, panel, sheet, straightOf, twin } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm } from "./form.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
 
 const settings = z.strictObject({
   head: choice(
     "Head",
-    { clipped: "Corners clipped", pointed: "Pointed", rounded: "Rounded", plain: "Plain" },
+    {
+      ...{ clipped: "Corners clipped", pointed: "Pointed", rounded: "Rounded", plain: "Plain" },
+      outline: "An outline all round",
+    },
     "clipped",
     "The end that hangs from the string.",
   ),
+  cutTo: outlineChoice("Outline", shapes, "heart", "Where the tag is cut to an outline all round."),
+  drawn: ownOutline(),
   hole: mm("Hole", 4, [0, 12], "Across the hole; 0 leaves it out."),
   holeFrom: autoMm("Hole from the head", [2, 60], "From the end to the hole's middle; kept off the edges unless set."),
   leaves: choice(
@@ -66,13 +75,17 @@ export const tag = defineForm({
     const radius = Math.min(set.cornerRadius, w / 4, h / 4);
     const half = Math.min(w / 2, h / 2);
     const [foot, clip] = [rounded(radius), clipped(Math.min(w * CLIPPED_PART, h / 3), radius)];
+    const outline = set.head === "outline" ? outlineIn(shapes, set.cutTo, set.drawn, "heart") : undefined;
     const [topRight, topLeft] = {
       clipped: [clip, clip],
       pointed: [clipped(half, radius, w / 2), clipped(w / 2, radius, half)],
       rounded: [rounded(half), rounded(half)],
       plain: [foot, foot],
+      outline: [foot, foot],
     }[set.head];
-    const body = panel("tag", "Tag", w, h, { corners: { bottomLeft: foot, bottomRight: foot, topRight, topLeft } });
+    const body = outline
+      ? outlined("tag", "Tag", { width: w, height: h }, outline.outline(w, h))
+      : panel("tag", "Tag", w, h, { corners: { bottomLeft: foot, bottomRight: foot, topRight, topLeft } });
 
     const wide = Math.min(set.hole, w / 2);
     const auto = set.holeFrom === "auto";
@@ -94,6 +107,7 @@ export const tag = defineForm({
     return {
       sheets: [sheet("tag", "Tag", [body, ...(leaf ? [leaf] : [])], { cuts, rounding: set.cornerRadius })],
       ...(leaf && { motions: [opens("open", "Open the tag", leaf)] }),
+      refused: set.leaves === "two" && !leaf ? [{ setting: "leaves", instead: "one", code: "no-straight-side" }] : [],
       finished: { width: w, height: h, thickness: (leaf ? 2 : 1) * stock.caliper },
       sized: { width: widthOf(body, 0.22), height: heightOf(body, 0.2) },
       figures: {

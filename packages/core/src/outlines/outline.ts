@@ -1,8 +1,20 @@
 /**
  * Outlines of the maker's own: what a file held, as lines to cut, and one of them kept in a recipe as path data.
  */
-import { areaOf, boundsOf, flatten, line, type Path, pathData, type Segment } from "../geometry/path.ts";
-import { distance, type Point } from "../geometry/point.ts";
+import {
+  areaOf,
+  boundsOf,
+  flatten,
+  holds,
+  line,
+  type Path,
+  pathData,
+  pointAt,
+  reverse,
+  type Segment,
+  sweep,
+} from "../geometry/path.ts";
+import { distance, type Point, subtract } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 
 /** A line of a file: closed or open, mm, y up, its lower left where the file has it. */
@@ -32,39 +44,99 @@ export interface KeptOutline {
 /** Path data longer than this is no outline that anybody cuts. */
 export const MOST_DRAWN = 20_000;
 
-/** The closed outline that encloses most, as a recipe keeps it; undefined where there is none or it is too long to keep. */
-export function keptOf({ outlines }: Pick<OutlineFile, "outlines">): KeptOutline | undefined {
-  const [largest] = outlines
+/** Closed lines: outer ones, and holes in them. */
+export type Loops = readonly Path[];
+
+/**
+ * The closed outline that encloses most, with the holes in it or without, as a recipe keeps it; undefined where there is none
+ * or it is too long to keep.
+ */
+export function keptOf(
+  { outlines }: Pick<OutlineFile, "outlines">,
+  { holes = true }: { readonly holes?: boolean } = {},
+): KeptOutline | undefined {
+  const closed = outlines
     .filter((o) => o.closed)
-    .map(({ path }) => ({ path, area: Math.abs(areaOf(path)) }))
+    .map(({ path }) => ({ path, area: Math.abs(areaOf(path)), points: flatten(path) }))
+    .filter(({ area }) => area >= LEAST_MM2)
     .sort((a, b) => b.area - a.area);
-  if (!largest || largest.area < LEAST_MM2) return undefined;
-  const { left, right, bottom, top } = boundsOf(flatten(largest.path));
-  const to = ([x, y]: Point): Point => [x - left, y - bottom];
-  const drawn = pathData(largest.path.map((s) => moved(s, to)));
-  return drawn.length > MOST_DRAWN ? undefined : { drawn, width: right - left, height: top - bottom };
+  const [outer, ...others] = closed;
+  if (!outer) return undefined;
+  const inner: typeof closed = [];
+  // the largest first: what lies in a hole already taken is no paper of its own
+  for (const one of holes ? others : [])
+    if (
+      one.points.every((p) => holds(outer.points, p)) &&
+      !inner.some((hole) => holds(hole.points, one.points[0] as Point))
+    )
+      inner.push(one);
+  return keptLoops([outer.path, ...inner.map(({ path }) => path)]);
 }
 /** An outline that encloses less than this (mm²) is a speck. */
 const LEAST_MM2 = 1;
 
+/** Loops as a recipe keeps them, their box at the origin, its outer line first; undefined where it is too long to keep. */
+export function keptLoops(loops: Loops): KeptOutline | undefined {
+  if (loops.length === 0) return undefined;
+  const { left, right, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
+  const to = ([x, y]: Point): Point => [x - left, y - bottom];
+  const drawn = loops.map((loop) => pathData(cubicsOnly(loop).map((s) => moved(s, to)))).join("");
+  return drawn.length > MOST_DRAWN ? undefined : { drawn, width: right - left, height: top - bottom };
+}
+
+/** Arcs as cubics, which stay what they are when they are stretched; no more than a quarter turn each. */
+function cubicsOnly(path: Path): Path {
+  return path.flatMap((s): Segment[] => {
+    if (s.kind !== "arc") return [s];
+    const swept = sweep(s);
+    const parts = Math.max(1, Math.ceil(Math.abs(swept) / (Math.PI / 2) - 1e-9));
+    const k = (4 / 3) * Math.tan(swept / parts / 4);
+    return Array.from({ length: parts }, (_, i): Segment => {
+      const [from, to] = [pointAt(s, i / parts), pointAt(s, (i + 1) / parts)];
+      const [a, b] = [subtract(from, s.centre), subtract(to, s.centre)];
+      return {
+        kind: "cubic",
+        from,
+        control1: [from[0] - a[1] * k, from[1] + a[0] * k],
+        control2: [to[0] + b[1] * k, to[1] - b[0] * k],
+        to,
+      };
+    });
+  });
+}
+
 const moved = (s: Segment, to: (p: Point) => Point): Segment =>
   s.kind === "cubic"
     ? { ...s, from: to(s.from), control1: to(s.control1), control2: to(s.control2), to: to(s.to) }
-    : s.kind === "line"
-      ? line(to(s.from), to(s.to))
-      : { ...s, from: to(s.from), to: to(s.to), centre: to(s.centre) };
+    : line(to(s.from), to(s.to));
 
-const parsed = new Map<string, Path>();
+const parsed = new Map<string, Loops>();
 const MOST_PARSED = 40;
 
-/** The path of kept data: M, L, C and Z with plain numbers. Undefined for anything else. */
-export function pathOf(drawn: string): Path | undefined {
+/** The loops of kept data: M, L, C and Z with plain numbers; outer lines anticlockwise, holes clockwise. Undefined for anything else. */
+export function loopsOf(drawn: string): Loops | undefined {
   const was = parsed.get(drawn);
   if (was) return was;
+  if (!/^(?:M[-\d.\s]+([LC][-\d.\s]+)+Z?)+$/u.test(drawn)) return undefined;
+  const loops = drawn.split(/(?=M)/u).map(loopOf);
+  if (loops.length > MOST_LOOPS || !loops.every((loop) => loop !== undefined)) return undefined;
+  const rings = loops.map((loop) => flatten(loop));
+  // paper is anticlockwise, a hole in it clockwise, and paper in that again the other way
+  const read = loops.map((loop, i): Path => {
+    const depth = rings.filter((ring, j) => j !== i && holds(ring, rings[i]?.[0] as Point)).length;
+    return areaOf(loop) > 0 === (depth % 2 === 0) ? loop : reverse(loop);
+  });
+  if (parsed.size >= MOST_PARSED) parsed.delete(parsed.keys().next().value as string);
+  parsed.set(drawn, read);
+  return read;
+}
+/** Holes that anybody cuts in one outline. */
+const MOST_LOOPS = 200;
+
+function loopOf(drawn: string): Path | undefined {
   const path: Segment[] = [];
   let at: Point = [0, 0];
   let start: Point = [0, 0];
-  if (!/^M[-\d.\s]+([LC][-\d.\s]+)+Z?$/u.test(drawn)) return undefined;
   for (const [, command, numbers = ""] of drawn.matchAll(/([MLC])([^MLCZ]*)/gu)) {
     const n = numbers.trim().split(/\s+/u).map(Number);
     if (!n.every((v) => Number.isFinite(v) && Math.abs(v) < FAR_MM)) return undefined;
@@ -79,30 +151,28 @@ export function pathOf(drawn: string): Path | undefined {
     at = to;
   }
   if (distance(at, start) > SAME_POINT_MM) path.push(line(at, start));
-  if (path.length < 2) return undefined;
-  const round = areaOf(path) < 0 ? turned(path) : path;
-  if (parsed.size >= MOST_PARSED) parsed.delete(parsed.keys().next().value as string);
-  parsed.set(drawn, round);
-  return round;
+  return path.length < 2 ? undefined : path;
 }
+
 /** No paper is so large, mm. */
 const FAR_MM = 10_000;
 
-/** The same line walked the other way: outlines are anticlockwise. */
-const turned = (path: Path): Path =>
-  [...path]
-    .reverse()
-    .map((s): Segment =>
-      s.kind === "cubic"
-        ? { kind: "cubic", from: s.to, control1: s.control2, control2: s.control1, to: s.from }
-        : line(s.to, s.from),
-    );
+/** The outer line that encloses most: what a face, which is one piece of paper, is cut to. */
+export const outerOf = (drawn: string): Path | undefined =>
+  [...(loopsOf(drawn) ?? [])].sort((a, b) => areaOf(b) - areaOf(a))[0];
 
-/** Kept path data stretched to a box; undefined where it cannot be read. */
-export function drawnTo(drawn: string, width: number, height: number): Path | undefined {
-  const path = pathOf(drawn);
-  if (!path) return undefined;
-  const { left, right, bottom, top } = boundsOf(flatten(path));
+/** A loop stretched to fill a box with its lower left at the origin. */
+export function stretched(loop: Path, width: number, height: number): Path {
+  const { left, right, bottom, top } = boundsOf(flatten(loop));
   const [kx, ky] = [width / (right - left || 1), height / (top - bottom || 1)];
-  return path.map((s) => moved(s, ([x, y]) => [(x - left) * kx, (y - bottom) * ky]));
+  return loop.map((s) => moved(s, ([x, y]) => [(x - left) * kx, (y - bottom) * ky]));
+}
+
+/** Kept path data stretched to fill a box; undefined where it cannot be read. */
+export function loopsTo(drawn: string, width: number, height: number): Loops | undefined {
+  const loops = loopsOf(drawn);
+  if (!loops) return undefined;
+  const { left, right, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
+  const [kx, ky] = [width / (right - left || 1), height / (top - bottom || 1)];
+  return loops.map((loop) => loop.map((s) => moved(s, ([x, y]) => [(x - left) * kx, (y - bottom) * ky])));
 }

@@ -1,7 +1,7 @@
 /** Outlines out of files: against shapes worked by hand, and against files that were made to do harm. */
 import { describe, expect, it } from "vitest";
 import { areaOf, boundsOf, flatten, lengthOf } from "../geometry/path.ts";
-import { drawnTo, keptOf, pathOf } from "./outline.ts";
+import { keptOf, loopsOf, loopsTo } from "./outline.ts";
 import { OutlineError } from "./drawn.ts";
 import { readSvg } from "./readSvg.ts";
 
@@ -81,12 +81,12 @@ describe("an SVG file", () => {
       readSvg(svg('<circle cx="30" cy="30" r="2"/><path d="M10 10 C10 40 60 40 60 10 Z"/><path d="M0 0L99 79"/>')),
     );
     expect(kept?.width).toBeCloseTo(50, 2);
-    const path = drawnTo(kept?.drawn ?? "", 100, 20);
+    const [path] = loopsTo(kept?.drawn ?? "", 100, 20) ?? [];
     const { left, right, bottom, top } = boundsOf(flatten(path ?? []));
     expect([left, right, bottom, top].map((v) => Math.round(v * 100) / 100)).toEqual([0, 100, 0, 20]);
     expect(areaOf(path ?? [])).toBeGreaterThan(0);
     // read again it is the same line
-    expect(pathOf(kept?.drawn ?? "")?.length).toBe(2);
+    expect(loopsOf(kept?.drawn ?? "")?.map((loop) => loop.length)).toEqual([2, 4]);
   });
 });
 
@@ -140,6 +140,6 @@ describe("a file that was made to do harm", () => {
       "M0 0L5 5;alert(1)",
       "M0 0LNaN 3L4 4",
     ])
-      expect(pathOf(bad), bad).toBeUndefined();
+      expect(loopsOf(bad), bad).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
 /** Holes in paper: how much must stand round them, and how much does. */
-import { flatten, type Path, roundCorners } from "../geometry/path.ts";
+import { flatten, holds, type Path, roundCorners } from "../geometry/path.ts";
 import type { Cut } from "../model/piece.ts";
 import { roundUp } from "../units/ruler.ts";
 import type { Drawn } from "./sheet.ts";
@@ -57,14 +57,22 @@ export const windowIn = (id: string, panel: Pick<Drawn, "id">, path: Path): Cut 
 });
 
 /** How far from a place on a panel's edge a hole must stand so that its rim keeps its paper on every side; on the ruler. */
-export function holePlace({ corners }: Drawn, [x, y]: Point, across: number, furthest: number, grid: number): number {
-  const edge: Path = roundCorners(
-    corners.map((c): Point => [c[0], c[1]]),
-    corners.map((c) => c[2] ?? 0),
-  );
+export function holePlace(
+  { corners, path }: Drawn,
+  [x, y]: Point,
+  across: number,
+  furthest: number,
+  grid: number,
+): number {
+  const edge: Path =
+    path ??
+    roundCorners(
+      corners.map((c): Point => [c[0], c[1]]),
+      corners.map((c) => c[2] ?? 0),
+    );
   const points = flatten(edge);
   const needed = across / 2 + rimNeeds(across);
   for (let from = roundUp(needed, grid); from < furthest; from += grid)
-    if (offOutline(points, [x, y - from]) >= needed - 1e-9) return from;
+    if (holds(points, [x, y - from]) && offOutline(points, [x, y - from]) >= needed - 1e-9) return from;
   return furthest;
 }

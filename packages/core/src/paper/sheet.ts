@@ -195,11 +195,13 @@ export function part({ panel: id, from, to }: Edge, fromStart: number, fromEnd: 
 }
 
 /** What cuts and roundings left straight of an edge; undefined where they left nothing. */
-export function straightOf({ corners }: Drawn, { panel: id, from, to }: Edge): Edge | undefined {
-  const outline = roundCorners(
-    corners.map(([x, y]): Point => [x, y]),
-    corners.map(([, , round = 0]) => round),
-  );
+export function straightOf({ corners, path }: Drawn, { panel: id, from, to }: Edge): Edge | undefined {
+  const outline =
+    path ??
+    roundCorners(
+      corners.map(([x, y]): Point => [x, y]),
+      corners.map(([, , round = 0]) => round),
+    );
   const isOn = (p: Point): boolean => Math.abs(offLine(p, from, to)) < SAME_POINT_MM;
   const run = outline.find((s) => s.kind === "line" && isOn(s.from) && isOn(s.to));
   return run && { panel: id, from: run.from, to: run.to };

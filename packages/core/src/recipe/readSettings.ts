@@ -2,7 +2,7 @@
 import type { z } from "zod";
 import { settingMeta } from "../model/setting.ts";
 import type { Spec } from "../model/spec.ts";
-import { pathOf } from "../outlines/outline.ts";
+import { loopsOf } from "../outlines/outline.ts";
 import { type Reader, told } from "./reader.ts";
 
 /** Settings by name, in mm; `auto`, choices and toggles as they are. */
@@ -34,9 +34,9 @@ function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: st
   const read = schema.safeParse(said);
   if (!read.success && meta.kind === "text")
     return reader.report(field, "wrong-type", { wants: `a text of up to ${String(meta.max ?? 80)} letters` });
-  if (meta.kind === "drawn" && (!read.success || (read.data !== "" && !pathOf(String(read.data)))))
+  if (meta.kind === "drawn" && (!read.success || (read.data !== "" && !loopsOf(String(read.data)))))
     return reader.report(field, "wrong-type", {
-      wants: "path data of one closed line: M, L, C and Z with plain numbers",
+      wants: "path data of closed lines: M, L, C and Z with plain numbers",
     });
   if (read.success) return read.data as Settings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";

@@ -18,10 +18,22 @@ const oneOf = <T>(items: readonly T[]): fc.Arbitrary<T> => fc.constantFrom(...it
 export const lengthBetween = (min: number, max: number): fc.Arbitrary<number> =>
   fc.integer({ min: Math.ceil(min * 100), max: Math.floor(max * 100) }).map((n) => n / 100);
 
+/** Outlines as makers bring them: none yet, with a foot to stand on, with a point, with two feet, with a hole, in two parts. */
+export const OWN_OUTLINES = {
+  none: "",
+  house: "M0 0L60 0L60 40L30 70L0 40Z",
+  drop: "M30 0C50 0 60 15 60 30C60 50 40 70 30 90C20 70 0 50 0 30C0 15 10 0 30 0Z",
+  arrow: "M30 0L60 30L45 30L45 70L15 70L15 30L0 30Z",
+  legs: "M0 0L20 0L20 30L40 30L40 0L60 0L60 60L0 60Z",
+  ring: "M0 0L60 0L60 60L0 60ZM20 20L40 20L40 40L20 40Z",
+  pair: "M0 0L20 0L20 40L0 40ZM40 0L60 0L60 40L40 40Z",
+} as const;
+
 function settingValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean> {
   const meta = settingMeta(schema);
   if (meta.kind === "choice") return oneOf(Object.keys(meta.options ?? {}));
   if (meta.kind === "toggle") return fc.boolean();
+  if (meta.kind === "drawn") return oneOf(Object.values(OWN_OUTLINES));
   const length = lengthBetween(meta.min ?? 0, meta.max ?? 100);
   // an automatic length is left to the form: a maker who sets it by hand is told by the checks, and the paper may not close
   return meta.auto ? fc.constant("auto") : length;

@@ -8,7 +8,8 @@
  *      ╰───╯             ╰─┴─╯
  */
 import { cutAway, grown, unionOf } from "../geometry/areas.ts";
-import { areaOf, type Bounds, boundsOf, holds, polygon } from "../geometry/path.ts";
+import { combined } from "../geometry/curves.ts";
+import { areaOf, type Bounds, boundsOf, flatten, holds, type Path, polygon } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { offOutline } from "../paper/hole.ts";
 
@@ -94,17 +95,29 @@ export function joined(rings: Rings): { readonly rings: Rings; readonly by: numb
 export function bridged(rings: Rings, wide: number): Rings {
   const counters = rings.filter(isHole);
   if (counters.length === 0) return rings;
-  const bars = counters.map((counter): Ring => {
-    const { left, right } = boundsOf(counter);
-    const outer = rings.filter((ring) => !isHole(ring) && holds(ring, counter[0] as Point));
-    const { bottom, top } = boundsOf(outer[0] ?? counter);
-    const x = (left + right) / 2;
-    return [
-      [x - wide / 2, bottom - 1],
-      [x + wide / 2, bottom - 1],
-      [x + wide / 2, top + 1],
-      [x - wide / 2, top + 1],
-    ];
-  });
-  return cutAway(rings, bars);
+  return cutAway(
+    rings,
+    counters.map((counter) => barOver(counter, rings, wide)),
+  );
+}
+
+/** The paper that is left to hold a counter: from the foot of what it stands in to its head. */
+function barOver(counter: Ring, rings: Rings, wide: number): Ring {
+  const { left, right } = boundsOf(counter);
+  const outer = rings.filter((ring) => !isHole(ring) && holds(ring, counter[0] as Point));
+  const { bottom, top } = boundsOf(outer[0] ?? counter);
+  const x = (left + right) / 2;
+  return [
+    [x - wide / 2, bottom - 1],
+    [x + wide / 2, bottom - 1],
+    [x + wide / 2, top + 1],
+    [x - wide / 2, top + 1],
+  ];
+}
+
+/** The same for outlines, whose curves stay curves. */
+export function heldLoops(loops: readonly Path[], wide: number): Path[] {
+  const rings = loops.map((loop) => flatten(loop));
+  const bars = rings.filter(isHole).map((counter) => polygon(barOver(counter, rings, wide)));
+  return combined("cut-away", loops, bars);
 }

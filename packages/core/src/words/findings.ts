@@ -66,6 +66,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "refused.no-back": () => () => "Without a back of its own there is nothing to close it by, so it stays open.",
   "refused.no-pocket-string": () => () =>
     "There is no paper above what is inside for two holes and a string, so the pocket stays open.",
+  "refused.no-straight-side": () => () => "This outline has no straight left side to fold at, so the tag has one leaf.",
+  "refused.no-fold-edge": () => () =>
+    "This outline cannot be cut off straight for a fold, so another is used: it needs one side without gaps.",
+  "refused.no-front-outline": () => () => "There is no room on the front for the outline, so the band is straight.",
   "refused.no-slits": () => () => "The band is too narrow for two slits that lock, so its ends are glued.",
   "refused.no-tab": () => () => "There is no room here for a tab and its slit, so it simply folds over.",
   "refused.tab-trim": (f) => (mm) =>
@@ -188,6 +192,9 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "instead-no-seal": () => () => "Leave it open",
   "instead-no-back": () => () => "Leave it open",
   "instead-no-pocket-string": () => () => "Leave it open",
+  "instead-no-straight-side": () => () => "Make it of one leaf",
+  "instead-no-fold-edge": () => () => "Keep that other outline",
+  "instead-no-front-outline": () => () => "Make it straight",
   "instead-no-slits": () => () => "Glue the ends",
   "instead-no-tab": () => () => "Fold it over",
   "instead-low-wall": () => () => "Cut the corners away",
