@@ -8,7 +8,7 @@
  *       width
  */
 import { z } from "zod";
-import { areaOf } from "../geometry/path.ts";
+import { areaOf, flatten, holds, type Segment } from "../geometry/path.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
@@ -35,7 +35,10 @@ export const shape = defineKind({
     const height = isRound(set) ? width : set.height;
     const [outer = [], ...inner] = loopsIn(set, width, height);
     const body = outlined("shape", name, { width, height }, outer);
-    const cuts = inner.filter((loop) => areaOf(loop) < 0).map((hole, i) => windowIn(String(i + 1), body, hole));
+    const ring = flatten(outer);
+    const cuts = inner
+      .filter((loop) => areaOf(loop) < 0 && holds(ring, (loop[0] as Segment).from))
+      .map((hole, i) => windowIn(String(i + 1), body, hole));
     return {
       said: {
         sheets: [sheet("shape", name, [body], { stock, cuts })],

@@ -128,7 +128,7 @@ function draft(input: Input): Said {
     set.writing === "lines" ? toAndFrom([x + pocket.wide / 2, y], Math.min(across, pocket.wide), pocket.high) : [];
   return {
     ...shut,
-    refused: [...refused, ...(shut.refused ?? [])],
+    refused: [...refused, ...shut.refused],
     sheets: [sheet("pocket", "Pocket", [back, front], { grid, cutFolded: true, strokes: lines, cuts }), ...more],
     holds: { on: back, across, up, at: lie, from: upper ? "up" : "right", open: "one", asks: "play" },
     glue: [...strips.map((s) => glued(front, back, { strip: s, widens: "taped" })), ...stuck],

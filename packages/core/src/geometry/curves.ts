@@ -9,19 +9,19 @@
  */
 import { Clipper64, ClipType, FillRule, PathType, type Path64, type Paths64 } from "clipper2-ts";
 import Flatbush from "flatbush";
-import { areaOf, flatten, holds, type Path, pointAt, reverse, type Segment, split } from "./path.ts";
+import { areaOf, flatten, holds, type Path, pointAt, reverse, type Segment, split, sweep } from "./path.ts";
 import { add, cross, direction, distance, dot, type Point, scale, subtract } from "./point.ts";
 
 /** As in `clipper.ts`: every 1/128 in and every 0.01 mm is a whole number. */
 const UNITS_PER_MM = 16_000;
 /** Chords stand no further off their curve than this, mm: crossings are found between curves, not between chords. */
-const SAG_MM = 0.002;
+const SAG_MM = 0.01;
 /** Chords shorter than this (units) come of rounding alone. */
 const CRUMB_UNITS = 4;
 /** A chord of the result lies this near (units) the one it comes from. */
 const NEAR_UNITS = 6;
 /** Rings narrower than this (mm at the mean) are slivers between curves that lie on one another. */
-const SLIVER_MM = 0.002;
+const SLIVER_MM = 0.01;
 
 /** What may be made of two areas. */
 export type Combining = "union" | "cut-away" | "common";
@@ -310,54 +310,112 @@ function endOf(s: Segment, t: 0 | 1): { readonly way: Point; readonly bend: numb
   return { way: scale(first, sense / long), bend: bend * sense };
 }
 
+/** A part of a segment with what lies so far to its right; nothing where it bends more tightly than that. */
+interface Beside {
+  readonly part: Segment;
+  readonly moved: Segment | undefined;
+}
+
 /** A segment so far to its right: Hermite's cubic with the true ends and slopes, halved until it is near enough. */
-function beside(s: Segment, by: number, halvings = 0): Segment[] {
+function beside(s: Segment, by: number, halvings = 0): Beside[] {
   const [start, end] = [endOf(s, 0), endOf(s, 1)];
   const [from, to] = [add(s.from, scale(right(start.way), by)), add(s.to, scale(right(end.way), by))];
-  if (s.kind === "line") return [{ kind: "line", from, to }];
+  if (s.kind === "line") return [{ part: s, moved: { kind: "line", from, to } }];
+  // what turns towards that side comes closer together there, and runs backwards past its own middle
+  const [near, far] = [1 + by * start.bend, 1 + by * end.bend];
   if (s.kind === "arc") {
-    const radius = distance(s.centre, s.from);
-    // the right of an arc that turns left is outside
-    if (radius + by * (s.ccw ? 1 : -1) > 1e-6) return [{ ...s, from, to }];
-    return [{ kind: "line", from, to }];
+    if (near > LEAST_LEFT) return [{ part: s, moved: { ...s, from, to } }];
+    // its ends stand for it: they must lie close
+    const parts = Math.ceil(Math.abs(sweep(s)) / MOST_TURN);
+    return Array.from({ length: parts }, (_, i) => ({ part: partOf(s, i / parts, (i + 1) / parts), moved: undefined }));
   }
-  const control1 = add(from, scale(subtract(s.control1, s.from), 1 + by * start.bend));
-  const control2 = add(to, scale(subtract(s.control2, s.to), 1 + by * end.bend));
-  const curve: Segment = { kind: "cubic", from, control1, control2, to };
+  const control1 = add(from, scale(subtract(s.control1, s.from), near));
+  const control2 = add(to, scale(subtract(s.control2, s.to), far));
+  const moved: Segment = { kind: "cubic", from, control1, control2, to };
   const off = [0.25, 0.5, 0.75].map((t) => {
     const way = slopeAt(s, t);
     const long = Math.hypot(...way) || 1;
-    const true_ = add(pointAt(s, t), scale(right(way), by / long));
-    return distance(true_, pointAt(curve, t));
+    return distance(add(pointAt(s, t), scale(right(way), by / long)), pointAt(moved, t));
   });
-  if (halvings >= MOST_HALVINGS || Math.max(...off) < OFFSET_MM) return [curve];
-  const [first, second] = split(s, 0.5);
-  return [...beside(first, by, halvings + 1), ...beside(second, by, halvings + 1)];
+  const isBack = near <= LEAST_LEFT && far <= LEAST_LEFT;
+  const isMixed = !isBack && (near <= LEAST_LEFT || far <= LEAST_LEFT);
+  const isNear =
+    Math.max(...off) < OFFSET_MM && Math.acos(Math.max(-1, Math.min(1, dot(start.way, end.way)))) < MOST_TURN;
+  if (halvings < MOST_HALVINGS && (isMixed || !isNear)) {
+    const [first, second] = split(s, 0.5);
+    return [...beside(first, by, halvings + 1), ...beside(second, by, halvings + 1)];
+  }
+  return [{ part: s, moved: isBack || isMixed ? undefined : moved }];
+}
+/** Of a length that is drawn together less than this is left: it is taken for nothing. */
+const LEAST_LEFT = 1e-4;
+/** No part turns more than this, radians. */
+const MOST_TURN = 0.5;
+
+const disc = (centre: Point, radius: number): Path => {
+  const [east, west]: [Point, Point] = [
+    [centre[0] + radius, centre[1]],
+    [centre[0] - radius, centre[1]],
+  ];
+  return [
+    { kind: "arc", from: east, to: west, centre, ccw: true },
+    { kind: "arc", from: west, to: east, centre, ccw: true },
+  ];
+};
+
+const turnedLeft = (loop: Path): Path => (areaOf(loop) < 0 ? reverse(loop) : loop);
+
+/** All that lies within so far of a loop on its right side: a band along each segment, and what fills its corners. */
+function bandsOf(loop: Path, by: number): Path[] {
+  const far = Math.abs(by);
+  return loop.flatMap((s, i): Path[] => {
+    const parts = beside(s, by);
+    const bands = runsOfParts(parts).map((run): Path => {
+      const [first, last] = [run[0] as Required<Beside>, run.at(-1) as Required<Beside>];
+      const [start, end] = [first.moved as Segment, last.moved as Segment];
+      return turnedLeft([
+        ...run.map(({ moved }) => moved as Segment),
+        { kind: "line", from: end.to, to: last.part.to },
+        ...reverse(run.map(({ part }) => part)),
+        { kind: "line", from: first.part.from, to: start.from },
+      ]);
+    });
+    // past the middle of a tight bend all that is within reach is within reach of its ends
+    const tight = parts.filter(({ moved }) => !moved).flatMap(({ part }) => [disc(part.from, far), disc(part.to, far)]);
+    return [...bands, ...tight, ...cornerOf(s, loop[(i + 1) % loop.length] as Segment, by)];
+  });
 }
 
-/** A loop so far to its right, with what its corners need: a turn about the corner where it opens, a way back to it where it closes. */
-function loopBeside(loop: Path, by: number): Path {
-  return loop.flatMap((s, i): Segment[] => {
-    const next = loop[(i + 1) % loop.length] as Segment;
-    const moved = beside(s, by);
-    const from = (moved.at(-1) as Segment).to;
-    const to = (beside(next, by)[0] as Segment).from;
-    if (distance(from, to) < 1e-6) return moved;
-    const turn = cross(endOf(s, 1).way, endOf(next, 0).way);
-    const opens = turn * by > 0;
-    const corner: Segment[] = opens
-      ? [{ kind: "arc", from, to, centre: next.from, ccw: by > 0 }]
-      : [
-          { kind: "line", from, to: next.from },
-          { kind: "line", from: next.from, to },
-        ];
-    return [...moved, ...corner];
-  });
+/** Parts that can be moved, in runs. */
+function runsOfParts(parts: readonly Beside[]): Beside[][] {
+  const runs: Beside[][] = [[]];
+  for (const part of parts) {
+    if (part.moved) runs.at(-1)?.push(part);
+    else runs.push([]);
+  }
+  return runs.filter((run) => run.length > 0);
+}
+
+/** The part of a circle about a corner that opens towards that side. */
+function cornerOf(s: Segment, next: Segment, by: number): Path[] {
+  const [comes, goes] = [endOf(s, 1).way, endOf(next, 0).way];
+  if (cross(comes, goes) * by <= 1e-9)
+    return dot(comes, goes) < 0 && Math.abs(cross(comes, goes)) <= 1e-9 ? [disc(s.to, Math.abs(by))] : [];
+  const centre = s.to;
+  const [from, to] = [add(centre, scale(right(comes), by)), add(centre, scale(right(goes), by))];
+  return [
+    turnedLeft([
+      { kind: "line", from: centre, to: from },
+      { kind: "arc", from, to, centre, ccw: by > 0 },
+      { kind: "line", from: to, to: centre },
+    ]),
+  ];
 }
 
 /** Areas grown by so many mm all round, their corners rounded; shrunk where negative. */
 export function offset(loops: readonly Path[], by: number): Path[] {
-  if (by === 0) return combined("union", loops, []);
-  const moved = combined("union", loops, []).map((loop) => loopBeside(loop, by));
-  return clipped(ClipType.Union, moved, [], FillRule.Positive);
+  const own = combined("union", loops, []);
+  if (by === 0) return own;
+  const bands = own.flatMap((loop) => bandsOf(loop, by));
+  return clipped(by > 0 ? ClipType.Union : ClipType.Difference, own, bands, FillRule.NonZero);
 }

@@ -4,4 +4,5 @@ export { readDxf } from "./readDxf.ts";
 export { readSvg } from "./readSvg.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";
 export { safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
+export { type Making, outlineMade, outlinesApart } from "./make.ts";
 export type { Picture } from "./picture.ts";

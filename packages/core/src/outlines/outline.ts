@@ -48,8 +48,8 @@ export const MOST_DRAWN = 20_000;
 export type Loops = readonly Path[];
 
 /**
- * The closed outline that encloses most, with the holes in it or without, as a recipe keeps it; undefined where there is none
- * or it is too long to keep.
+ * The closed outlines of a file as one that a recipe keeps, the largest first, with its holes or as silhouettes; undefined
+ * where there is none or it is too long to keep.
  */
 export function keptOf(
   { outlines }: Pick<OutlineFile, "outlines">,
@@ -60,17 +60,10 @@ export function keptOf(
     .map(({ path }) => ({ path, area: Math.abs(areaOf(path)), points: flatten(path) }))
     .filter(({ area }) => area >= LEAST_MM2)
     .sort((a, b) => b.area - a.area);
-  const [outer, ...others] = closed;
-  if (!outer) return undefined;
-  const inner: typeof closed = [];
-  // the largest first: what lies in a hole already taken is no paper of its own
-  for (const one of holes ? others : [])
-    if (
-      one.points.every((p) => holds(outer.points, p)) &&
-      !inner.some((hole) => holds(hole.points, one.points[0] as Point))
-    )
-      inner.push(one);
-  return keptLoops([outer.path, ...inner.map(({ path }) => path)]);
+  // the largest first: what lies in one of them is a hole
+  const isIn = (one: (typeof closed)[number]): boolean =>
+    closed.some((other) => other.area > one.area && holds(other.points, one.points[0] as Point));
+  return keptLoops(closed.filter((one) => holes || !isIn(one)).map(({ path }) => path));
 }
 /** An outline that encloses less than this (mm²) is a speck. */
 const LEAST_MM2 = 1;
