@@ -39,7 +39,7 @@ test("a picture is traced, its line seen over it, and cut as a window", async ({
   // ten corners: ten straight lines
   await expect(dialog.getByText(/^10 lines and curves/u)).toBeVisible();
   await dialog.getByRole("button", { name: "Use this line" }).click();
-  await expect(stages.getByLabel("Outline")).toHaveValue("own");
+  await expect(stages.getByLabel("Outline", { exact: true })).toHaveValue("own");
   await expect(page.locator('path[data-fitting="window"]')).toBeVisible();
 
   // what is no picture is refused with a sentence, and changes nothing
@@ -47,7 +47,7 @@ test("a picture is traced, its line seen over it, and cut as a window", async ({
   await expect(dialog.getByText(/no PNG or JPEG/u)).toBeVisible();
   await expect(dialog.getByRole("button", { name: "Use this line" })).toBeDisabled();
   await dialog.getByRole("button", { name: "Leave it" }).click();
-  await expect(stages.getByLabel("Outline")).toHaveValue("own");
+  await expect(stages.getByLabel("Outline", { exact: true })).toHaveValue("own");
 });
 
 test("a window is taken in hand on the drawing and follows the pointer, in one step of undo", async ({ page }) => {

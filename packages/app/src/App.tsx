@@ -36,6 +36,9 @@ const BackPlace = lazy(async () => {
   await loadAllForms();
   return { default: (await import("./places/back/BackPlace.tsx")).BackPlace };
 });
+const OutlinesPlace = lazy(async () => ({
+  default: (await import("./places/outlines/OutlinesPlace.tsx")).OutlinesPlace,
+}));
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
@@ -136,6 +139,7 @@ function Frame() {
           <NavLink to="/drafts" className={inDraft ? "active" : ""}>
             Drafts
           </NavLink>
+          <NavLink to="/outlines">Outlines</NavLink>
           <NavLink to="/size-chart">Size chart</NavLink>
           <NavLink to="/settings">Settings</NavLink>
         </nav>
@@ -186,6 +190,7 @@ export function App() {
               <Route path="/draft/:id/:view?" element={<DraftPlace />} />
               <Route path="/compare/:id" element={<ComparePlace />} />
               <Route path="/from-envelope" element={<BackPlace />} />
+              <Route path="/outlines" element={<OutlinesPlace />} />
               <Route path="/size-chart" element={<ChartPlace />} />
               <Route path="/settings" element={<SettingsPlace />} />
               <Route path="*" element={<Navigate to="/drafts" replace />} />

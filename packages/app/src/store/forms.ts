@@ -13,11 +13,17 @@ export function formsIn(spec: unknown): string[] {
   return [...own, ...laid];
 }
 
+/** Whether an outline has holes, which may be held by bridges: what reckons those comes with the typefaces. */
+export const hasHoles = ({ drawn }: Readonly<Record<string, unknown>>): boolean =>
+  typeof drawn === "string" && drawn.lastIndexOf("M") > 0;
+
 /** Whether a recipe sets words: typefaces come when one does. */
 const setsWords = (spec: unknown): boolean =>
   record(spec) &&
   Array.isArray(spec["fittings"]) &&
-  spec["fittings"].some((row: unknown) => record(row) && kindById(String(row["kind"]))?.setsWords === true);
+  spec["fittings"].some(
+    (row: unknown) => record(row) && (kindById(String(row["kind"]))?.setsWords === true || hasHoles(row)),
+  );
 
 /** Loads what these recipes need. */
 export const loadFormsOf = async (specs: readonly unknown[]): Promise<void> => {

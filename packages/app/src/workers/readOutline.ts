@@ -4,10 +4,14 @@ import {
   MOST_POINTS,
   MOST_SIDE,
   OutlineError,
+  outlineMade,
+  outlinesApart,
   pictureSize,
+  readDxf,
   readSvg,
   safeWidth,
   FILE_LIMITS,
+  type Making,
   trace,
   type Tracing,
 } from "@cut-fold/core/outlines";
@@ -16,6 +20,10 @@ import {
 export type OutlineRead =
   | { readonly ok: true; readonly outline: KeptOutline; readonly warnings: readonly string[] }
   | { readonly ok: false; readonly why: string };
+
+/** Several of them. */
+export type OutlinesRead =
+  { readonly ok: true; readonly outlines: readonly KeptOutline[] } | { readonly ok: false; readonly why: string };
 
 /** A picture's outline: in points of the picture as it was traced, y up. */
 export type PictureRead =
@@ -28,6 +36,7 @@ export type PictureRead =
       readonly corner: readonly [number, number];
       /** lines and curves it is made of; how far what is seen stands off them at most, points */
       readonly nodes: number;
+      readonly holes: number;
       readonly off: number;
       /** mm it may be wide without steps of the picture being seen */
       readonly safe: number;
@@ -62,10 +71,20 @@ const turnedUp = (path: Path, height: number): Path =>
   });
 
 export const outlineApi = {
+  make(one: KeptOutline, making: Making): OutlineRead {
+    const outline = outlineMade(one, making);
+    return outline
+      ? { ok: true, outline, warnings: [] }
+      : { ok: false, why: "Nothing is left of it, or its line is too long to keep." };
+  },
+
+  apart: (one: KeptOutline): OutlinesRead => ({ ok: true, outlines: outlinesApart(one) }),
+
   async read(file: Blob): Promise<OutlineRead> {
     if (file.size > FILE_LIMITS.bytes) return tooLarge;
     try {
-      const read = readSvg(await file.text());
+      const text = await file.text();
+      const read = text.trimStart().startsWith("<") ? readSvg(text) : readDxf(text);
       const outline = keptOf(read);
       return outline
         ? { ok: true, outline, warnings: read.warnings }
@@ -75,7 +94,7 @@ export const outlineApi = {
           };
     } catch (error) {
       if (error instanceof OutlineError) return { ok: false, why: `This file cannot be read: ${error.message}.` };
-      return { ok: false, why: "This file cannot be read: it is no SVG, or it is damaged." };
+      return { ok: false, why: "This file cannot be read: it is neither SVG nor DXF, or it is damaged." };
     }
   },
 
@@ -94,17 +113,18 @@ export const outlineApi = {
       const traced = trace(picture, tracing);
       const [outer] = traced?.rings ?? [];
       if (!traced || !outer) return { ok: false, why: "Nothing in this picture stands out from its paper." };
-      const path = turnedUp(outer, height);
-      const outline = keptOf({ outlines: [{ id: "traced", closed: true, path }] });
+      const rings = traced.rings.map((ring) => turnedUp(ring, height));
+      const outline = keptOf({ outlines: rings.map((path) => ({ id: "traced", closed: true, path })) });
       if (!outline) return { ok: false, why: "The line round it is too long to keep. A smoother one is shorter." };
-      const { left, bottom } = boundsOf(flatten(path));
+      const { left, bottom } = boundsOf(rings.flatMap((ring) => flatten(ring)));
       return {
         ok: true,
         outline,
         width,
         height,
         corner: [left, bottom],
-        nodes: path.length,
+        nodes: rings.reduce((sum, ring) => sum + ring.length, 0),
+        holes: rings.length - 1,
         off: traced.off,
         safe: safeWidth(outline.width),
       };

@@ -98,7 +98,9 @@ function detailsOf(spec: Spec, display: Display): string {
   const own = (form ? settingsOf(form) : []).flatMap(([name, schema]) => {
     const value = spec.settings[name];
     if (isUsual(schema, value)) return [];
-    const { label, options } = settingMeta(schema);
+    const { label, options, kind } = settingMeta(schema);
+    // a line of the maker's own has no words: the choice beside it says that it is one
+    if (kind === "drawn") return [];
     const said = options?.[String(value)] ?? (typeof value === "number" ? formatLength(value, display) : String(value));
     return [`${label.toLowerCase()}: ${said}`];
   });

@@ -65,6 +65,8 @@ const DetailsSaid = memo(function DetailsSaid({ form, settings }: Pick<Spec, "fo
   return (
     <span className="stage-said">
       {(known ? settingsOf(known) : [])
+        // a line of the maker's own has no words: the choice beside it says that it is one
+        .filter(([, schema]) => settingMeta(schema).kind !== "drawn")
         .map(([name, schema]) => {
           const { label, options } = settingMeta(schema);
           const value = settings[name];

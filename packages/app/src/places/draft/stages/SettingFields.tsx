@@ -9,6 +9,7 @@ import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { beginGesture, change, endGesture } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { OwnOutline } from "./OwnOutline.tsx";
 
 interface SettingFieldProps {
   /** where it stands in the recipe; the same array as long as it is the same place */
@@ -109,6 +110,9 @@ function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
   );
 }
 
+const widthIn = ({ width }: Readonly<Record<string, unknown>>): number | undefined =>
+  typeof width === "number" ? width : undefined;
+
 /** Numbers stand two in a row. */
 const isNarrow = (schema: z.ZodType): boolean => ["length", "count"].includes(settingMeta(schema).kind);
 
@@ -125,24 +129,25 @@ interface SettingFieldsProps {
 export function SettingFields({ shape, values, path, workedOf, wide = true }: SettingFieldsProps) {
   const fields = useMemo(
     () =>
-      Object.entries(shape)
-        .map(([name, schema]) => ({
-          name,
-          schema: schema as z.ZodType,
-          at: [...path.split(" "), name].filter(Boolean),
-        }))
-        // a line out of a file is not typed
-        .filter((field) => settingMeta(field.schema).kind !== "drawn"),
+      Object.entries(shape).map(([name, schema]) => ({
+        name,
+        schema: schema as z.ZodType,
+        at: [...path.split(" "), name].filter(Boolean),
+      })),
     [shape, path],
   );
   return fields.map(({ name, schema, at }) => (
     <div className={wide || !isNarrow(schema) ? "wide" : undefined} key={`${path} ${name}`}>
-      <SettingField
-        at={at}
-        schema={schema}
-        value={values[name]}
-        worked={settingMeta(schema).auto ? workedOf?.(name) : undefined}
-      />
+      {settingMeta(schema).kind === "drawn" ? (
+        <OwnOutline shape={shape} path={path} drawn={String(values[name] ?? "")} width={widthIn(values)} />
+      ) : (
+        <SettingField
+          at={at}
+          schema={schema}
+          value={values[name]}
+          worked={settingMeta(schema).auto ? workedOf?.(name) : undefined}
+        />
+      )}
     </div>
   ));
 }

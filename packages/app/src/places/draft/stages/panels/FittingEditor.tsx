@@ -3,19 +3,16 @@ import {
   catalogue,
   type Contents,
   type Fitting,
-  type FittingKind,
   formById,
   type Ground,
   groundsOn,
   kindById,
-  settingMeta,
   SIZE_MM,
   type Solution,
   type Spec,
   type Stock,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
-import type { z } from "zod";
 import { Choice } from "../../../../parts/Choice.tsx";
 import { LengthField } from "../../../../parts/LengthField.tsx";
 import { NameField } from "../../../../parts/NameField.tsx";
@@ -24,7 +21,6 @@ import { change } from "../../../../store/openDraft.ts";
 import { SettingFields } from "../SettingFields.tsx";
 import { BorderFields } from "./BorderFields.tsx";
 import { facesOf, SIDE_WORDS } from "./faces.ts";
-import { OwnOutline } from "./OwnOutline.tsx";
 import { PlaceFields } from "./PlaceFields.tsx";
 
 const OWN_PAPER = { value: "", text: "The draft's own paper" };
@@ -79,10 +75,6 @@ const settersOf = (id: string) => {
   };
 };
 
-/** Whether it may follow an outline of the maker's own. */
-const takesOutline = ({ settings }: FittingKind): boolean =>
-  Object.values(settings.shape).some((schema) => settingMeta(schema as z.ZodType).kind === "drawn");
-
 export function FittingEditor({ fitting, spec, solution, grounds }: FittingEditorProps) {
   const { id } = fitting;
   const kind = kindById(fitting.kind);
@@ -105,7 +97,6 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         wide={false}
         workedOf={worked}
       />
-      {takesOutline(kind) ? <OwnOutline id={id} width={Number(fitting["width"] ?? 50)} /> : null}
       {kind.border && lies ? (
         <BorderFields
           id={id}

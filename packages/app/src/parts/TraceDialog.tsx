@@ -1,5 +1,5 @@
 /** A picture with the line that was found round what it shows: smoothed by eye, with how far it may be off in the size it is made. */
-import { type Display, formatLength, SIZE_MM } from "@cut-fold/core";
+import { type Display, formatLength, type KeptOutline, SIZE_MM } from "@cut-fold/core";
 import type { TraceMode } from "@cut-fold/core/outlines";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -8,40 +8,50 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Slider from "@mui/material/Slider";
 import { useEffect, useState } from "react";
-import { Choice } from "../../../../parts/Choice.tsx";
-import { LengthField } from "../../../../parts/LengthField.tsx";
-import { useSettled } from "../../../../parts/useSettled.ts";
-import { putOutline, tracePicture } from "../../../../store/ownOutline.ts";
-import { useDisplay } from "../../../../store/settings.ts";
-import { colour } from "../../../../theme/theme.ts";
-import type { PictureRead } from "../../../../workers/readOutline.ts";
+import { Choice } from "./Choice.tsx";
+import { LengthField } from "./LengthField.tsx";
+import { useSettled } from "./useSettled.ts";
+import { tracePicture } from "../store/ownOutline.ts";
+import { useDisplay } from "../store/settings.ts";
+import { colour } from "../theme/theme.ts";
+import type { PictureRead } from "../workers/readOutline.ts";
 
 const MODES = [
   { value: "auto", text: "As the picture asks" },
+  { value: "holes", text: "What is filled, with its holes" },
   { value: "silhouette", text: "What is filled: its silhouette" },
   { value: "line", text: "What is drawn: the middle of its line" },
 ];
 /** How much smoother than the picture asks. */
 const SMOOTH = { min: 0.5, max: 8, usual: 1 } as const;
+/** The side of the smallest hole or speck that counts, in hundredths of the picture's own. */
+const DETAIL = { min: 0.5, max: 15, usual: 2.2 } as const;
 
 /** A length finer than any ruler's mark is written as paper's thickness is: in decimals. */
 const fine = (mm: number, { unit }: Display): string =>
   formatLength(mm, { unit: unit === "in" ? "in-decimal" : unit }, { plain: true });
 
+const sayHoles = (count: number): string =>
+  count === 0 ? "" : count === 1 ? " with 1 hole" : ` with ${String(count)} holes`;
+
 interface TraceDialogProps {
-  readonly id: string;
   readonly picture: File;
+  /** mm it is to be wide */
   readonly width: number;
+  /** the line as it was traced, and how wide it is made, mm */
+  readonly onUse: (outline: KeptOutline, wide: number) => void;
   readonly onClose: () => void;
 }
 
-export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
+export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps) {
   const display = useDisplay();
   const [mode, setMode] = useState<TraceMode | "auto">("auto");
   const [smooth, setSmooth] = useState<number>(SMOOTH.usual);
   const [wide, setWide] = useState(width);
   const [read, setRead] = useState<PictureRead>();
+  const [detail, setDetail] = useState<number>(DETAIL.usual);
   const asked = useSettled(smooth, 200);
+  const least = useSettled((detail / 100) ** 2, 200);
   const [address, setAddress] = useState<string>();
   useEffect(() => {
     const reader = new FileReader();
@@ -52,7 +62,7 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
   }, [picture]);
   useEffect(() => {
     let late = false;
-    tracePicture(picture, { mode, smooth: asked }).then(
+    tracePicture(picture, { mode, smooth: asked, least }).then(
       (answer) => {
         if (!late) setRead(answer);
       },
@@ -63,8 +73,9 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
     return () => {
       late = true;
     };
-  }, [picture, mode, asked]);
+  }, [picture, mode, asked, least]);
   const mmAPoint = read?.ok ? wide / read.outline.width : 0;
+  const smallest = read?.ok ? (detail / 100) * Math.sqrt(read.width * read.height) * mmAPoint : 0;
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="trace-title">
       <DialogTitle id="trace-title">The line round it</DialogTitle>
@@ -121,6 +132,19 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
                 setSmooth(value);
               }}
             />
+            <p style={{ color: colour.soft, margin: "18px 0 0", fontSize: 14 }} id="trace-detail">
+              Smallest detail{mmAPoint > 0 ? `: ${fine(smallest, display)} across` : ""}
+            </p>
+            <Slider
+              aria-labelledby="trace-detail"
+              min={DETAIL.min}
+              max={DETAIL.max}
+              step={0.1}
+              value={detail}
+              onChange={(_, value) => {
+                setDetail(value);
+              }}
+            />
             <LengthField label="Made so wide" mm={wide} bounds={SIZE_MM} onChange={setWide} />
             <div role="status">
               {read === undefined ? <p>Looking for the line …</p> : null}
@@ -128,8 +152,8 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
               {read?.ok ? (
                 <>
                   <p>
-                    {read.nodes} lines and curves, no more than <strong>{fine(read.off * mmAPoint, display)}</strong>{" "}
-                    off what is seen.
+                    {read.nodes} lines and curves{sayHoles(read.holes)}, no more than{" "}
+                    <strong>{fine(read.off * mmAPoint, display)}</strong> off what is seen.
                   </p>
                   {wide > read.safe ? (
                     <p style={{ color: colour.rust }}>
@@ -150,8 +174,7 @@ export function TraceDialog({ id, picture, width, onClose }: TraceDialogProps) {
           disabled={!read?.ok}
           onClick={() => {
             if (!read?.ok) return;
-            const { drawn, width: across, height: up } = read.outline;
-            putOutline(id, drawn, { width: wide, height: (wide * up) / across });
+            onUse(read.outline, wide);
             onClose();
           }}
         >

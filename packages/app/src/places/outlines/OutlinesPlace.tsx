@@ -1,0 +1,149 @@
+/** The maker's own outlines: brought in, made of one another, and used for what is cut to an outline. */
+import { catalogue, formatSize } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { FileInput } from "lucide-react";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { Choice } from "../../parts/Choice.tsx";
+import { OutlineDrawing } from "../../parts/OutlineDrawing.tsx";
+import { usePageTitle } from "../../parts/usePageTitle.ts";
+import { newOutline, type ShelfOutline, useOutlines } from "../../store/outlines.ts";
+import {
+  chooseOutlineFile,
+  isDrawing,
+  ofCatalogue,
+  SHELF_FULL,
+  shelveDrawing,
+  shelvePicture,
+} from "../../store/ownOutline.ts";
+import { useDisplay } from "../../store/settings.ts";
+import { OutlineBench } from "./OutlineBench.tsx";
+import "./outlines.css";
+
+const TraceDialog = lazy(() => import("../../parts/TraceDialog.tsx").then((m) => ({ default: m.TraceDialog })));
+
+const OURS = [
+  { value: "", text: "One of ours …" },
+  ...catalogue.shapes.map(({ id, title }) => ({ value: id, text: title })),
+];
+/** So wide is what is traced before the maker has said, mm. */
+const TRACED_MM = 100;
+
+export function OutlinesPlace() {
+  usePageTitle("Outlines");
+  const outlines = useOutlines((s) => s.outlines);
+  const load = useOutlines((s) => s.load);
+  useEffect(() => void load(), [load]);
+  const [chosen, setChosen] = useState<string>();
+  const [told, setTold] = useState<readonly string[]>([]);
+  const [picture, setPicture] = useState<File>();
+  const shown = outlines?.find((o) => o.id === chosen) ?? outlines?.[0];
+  const take = (outline: ShelfOutline | undefined): void => {
+    if (outline) setChosen(outline.id);
+    else setTold([SHELF_FULL]);
+  };
+  const bringIn = async (): Promise<void> => {
+    setTold([]);
+    const file = await chooseOutlineFile();
+    if (!file) return;
+    if (!isDrawing(file)) {
+      setPicture(file);
+      return;
+    }
+    const { outline, told: sentences } = await shelveDrawing(file);
+    if (outline) setChosen(outline.id);
+    setTold(sentences);
+  };
+  return (
+    <main className="place">
+      <div className="place-head">
+        <h1>Outlines</h1>
+        <Button
+          variant="contained"
+          startIcon={<FileInput size={18} />}
+          onClick={() => {
+            bringIn().catch(() => {
+              setTold(["The file could not be opened."]);
+            });
+          }}
+        >
+          Bring one in …
+        </Button>
+        <div className="outlines-begin">
+          <Choice
+            label="Begin with"
+            value=""
+            options={OURS}
+            onChange={(id) => {
+              const ours = ofCatalogue(id);
+              if (ours) take(newOutline(ours));
+            }}
+          />
+        </div>
+        <div role="status" className="outlines-told">
+          {told.map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+        </div>
+      </div>
+      {outlines === undefined ? (
+        <p aria-busy="true">One moment …</p>
+      ) : outlines.length === 0 ? (
+        <p className="outlines-none">
+          Nothing here yet. Bring in a drawing (SVG or DXF) or a picture of a shape (PNG or JPEG): it is traced to one
+          clean line. Whatever is cut to an outline can then be cut to yours: holders, tags, bands, windows, masks.
+        </p>
+      ) : (
+        <div className="outlines">
+          <ul aria-label="Your outlines">
+            {outlines.map((outline) => (
+              <OutlineCard
+                key={outline.id}
+                outline={outline}
+                isChosen={outline.id === shown?.id}
+                onChoose={() => {
+                  setChosen(outline.id);
+                }}
+              />
+            ))}
+          </ul>
+          {shown ? <OutlineBench key={shown.id} outline={shown} all={outlines} onMade={take} /> : null}
+        </div>
+      )}
+      {picture ? (
+        <Suspense>
+          <TraceDialog
+            picture={picture}
+            width={TRACED_MM}
+            onUse={(outline, wide) => {
+              take(shelvePicture(picture, outline, wide));
+            }}
+            onClose={() => {
+              setPicture(undefined);
+            }}
+          />
+        </Suspense>
+      ) : null}
+    </main>
+  );
+}
+
+interface OutlineCardProps {
+  readonly outline: ShelfOutline;
+  readonly isChosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function OutlineCard({ outline, isChosen, onChoose }: OutlineCardProps) {
+  const display = useDisplay();
+  return (
+    <li>
+      <button type="button" aria-pressed={isChosen} onClick={onChoose}>
+        <span className="outline-picture">
+          <OutlineDrawing {...outline} label="" />
+        </span>
+        <strong>{outline.name}</strong>
+        <small>{formatSize(outline.width, outline.height, display)}</small>
+      </button>
+    </li>
+  );
+}
