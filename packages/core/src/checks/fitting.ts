@@ -47,7 +47,7 @@ export const fitting: Check = {
       const nothing = nothingLeft(told);
       if (nothing) return [nothing];
       const out = sticksOut(told);
-      if (part.marks) return [...(out ? [out] : []), ...notCut(told), ...letters(told)];
+      if (part.kind?.inPaper) return [...(out ? [out] : []), ...notCut(told), ...letters(told)];
       return [...letters(told), ...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
     }),
     ...nowhere(checked),
@@ -73,7 +73,7 @@ interface Told extends Checked {
 const at = ({ part, name, lies }: Told) =>
   ({
     check: "fitting",
-    ...(part.marks
+    ...(part.marks && part.kind?.inPaper
       ? { piece: part.marks.piece, panel: part.marks.panel }
       : { piece: part.main, panel: part.pieces.find((p) => p.id === part.main)?.root ?? "" }),
     facts: { name, fitting: lies.id },

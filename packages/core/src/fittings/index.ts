@@ -10,6 +10,7 @@ import { mat } from "./mat.ts";
 import { panel } from "./panel.ts";
 import { part } from "./part.ts";
 import { perforation } from "./perforation.ts";
+import { puzzle } from "./puzzle.ts";
 import { shape } from "./shape.ts";
 import { slit } from "./slit.ts";
 import { strip } from "./strip.ts";
@@ -18,7 +19,7 @@ import { words } from "./words.ts";
 
 /** The kinds of things that are laid on panels, in the order they are offered. */
 export const fittingKinds: readonly FittingKind[] = [
-  ...[mat, frame, strip, panel, shape, lettering, cradle],
+  ...[mat, frame, strip, panel, shape, puzzle, lettering, cradle],
   ...[words, hole, slit, window, line, perforation, edge],
   part,
 ];

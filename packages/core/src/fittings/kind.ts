@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import type { Setup } from "../forms/form.ts";
 import type { Stock } from "../model/spec.ts";
+import type { Stroke } from "../model/piece.ts";
 import type { Said } from "../paper/said.ts";
 import type { EdgeCut } from "../paper/shape.ts";
 import { TAPE_MARGIN } from "../paper/seam.ts";
@@ -69,6 +70,8 @@ export interface Laying {
   readonly edge?: { readonly side: SideOf; readonly cut: EdgeCut };
   /** what is to be told of words that were set */
   readonly lettered?: Lettered;
+  /** lines that it leaves on what it lies on, where they stand on its own sheet */
+  readonly leaves?: readonly Stroke[];
   /** the panel that is glued to what lies across the fold */
   readonly across?: string;
   /** the panel that something more can be laid on, where it is not the first */

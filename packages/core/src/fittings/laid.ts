@@ -54,7 +54,7 @@ export interface Laid extends Drafted {
   readonly stock: Stock;
   /** what is to be told of words that were set */
   readonly lettered?: Laying["lettered"];
-  /** what it does to the paper it lies on; it has no piece of its own then */
+  /** what it does to the paper it lies on: what has no piece of its own does nothing else */
   readonly marks?: Marks;
 }
 
@@ -65,6 +65,7 @@ export type DraftedRow = Laid & {
   readonly across?: string | undefined;
   readonly edge?: Laying["edge"];
   readonly through?: Laying["through"];
+  readonly leaves?: Laying["leaves"];
 };
 
 /** The face at the bottom of all that a ground lies on, and from the ground's u and v to that panel's flat coordinates. */

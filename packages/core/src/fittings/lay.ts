@@ -12,9 +12,9 @@
  *     └─────────────────┘
  */
 import { sharedConvex } from "../geometry/convex.ts";
-import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
+import { type Bounds, boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
-import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam } from "../model/piece.ts";
+import type { Dimension, Face, Join, PanelFace, PieceDraft, Seam, Stroke } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
 import type { Place } from "../model/fitting.ts";
 import type { Fitting, Stock } from "../model/spec.ts";
@@ -23,7 +23,7 @@ import { filledWith, foldedPanels, flatPose, heightsOf, lastOrder } from "../pap
 import { type Drafted, draftOf } from "../paper/said.ts";
 import { kindById } from "./index.ts";
 import type { GroundSize, SideOf } from "./kind.ts";
-import type { Base, DraftedRow, Laid, Row } from "./laid.ts";
+import type { Base, DraftedRow, Laid, Marks, Row } from "./laid.ts";
 import { markOf, withMarks } from "./marks.ts";
 import { cornerOf, poseOn } from "./place.ts";
 import { ruleFigures } from "./ruleFigures.ts";
@@ -144,6 +144,7 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: 
   return {
     ...drafted,
     lies,
+    ...(drafted.leaves && { marks: leftBeneath(fitting.id, drafted.leaves, main, rests.on, pose) }),
     joins: [join, ...drafted.joins],
     seams: [
       ...drafted.seams,
@@ -161,6 +162,23 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: 
     ],
     dimensions: [...drafted.dimensions, ...ruleFigures({ ...fitting, at }, lies, under, opening?.side)],
   };
+}
+
+/** Lines that stand on its own sheet, on what it rests on. */
+function leftBeneath(
+  id: string,
+  leaves: readonly Stroke[],
+  { laid }: PieceDraft,
+  { piece, panel, face }: PanelFace,
+  pose: Pose,
+): Marks {
+  const home = compose(pose, laid);
+  const strokes = leaves.map((stroke): Stroke => ({
+    ...stroke,
+    ...{ id: `${id}-${stroke.id}`, path: placePath(stroke.path, home), fitting: id },
+    ...(face === "back" && { face }),
+  }));
+  return { fitting: id, piece, panel, cuts: [], strokes, through: "layer" };
 }
 
 /** The fold that a face's panel opens by, as one looks at that face: on which side of it, and what lies across it. */
@@ -269,7 +287,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   const kind = kindById(fitting.kind);
   const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
   if (!kind || !laying) return undefined;
-  const { said, strips = [], across, edge, through, lettered, ground: next } = laying;
+  const { said, strips = [], across, edge, through, lettered, leaves, ground: next } = laying;
   const drafted = draftOf(said, {
     contents: { width: 1, height: 1, thickness: 0 },
     label: labelIn(kind.settings.shape),
@@ -283,6 +301,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
     across,
     ...(edge && { edge }),
     ...(through && { through }),
+    ...(leaves && { leaves }),
     ...(lettered && { lettered }),
     kind,
     setup: base.setup,

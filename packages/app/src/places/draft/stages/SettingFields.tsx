@@ -110,6 +110,7 @@ function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
   );
 }
 
+const textIn = (value: unknown): string => (typeof value === "string" ? value : "");
 const widthIn = ({ width }: Readonly<Record<string, unknown>>): number | undefined =>
   typeof width === "number" ? width : undefined;
 
@@ -139,7 +140,7 @@ export function SettingFields({ shape, values, path, workedOf, wide = true }: Se
   return fields.map(({ name, schema, at }) => (
     <div className={wide || !isNarrow(schema) ? "wide" : undefined} key={`${path} ${name}`}>
       {settingMeta(schema).kind === "drawn" ? (
-        <OwnOutline shape={shape} path={path} drawn={String(values[name] ?? "")} width={widthIn(values)} />
+        <OwnOutline shape={shape} path={path} drawn={textIn(values[name])} width={widthIn(values)} />
       ) : (
         <SettingField
           at={at}
