@@ -5,6 +5,7 @@ import {
   catalogue,
   chartOf,
   cutsOf,
+  eachNamed,
   type Display,
   find,
   pose,
@@ -121,7 +122,8 @@ function fonts(): { regular: Uint8Array; strong: Uint8Array } {
 async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: Display): Promise<string | Uint8Array> {
   const solution = solve(spec);
   const title = spec.contents.name ?? solution.form;
-  if (format === "svg") return writeSvg(solution, title);
+  const each = eachNamed(solution);
+  if (format === "svg") return writeSvg(each, title);
   if (format === "json") {
     const now = new Date().toISOString();
     return writeProject([{ id: "draft-1", name: title, tags: [], note: "", made: now, changed: now, step: 1, spec }]);
@@ -130,7 +132,7 @@ async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: D
   const letter = display.unit === "in";
   const paper = find(catalogue.sheets, letter ? "us-letter" : "iso-a4");
   if (!paper) throw new Error("the catalogue lacks its own paper");
-  return await writePdf(solution, { title, display, paper, fonts: fonts(), date: new Date() });
+  return await writePdf(solution, { each, title, display, paper, fonts: fonts(), date: new Date() });
 }
 
 export const commands: Readonly<Record<string, Command>> = {

@@ -16,6 +16,7 @@ export {
   withoutFitting,
 } from "./recipe/change.ts";
 export * from "./outlines/outline.ts";
+export * from "./each.ts";
 export { loadTypefaces, TYPEFACES } from "./typefaces/index.ts";
 export { fittingKinds, kindById } from "./fittings/index.ts";
 export type { Asks, FittingKind } from "./fittings/kind.ts";
@@ -30,7 +31,7 @@ export * from "./geometry/point.ts";
 export * from "./model/piece.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
-export { settingMeta, type SettingMeta } from "./model/setting.ts";
+export { linesIn, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/clearance.ts";
 export { settingsOf, type Form, type Ground, type Setup } from "./forms/form.ts";
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";

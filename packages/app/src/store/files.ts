@@ -7,15 +7,13 @@ import {
   type ReadProject,
   sayProjectProblem,
   writeProject,
-  writeSvg,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
-import { wrap } from "comlink";
+import { type Remote, wrap } from "comlink";
 import { create } from "zustand";
 import { coloursOf } from "../drawing/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi, PrintJob } from "../workers/print.worker.ts";
-import { solutionOf } from "./solutions.ts";
 import { everythingIn } from "./db.ts";
 import { type Adopted, useDrafts } from "./drafts.ts";
 import { loadFormsOf } from "./forms.ts";
@@ -69,17 +67,13 @@ export const saveStore = async (): Promise<boolean> => {
   return save(new Blob([JSON.stringify(all, undefined, 1)], { type: "application/json" }), "cut-fold-store", ".json");
 };
 
-export const saveSvg = (draft: Draft): Promise<boolean> =>
-  save(
-    new Blob([writeSvg(solutionOf(draft.spec), draft.name)], { type: "image/svg+xml" }),
-    fileName(draft.name),
-    ".svg",
-  );
+export const saveSvg = async (draft: Draft): Promise<boolean> => {
+  const svg = await asked((api) => api.svg(draft.spec, draft.name));
+  return await save(new Blob([svg], { type: "image/svg+xml" }), fileName(draft.name), ".svg");
+};
 
-/** A draft as a PDF, whole or a part of it. */
-export async function printPdf(draft: Draft, parts: PrintJob["parts"]): Promise<Blob> {
-  const { unit, fraction, paper: paperId } = useSettings.getState().settings;
-  const paper = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
+/** Asks the printing worker, which lives for this one answer. */
+async function asked<A>(ask: (api: Remote<PrintApi>) => Promise<A>): Promise<A> {
   const worker = new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" });
   try {
     const failed = new Promise<never>((_, reject) => {
@@ -87,22 +81,28 @@ export async function printPdf(draft: Draft, parts: PrintJob["parts"]): Promise<
         reject(new Error("The printing part could not be loaded."));
       });
     });
-    const display: Display = { unit, fraction };
-    const bytes = await Promise.race([
-      wrap<PrintApi>(worker).print({
-        spec: draft.spec,
-        title: draft.name,
-        display,
-        paper: { width: paper.width, height: paper.height },
-        colours: coloursOf(draft.spec),
-        parts,
-      }),
-      failed,
-    ]);
-    return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
+    return await Promise.race([ask(wrap<PrintApi>(worker)), failed]);
   } finally {
     worker.terminate();
   }
+}
+
+/** A draft as a PDF, whole or a part of it. */
+export async function printPdf(draft: Draft, parts: PrintJob["parts"]): Promise<Blob> {
+  const { unit, fraction, paper: paperId } = useSettings.getState().settings;
+  const paper = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
+  const display: Display = { unit, fraction };
+  const bytes = await asked((api) =>
+    api.print({
+      spec: draft.spec,
+      title: draft.name,
+      display,
+      paper: { width: paper.width, height: paper.height },
+      colours: coloursOf(draft.spec),
+      parts,
+    }),
+  );
+  return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
 }
 
 export const savePdf = async (draft: Draft): Promise<boolean> =>

@@ -1,7 +1,7 @@
 /** Writes PDFs away from the screen. pdfkit and the fonts it embeds come with this worker. */
 import regular from "@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff?url";
 import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff?url";
-import { type Display, readSpec, solve } from "@cut-fold/core";
+import { type Display, eachNamed, readSpec, solve, writeSvg } from "@cut-fold/core";
 import type { PdfPart } from "@cut-fold/core/pdf";
 import { expose } from "comlink";
 import { loadFormsOf } from "../store/forms.ts";
@@ -22,6 +22,14 @@ const load = async (url: string): Promise<Uint8Array> => {
 };
 
 const api = {
+  /** A draft as SVG, a piece for every name of a list. */
+  async svg(spec: unknown, title: string): Promise<string> {
+    await loadFormsOf([spec]);
+    const read = readSpec(spec);
+    if (!read.ok) throw new Error("This draft cannot be read.");
+    return writeSvg(eachNamed(solve(read.value)), title);
+  },
+
   /** A draft as PDF bytes: templates at true size, the cut list and the steps, or one of them. */
   async print(job: PrintJob): Promise<Uint8Array> {
     await loadFormsOf([job.spec]);
@@ -29,7 +37,9 @@ const api = {
     if (!read.ok) throw new Error("This draft cannot be read.");
     const { writePdf } = await import("@cut-fold/core/pdf");
     const fonts = { regular: await load(regular), strong: await load(strong) };
-    return await writePdf(solve(read.value), {
+    const solution = solve(read.value);
+    return await writePdf(solution, {
+      each: eachNamed(solution),
       title: job.title,
       display: job.display,
       paper: job.paper,

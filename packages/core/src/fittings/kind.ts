@@ -78,8 +78,10 @@ export interface Laying {
   readonly ground?: string;
 }
 
-/** What is told of words beside the paper: letters that are not in the typeface, counters that drop out, growth in mm. */
+/** What is told of words beside the paper: letters that are not in the typeface, counters that drop out, growth in mm, names. */
 export interface Lettered {
+  /** each name of a list with how wide it comes, mm, the widest first */
+  readonly names?: readonly { readonly name: string; readonly width: number }[];
   readonly missing: readonly string[];
   readonly islands: number;
   readonly by: number;

@@ -13,7 +13,7 @@ import { OUTLINED } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
 import { movedTo } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
-import { areaOfWords, figuresOf, usualSizeOf, wordingIn, wordsOf } from "./words.ts";
+import { areaOfWords, figuresOf, namesSet, shown, usualSizeOf, wordingIn, wordsOf } from "./words.ts";
 
 /** It is read from further off than what is printed: so much larger. */
 const LARGER = 1.3;
@@ -28,14 +28,16 @@ export const lettering = defineKind({
   settings: z.object(wordingIn(OUTLINED)),
   follows: () => ({ size: "height", lineSpacing: "height" }),
   usual: (ground, grid) => ({ size: roundDown(usualSizeOf(ground, grid) * LARGER, grid) }),
-  draft({ name, set, stock }) {
-    const found = wordsOf(set);
+  draft({ name, set: said, stock }) {
+    const names = namesSet(said);
+    const set = { ...said, text: shown(said) };
+    const found = wordsOf(said);
     const missing = found?.words.missing ?? [];
     if (!found || found.words.letters.length === 0) {
       const blank = panel("lettering", name, set.size * 3, set.size);
       return {
         said: { sheets: [sheet("lettering", name, [blank], { stock })] },
-        lettered: { missing, islands: 0, by: 0 },
+        lettered: { missing, islands: 0, by: 0, names },
       };
     }
     const { words, joining } = found;
@@ -54,7 +56,7 @@ export const lettering = defineKind({
           words.feet.map((y) => y + by),
         ),
       },
-      lettered: { missing, islands: 0, by },
+      lettered: { missing, islands: 0, by, names },
     };
   },
 });

@@ -10,7 +10,7 @@
 import { z } from "zod";
 import { flatten, type Path, polygon } from "../geometry/path.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
-import { autoMm, choice, mm, text, toggle } from "../model/setting.ts";
+import { autoMm, choice, linesIn, list, mm, text, toggle } from "../model/setting.ts";
 import type { Measured } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { panel, type Rectangle, sheet } from "../paper/sheet.ts";
@@ -25,6 +25,11 @@ import { defineKind, type FittingInput, type GroundSize, type Laying, type Lette
 /** What all words are set by, in one of some typefaces. */
 export const wordingIn = <const K extends string>(typefaces: Readonly<Record<K, string>>) => ({
   text: text("Words", "Thank you", 200, "What it says; a new line begins another."),
+  names: list(
+    "One for each name",
+    4000,
+    "A name a line: a piece is made for each, and the widest is shown. Empty, the words above stand on all.",
+  ),
   typeface: choice("Typeface", typefaces, "script" as NoInfer<K>, "What the letters look like."),
   size: mm("Height of capitals", 12, [2, 150], "From the foot of a capital to its head."),
   spacing: mm("Letter spacing", 0, [-5, 40], "More between letters, or less where negative."),
@@ -71,7 +76,17 @@ function kept<T>(key: string, make: () => T): T {
 }
 
 const keyOf = (what: string, w: Wording): string =>
-  JSON.stringify([what, w.text, w.typeface, w.size, w.spacing, w.lineSpacing, w.align, w.arc]);
+  JSON.stringify([
+    what,
+    w.text,
+    what === "names" ? w.names : "",
+    w.typeface,
+    w.size,
+    w.spacing,
+    w.lineSpacing,
+    w.align,
+    w.arc,
+  ]);
 
 type Joining = NonNullable<ReturnType<typeof joiningOf>>;
 
@@ -82,8 +97,33 @@ interface Found {
   readonly words: SetWords;
 }
 
+/** Each name of a list with how wide it comes, mm. */
+export interface NamedWidth {
+  readonly name: string;
+  readonly width: number;
+}
+
+/** How wide each name of the list comes, the widest first; none where there is no list. */
+export function namesSet(w: Wording): readonly NamedWidth[] {
+  const names = linesIn(w.names);
+  if (names.length === 0) return [];
+  return kept(keyOf("names", w), () =>
+    names
+      .flatMap((name): NamedWidth[] => {
+        const found = wordsSet({ ...w, text: name });
+        return found ? [{ name, width: found.words.width }] : [];
+      })
+      .sort((a, b) => b.width - a.width),
+  );
+}
+
+/** What is shown: the words, or the widest of a list of names, so that what fits it fits all. */
+export const shown = (w: Wording): string => namesSet(w)[0]?.name ?? linesIn(w.names)[0] ?? w.text;
+
 /** The words as they are set; nothing while their typeface has not come. */
-export function wordsOf(w: Wording): Found | undefined {
+export const wordsOf = (w: Wording): Found | undefined => wordsSet({ ...w, text: shown(w) });
+
+function wordsSet(w: Wording): Found | undefined {
   const face = typefaceById(w.typeface);
   const joining = joiningOf();
   return (
@@ -112,11 +152,13 @@ export function areaOfWords(
 export const usualSizeOf = ({ width, height }: GroundSize, grid: number): number =>
   Math.max(4, roundDown(Math.min(width / 9, height / 4, 20), grid));
 
-function draft({ name, set }: FittingInput<Set>): Laying {
-  const found = wordsOf(set);
+function draft({ name, set: said }: FittingInput<Set>): Laying {
+  const names = namesSet(said);
+  const set = { ...said, text: shown(said) };
+  const found = wordsSet(set);
   if (!found || found.words.letters.length === 0) {
     const body = panel("words", name, set.size * 3, set.size);
-    const lettered: Lettered = { missing: found?.words.missing ?? [], islands: 0, by: 0 };
+    const lettered: Lettered = { missing: found?.words.missing ?? [], islands: 0, by: 0, names };
     return { said: { sheets: [sheet("words", name, [body])] }, lettered };
   }
   const { face, words, joining } = found;
@@ -133,7 +175,12 @@ function draft({ name, set }: FittingInput<Set>): Laying {
     words.feet.map((y) => y + edge),
   );
   const islands = set.role === "cut" ? (rings ?? []).filter(joining.isHole).length : 0;
-  const lettered: Lettered = { missing: words.missing, islands, by: edge };
+  const lettered: Lettered = {
+    missing: [...new Set([...words.missing, ...missingIn(said)])],
+    islands,
+    by: edge,
+    names,
+  };
   const shifted = (path: Path): Path => (edge === 0 ? path : movedTo(path, [edge, edge]));
   if (set.role === "cut") {
     const cuts = rings
@@ -149,6 +196,14 @@ function draft({ name, set }: FittingInput<Set>): Laying {
   const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled }));
   return { said: { sheets: [sheet("words", name, [body], { strokes })], figures }, lettered };
 }
+
+/** Signs of any name of the list that the typeface has not. */
+const missingIn = (w: Wording): readonly string[] =>
+  linesIn(w.names).length === 0
+    ? []
+    : kept(keyOf("names", { ...w, names: `missing ${w.names}` }), () =>
+        linesIn(w.names).flatMap((name) => wordsSet({ ...w, text: name })?.words.missing ?? []),
+      );
 
 /** How high its capitals are, and from one line to the next where there are two. */
 export function figuresOf(body: Rectangle, w: Wording, feet: readonly number[]): Record<string, Measured | undefined> {

@@ -34,7 +34,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   const parts = options.parts ?? PDF_PARTS;
   // printed sheets are worked from with the ruler in hand
   const ruled = { ...options, display: onRuler(options.display, solution.grid) };
-  if (parts.includes("template")) templatePages(doc, solution, ruled);
+  if (parts.includes("template")) templatePages(doc, options.each ?? solution, ruled);
   if (parts.includes("steps")) stepPages(doc, solution, ruled);
   doc.end();
   return await bytes;

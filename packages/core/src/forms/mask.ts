@@ -37,14 +37,22 @@ const box = (width: number, height: number): Point[] => [
   [0, height],
 ];
 
+/** The window that was drawn in last: whatever else of a mask is changed, and every button that is tried, asks for it again. */
+let lately: { readonly key: string; readonly path: Path | undefined } | undefined;
+
 /** An outline as large as the card, drawn in by the border all round; the largest part where that leaves several. */
 function drawnIn(set: z.output<typeof settings>, card: { width: number; height: number }, border: number): Path {
   if (set.shape === "oval" || set.shape === "round") {
     const window = { width: card.width - 2 * border, height: card.height - 2 * border };
     return oval(window.width, window.height);
   }
-  const outline = outlineIn(shapes, set.shape, set.drawn, "oval")?.outline(card.width, card.height) ?? [];
-  const [largest] = offset([outline], -border).sort((a, b) => areaOf(b) - areaOf(a));
+  const key = [set.shape, set.drawn, card.width, card.height, border].join(" ");
+  if (key !== lately?.key) {
+    const outline = outlineIn(shapes, set.shape, set.drawn, "oval")?.outline(card.width, card.height) ?? [];
+    const [path] = offset([outline], -border).sort((a, b) => areaOf(b) - areaOf(a));
+    lately = { key, path };
+  }
+  const largest = lately.path;
   const { x, y } = { x: -border, y: -border };
   return largest ? placePath(largest, { x, y, rotation: 0, flip: false }) : oval(1, 1);
 }

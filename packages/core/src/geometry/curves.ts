@@ -339,8 +339,10 @@ function beside(s: Segment, by: number, halvings = 0): Beside[] {
   });
   const isBack = near <= LEAST_LEFT && far <= LEAST_LEFT;
   const isMixed = !isBack && (near <= LEAST_LEFT || far <= LEAST_LEFT);
+  // what runs backwards is not drawn: its ends stand for it, and need only lie close
   const isNear =
-    Math.max(...off) < OFFSET_MM && Math.acos(Math.max(-1, Math.min(1, dot(start.way, end.way)))) < MOST_TURN;
+    (isBack || Math.max(...off) < OFFSET_MM) &&
+    Math.acos(Math.max(-1, Math.min(1, dot(start.way, end.way)))) < MOST_TURN;
   if (halvings < MOST_HALVINGS && (isMixed || !isNear)) {
     const [first, second] = split(s, 0.5);
     return [...beside(first, by, halvings + 1), ...beside(second, by, halvings + 1)];
@@ -381,7 +383,11 @@ function bandsOf(loop: Path, by: number): Path[] {
       ]);
     });
     // past the middle of a tight bend all that is within reach is within reach of its ends
-    const tight = parts.filter(({ moved }) => !moved).flatMap(({ part }) => [disc(part.from, far), disc(part.to, far)]);
+    const tight = parts.flatMap(({ part, moved }, n) => {
+      if (moved) return [];
+      const isLast = parts[n + 1]?.moved !== undefined || n === parts.length - 1;
+      return [disc(part.from, far), ...(isLast ? [disc(part.to, far)] : [])];
+    });
     return [...bands, ...tight, ...cornerOf(s, loop[(i + 1) % loop.length] as Segment, by)];
   });
 }

@@ -6,7 +6,7 @@ import { z } from "zod";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle" | "count" | "text" | "drawn";
+  readonly kind: "length" | "choice" | "toggle" | "count" | "text" | "list" | "drawn";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
@@ -19,7 +19,7 @@ export interface SettingMeta {
   readonly follows?: "width" | "height";
   /** what it asks for where forms say the same under several names: carried over when the form is changed */
   readonly kin?: "room";
-  /** smallest and largest length, mm, or number; the most letters of a text */
+  /** smallest and largest length, mm, or number; the most letters of a text or a list */
   readonly min?: number;
   readonly max?: number;
   /** the words for each choice */
@@ -105,6 +105,21 @@ export const text = (label: string, preset: string, max: number, about: string) 
     .max(max)
     .default(preset)
     .meta({ kind: "text", label, about, max } satisfies SettingMeta);
+
+/** Many words of the maker's own, each on a line, up to so many letters in all. */
+export const list = (label: string, max: number, about: string) =>
+  z
+    .string()
+    .max(max)
+    .default("")
+    .meta({ kind: "list", label, about, max } satisfies SettingMeta);
+
+/** What stands in a list: its lines without those that are empty. */
+export const linesIn = (said: string): readonly string[] =>
+  said
+    .split(/\r?\n/u)
+    .map((one) => one.trim())
+    .filter((one) => one !== "");
 
 /** A line of the maker's own, as path data of up to so many signs; it comes from a file, and no field is typed in. */
 export const drawn = (label: string, max: number, about: string) =>

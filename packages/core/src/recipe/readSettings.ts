@@ -32,7 +32,7 @@ function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: st
       : reader.length(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity });
   if (meta.kind === "count") return reader.count(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity }, true);
   const read = schema.safeParse(said);
-  if (!read.success && meta.kind === "text")
+  if (!read.success && (meta.kind === "text" || meta.kind === "list"))
     return reader.report(field, "wrong-type", { wants: `a text of up to ${String(meta.max ?? 80)} letters` });
   if (meta.kind === "drawn" && (!read.success || (read.data !== "" && !loopsOf(String(read.data)))))
     return reader.report(field, "wrong-type", {

@@ -97,6 +97,12 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `${str(f.facts, "name")}: this typeface has no ${str(f.facts, "signs")}. It is left out; another typeface or another word has it.`,
   "fitting.drops-out": (f) => () =>
     `${str(f.facts, "name")}: the insides of ${f.figure === 1 ? "a letter drop" : `${String(f.figure)} letters drop`} out when it is cut.`,
+  "fitting.insides-drop": (f) => () =>
+    `${str(f.facts, "name")}: what is inside it drops out with it, in ${f.figure === 1 ? "one piece" : `${String(f.figure)} pieces`}.`,
+  "fitting.name-wide": (f) => (mm) =>
+    `${str(f.facts, "name")}: too wide for the paper beside it: ${str(f.facts, "signs")}. The widest takes ${mm(f.figure)}; there is room for ${mm(f.limit)}.`,
+  "fitting.name-count": (f) => () =>
+    `${str(f.facts, "name")}: there are ${String(f.limit)} names, and ${String(f.figure)} to make.`,
   "fitting.grown": (f) => (mm) =>
     `${str(f.facts, "name")}: every letter is grown ${mm(f.figure)} all round so that all hold together. Letters nearer to one another need less.`,
   "fitting.partly": (f) => () =>
@@ -170,6 +176,8 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "only-one": () => () => "Make it one",
   "spread-out": () => () => "Spread them out evenly",
   bridges: () => () => "Keep them with bridges",
+  "smaller-words": (f) => (mm) => `Make capitals ${mm(num(f, "mm"))} high`,
+  "as-many": (f) => () => `Make ${String(num(f, "count"))}`,
   "this-paper-only": () => () => "Cut this paper only",
   "smaller-hole": (f) => (mm) => `Make the hole ${mm(num(f, "mm"))}`,
   "in-middle": () => () => "Lay it in the middle",

@@ -1,3 +1,4 @@
+import type { Solution } from "../../model/solution.ts";
 /** What is printed, and how. */
 import type { Display } from "../../units/format.ts";
 
@@ -14,6 +15,8 @@ export type PdfPart = (typeof PDF_PARTS)[number];
 
 /** What is printed, for which paper, in whose units. */
 export interface PdfOptions {
+  /** the solution with a piece for every name of a list, where templates are to be one of each */
+  readonly each?: Solution;
   readonly title: string;
   readonly display: Display;
   /** the paper in the printer, mm, upright */

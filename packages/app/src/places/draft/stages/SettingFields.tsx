@@ -9,6 +9,7 @@ import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { beginGesture, change, endGesture } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { ListSetting } from "./ListSetting.tsx";
 import { OwnOutline } from "./OwnOutline.tsx";
 
 interface SettingFieldProps {
@@ -37,6 +38,7 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
   );
   if (kind === "length") return <LengthSetting at={at} schema={schema} value={value} worked={worked} />;
   if (kind === "count") return <CountSetting at={at} schema={schema} value={value} />;
+  if (kind === "list") return <ListSetting at={at} schema={schema} value={value} />;
   if (kind === "text") return <TextSetting at={at} schema={schema} value={value} />;
   return (
     <Choice label={label} value={String(value)} options={kind === "toggle" ? YES_NO : choices} onChange={onChoice} />
