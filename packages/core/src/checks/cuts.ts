@@ -8,6 +8,7 @@ import type { Finding } from "../model/solution.ts";
 import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, type Checked, remedy } from "./check.ts";
+import { belongsTogether, DOUBLED_MM, isDoubled } from "./fineCuts.ts";
 
 /** Paper that is left between two cuts, or a cut and an edge, tears where it is narrower when it is cut by hand, mm (geometry notes). */
 const LEAST_PAPER_MM = 3;
@@ -163,10 +164,10 @@ const roundOf = ({ cut, points }: Traced): readonly Point[] =>
 function close(checked: Checked, piece: Piece, one: Traced, others: readonly Traced[]): Finding[] {
   const { fitting } = one;
   // letters stand as near as they are set: what is left between them is the typeface's
-  const isLetter = checked.parts.some((p) => p.lettered && p.lies?.id === fitting);
-  const [near] = (isLetter ? others.filter((other) => other.fitting !== fitting) : others)
+  const [near] = (belongsTogether(checked, fitting) ? others.filter((other) => other.fitting !== fitting) : others)
     .map((other) => ({ other, off: apart(one, other) }))
-    .filter(({ off }) => off < LEAST_PAPER_MM)
+    // a line that is cut twice is told as that
+    .filter(({ other, off }) => off < LEAST_PAPER_MM && !(off < DOUBLED_MM && isDoubled(one, other)))
     .sort((a, b) => a.off - b.off);
   if (!near) return [];
   const isSame = near.other.fitting === fitting;

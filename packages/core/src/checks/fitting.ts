@@ -366,6 +366,7 @@ function covers(told: Told): Finding[] {
     // what lies in the opening of a frame closes nothing: only what covers its rim does
     if (!points.some((p) => holds(outline, p)) || !holds(outline, middle)) return [];
     const facts = { ...at(told).facts, cut: cut.kind };
-    return [{ ...at(told), code: "covers", severity: "warning", figure: right - left, limit: 0, facts }];
+    const mends = cut.fitting === undefined ? {} : remedy("through-all", ["fittings", cut.fitting, "through"], "all");
+    return [{ ...at(told), code: "covers", severity: "warning", figure: right - left, limit: 0, facts, ...mends }];
   });
 }

@@ -4,6 +4,7 @@ import type { Check } from "./check.ts";
 import { cuts } from "./cuts.ts";
 import { covering } from "./covering.ts";
 import { closed } from "./closed.ts";
+import { fineCuts } from "./fineCuts.ts";
 import { fitting } from "./fitting.ts";
 import { gap } from "./gap.ts";
 import { hole } from "./hole.ts";
@@ -27,6 +28,7 @@ export const checks: readonly Check[] = [
   seam,
   hole,
   cuts,
+  fineCuts,
   fitting,
   closed,
   motion,

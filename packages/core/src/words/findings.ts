@@ -91,6 +91,18 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `${str(f.facts, "name")} runs over a score: what is printed or drawn there cracks when it is folded.`,
   "cuts.in-glue": (f) => () =>
     `${str(f.facts, "name")} is cut where it is glued: glue comes through, or what lies beneath shows.`,
+  "fine.doubled": (f) => (mm) => {
+    const over = str(f.facts, "over");
+    return `${str(f.facts, "name")}: ${over === "" ? "two of its lines run" : `it and ${over} run`} side by side, less than ${mm(f.limit)} apart: the same line is cut twice.`;
+  },
+  "fine.thin-bridge": (f) => (mm) =>
+    `${str(f.facts, "name")}: a bridge of ${mm(f.figure)} is left between openings, and ${mm.least(f.limit)} holds.`,
+  "fine.too-fine": (f) => (mm) =>
+    `${str(f.facts, "name")}: an opening is ${mm(f.figure)} wide, finer than this paper can be cut: ${mm.least(f.limit)} can.`,
+  "fine.into-cut": (f) => () => {
+    const over = str(f.facts, "over");
+    return `${str(f.facts, "name")} runs into ${over === "" ? "an opening" : over}: what is written there is cut off.`;
+  },
   "fitting.folded-edge": (f) => () =>
     `${str(f.facts, "name")}: that side is a fold and has no edge to cut. Choose another.`,
   "fitting.no-letter": (f) => () =>
@@ -176,6 +188,11 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "only-one": () => () => "Make it one",
   "spread-out": () => () => "Spread them out evenly",
   bridges: () => () => "Keep them with bridges",
+  "one-line": () => () => "Keep one of the two lines",
+  "made-larger": () => () => "Make it larger",
+  "made-smaller": () => () => "Make the words smaller",
+  "other-in-middle": (f) => () => `Lay ${str(f, "name")} in the middle`,
+  "through-all": () => () => "Cut through every layer",
   "smaller-words": (f) => (mm) => `Make capitals ${mm(num(f, "mm"))} high`,
   "as-many": (f) => () => `Make ${String(num(f, "count"))}`,
   "this-paper-only": () => () => "Cut this paper only",

@@ -1,0 +1,239 @@
+import { areaOf, boundsOf, flatten, holds, lengthOf, polygon } from "../geometry/path.ts";
+import { distance, type Point } from "../geometry/point.ts";
+import { IN_THE_MIDDLE } from "../model/fitting.ts";
+import type { Cut, Piece, Stroke } from "../model/piece.ts";
+import type { Finding } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
+import { keptLoops, loopsOf } from "../outlines/outline.ts";
+import { offOutline } from "../paper/hole.ts";
+import { valueAt } from "../recipe/change.ts";
+import { type Check, type Checked, remedy } from "./check.ts";
+
+/** Two cut lines nearer than this (mm) over so long (mm) are one line cut twice (geometry notes). */
+export const DOUBLED_MM = 0.5;
+const DOUBLED_LONG_MM = 5;
+/** A bridge narrower than this (mm) breaks when what is beside it is taken out. */
+const LEAST_BRIDGE_MM = 0.8;
+/** What is cut out is no narrower than this (mm), nor than so many times the paper's thickness: a blade has a width of its own. */
+const LEAST_WIDE_MM = 0.8;
+const LEAST_CALIPERS = 3;
+
+/** Lines that are cut twice, bridges that break, openings too fine for the paper, and what is written over an opening. */
+export const fineCuts: Check = {
+  id: "fine",
+  codes: ["doubled", "thin-bridge", "too-fine", "into-cut"],
+  run: (checked) => checked.pieces.flatMap((piece) => inPiece(checked, piece)),
+};
+
+interface Line {
+  readonly cut: Cut;
+  readonly fitting: string;
+  readonly points: readonly Point[];
+  readonly box: ReturnType<typeof boundsOf>;
+}
+
+function inPiece(checked: Checked, piece: Piece): Finding[] {
+  const lines = piece.cuts.flatMap((cut): Line[] => {
+    if (cut.fitting === undefined) return [];
+    const points = flatten(cut.path);
+    return [{ cut, fitting: cut.fitting, points, box: boundsOf(points) }];
+  });
+  const found = [
+    ...doubledLines(checked, piece, lines),
+    ...bridges(checked, piece, lines),
+    ...fine(checked, piece, lines),
+    ...writtenOver(checked, piece),
+  ];
+  // what many cuts of one row do is told once
+  const key = ({ code, facts }: Finding): string => `${code} ${String(facts?.["fitting"])}`;
+  return found.filter((f, i) => found.findIndex((g) => key(g) === key(f)) === i);
+}
+
+type Found = Pick<Finding, "code" | "severity"> & Partial<Finding>;
+const told = ({ spec }: Checked, piece: Piece, fitting: string, found: Found): Finding => ({
+  ...{ check: "fine", piece: piece.id, figure: 0, limit: 0, ...found },
+  facts: { name: String(valueAt(spec, ["fittings", fitting, "name"])), fitting, ...found.facts },
+});
+const placeOf = ({ cut, points }: Line) => ({ panel: cut.panel, ...(points[0] && { at: points[0] }) });
+
+/** Whether two boxes come nearer one another than so far. */
+const isNear = (a: Line["box"], b: Line["box"], mm: number): boolean =>
+  a.left - mm < b.right && b.left - mm < a.right && a.bottom - mm < b.top && b.bottom - mm < a.top;
+
+/** mm that a line runs along another in one go, no further from it than two lines that are one. */
+export function togetherFor(points: readonly Point[], other: readonly Point[], isClosed: boolean): number {
+  let [longest, run] = [0, 0];
+  const ends = isClosed ? [...points, points[0] as Point] : points;
+  for (let i = 1; i < ends.length; i += 1) {
+    const [from, to] = [ends[i - 1] as Point, ends[i] as Point];
+    const steps = Math.max(1, Math.ceil(distance(from, to)));
+    for (let k = 0; k < steps; k += 1) {
+      const t = (k + 0.5) / steps;
+      const p: Point = [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t];
+      run = offOutline(other, p) < DOUBLED_MM ? run + distance(from, to) / steps : 0;
+      longest = Math.max(longest, run);
+    }
+  }
+  return longest;
+}
+
+/** There and back, so that an open line has no side that closes it. */
+const roundOf = ({ cut, points }: Line): readonly Point[] =>
+  cut.kind === "slit" ? [...points, ...points.slice(1, -1).reverse()] : points;
+
+/** Whether one is the other cut again. */
+export const isDoubled = (a: Line, b: Line): boolean =>
+  isNear(a.box, b.box, DOUBLED_MM) && togetherFor(a.points, roundOf(b), a.cut.kind !== "slit") >= DOUBLED_LONG_MM;
+
+function doubledLines(checked: Checked, piece: Piece, lines: readonly Line[]): Finding[] {
+  const edge: Line | undefined = piece.outline[0] && {
+    cut: { id: "edge", panel: piece.root, kind: "window", path: piece.outline[0] },
+    fitting: piece.fitting ?? "",
+    points: flatten(piece.outline[0]),
+    box: boundsOf(flatten(piece.outline[0])),
+  };
+  return lines.flatMap((one, i): Finding[] => {
+    // paper of its own has its outer line for one of the two
+    const others = [...lines.slice(i + 1), ...(edge && one.fitting === piece.fitting ? [edge] : [])];
+    const twin = others.find((other) => isDoubled(one, other));
+    if (!twin) return [];
+    const isSame = twin.fitting === one.fitting;
+    const over = isSame ? "" : String(valueAt(checked.spec, ["fittings", twin.fitting, "name"]));
+    const mends = isSame
+      ? onceOnly(checked.spec, one.fitting)
+      : remedy("take-away", ["fittings", twin.fitting], undefined, { name: over });
+    return [
+      told(checked, piece, one.fitting, {
+        ...{ ...placeOf(one), code: "doubled", severity: "warning", limit: DOUBLED_MM },
+        ...{ facts: { over }, ...mends },
+      }),
+    ];
+  });
+}
+
+/** An outline of the maker's own without what runs along its other lines: both edges of a line that was drawn thick are one. */
+function onceOnly(spec: Spec, fitting: string): Pick<Finding, "remedy"> {
+  const drawn = valueAt(spec, ["fittings", fitting, "drawn"]);
+  const loops = typeof drawn === "string" ? (loopsOf(drawn) ?? []) : [];
+  const rings = loops.map((loop) => flatten(loop));
+  const once = loops.filter(
+    (loop, i) =>
+      !rings.some(
+        (ring, j) =>
+          j !== i &&
+          Math.abs(areaOf(loops[j] ?? [])) > Math.abs(areaOf(loop)) &&
+          togetherFor(rings[i] ?? [], ring, true) > lengthOf(loop) / 2,
+      ),
+  );
+  const kept = once.length < loops.length ? keptLoops(once) : undefined;
+  return kept ? remedy("one-line", ["fittings", fitting, "drawn"], kept.drawn) : {};
+}
+
+/** Made larger by a factor: words by their capitals, what has a box by that. */
+function larger({ spec }: Checked, fitting: string, by: number): Pick<Finding, "remedy"> {
+  const sizeOf = (name: string): number | undefined => {
+    const said = valueAt(spec, ["fittings", fitting, name]);
+    // to the next half mm
+    return typeof said === "number" ? Math.ceil(said * by * 2) / 2 : undefined;
+  };
+  const changes = ["size", "width", "height"].flatMap((name) => {
+    const value = sizeOf(name);
+    return value === undefined ? [] : [{ at: ["fittings", fitting, name], value }];
+  });
+  return changes.length === 0 ? {} : { remedy: { code: "made-larger", changes } };
+}
+
+/** The paper between the openings of one row, where they belong together: letters with their bridges, an outline with its insides. */
+function bridges(checked: Checked, piece: Piece, lines: readonly Line[]): Finding[] {
+  const closed = lines.filter(({ cut, fitting }) => cut.kind !== "slit" && belongsTogether(checked, fitting));
+  return closed.flatMap((one, i): Finding[] => {
+    const near = closed
+      .slice(i + 1)
+      .filter((other) => other.fitting === one.fitting && isNear(one.box, other.box, LEAST_BRIDGE_MM))
+      .map((other) => Math.min(...one.points.map((p) => offOutline(other.points, p))));
+    const figure = Math.min(Infinity, ...near);
+    if (figure >= LEAST_BRIDGE_MM) return [];
+    const mends = larger(checked, one.fitting, LEAST_BRIDGE_MM / Math.max(figure, 0.05));
+    const found = { code: "thin-bridge", severity: "warning", figure, limit: LEAST_BRIDGE_MM } as const;
+    return [told(checked, piece, one.fitting, { ...placeOf(one), ...found, ...mends })];
+  });
+}
+
+/** Letters, and the parts of an outline of the maker's own: what is left between them was drawn so. */
+export const belongsTogether = ({ parts, spec }: Pick<Checked, "parts" | "spec">, fitting: string): boolean => {
+  if (parts.some((p) => p.lettered && p.lies?.id === fitting)) return true;
+  const drawn = valueAt(spec, ["fittings", fitting, "drawn"]);
+  return (
+    valueAt(spec, ["fittings", fitting, "outline"]) === "own" && typeof drawn === "string" && drawn.lastIndexOf("M") > 0
+  );
+};
+
+/** How wide an opening is at the mean: twice its area for the length of its edge, which is so for a long band. */
+const meanWidth = (points: readonly Point[]): number => {
+  const ring = polygon(points);
+  return (2 * Math.abs(areaOf(ring))) / lengthOf(ring);
+};
+
+function fine(checked: Checked, piece: Piece, lines: readonly Line[]): Finding[] {
+  const limit = Math.max(LEAST_WIDE_MM, LEAST_CALIPERS * (piece.stock ?? checked.spec.stock).caliper);
+  return lines.flatMap((one): Finding[] => {
+    if (one.cut.kind !== "window") return [];
+    const figure = meanWidth(one.points);
+    if (figure >= limit) return [];
+    const found = { code: "too-fine", severity: "warning", figure, limit } as const;
+    const mends = larger(checked, one.fitting, limit / Math.max(figure, 0.05));
+    return [told(checked, piece, one.fitting, { ...placeOf(one), ...found, ...mends })];
+  });
+}
+
+const isInk = ({ role }: Stroke): boolean => role === "print" || role === "pen" || role === "foil";
+
+/** A letter that reaches into an opening is cut off there. */
+function writtenOver(checked: Checked, piece: Piece): Finding[] {
+  const openings = piece.cuts
+    .filter(({ kind }) => kind !== "slit")
+    .map((cut) => ({ cut, points: flatten(cut.path) }))
+    .map((opening) => ({ ...opening, box: boundsOf(opening.points) }));
+  if (openings.length === 0) return [];
+  return (piece.strokes ?? []).flatMap((stroke): Finding[] => {
+    const { fitting, path } = stroke;
+    if (fitting === undefined || fitting === piece.fitting || !isInk(stroke)) return [];
+    const points = flatten(path);
+    const box = boundsOf(points);
+    const met = openings.find(
+      (o) => o.cut.fitting !== fitting && isNear(box, o.box, 0) && points.some((p) => holds(o.points, p)),
+    );
+    if (!met) return [];
+    const over =
+      met.cut.fitting === undefined ? "" : String(valueAt(checked.spec, ["fittings", met.cut.fitting, "name"]));
+    const size = valueAt(checked.spec, ["fittings", fitting, "size"]);
+    const smaller =
+      typeof size === "number"
+        ? [
+            {
+              code: "made-smaller",
+              changes: [{ at: ["fittings", fitting, "size"], value: Math.floor(size * SMALLER) }],
+            },
+          ]
+        : [];
+    const away =
+      met.cut.fitting === undefined
+        ? []
+        : [
+            {
+              code: "other-in-middle",
+              facts: { name: over },
+              changes: [{ at: ["fittings", met.cut.fitting, "at"], value: IN_THE_MIDDLE }],
+            },
+          ];
+    return [
+      told(checked, piece, fitting, {
+        ...{ panel: met.cut.panel, code: "into-cut", severity: "warning", facts: { over } },
+        ...remedy("in-middle", ["fittings", fitting, "at"], IN_THE_MIDDLE),
+        others: [...smaller, ...away],
+      }),
+    ];
+  });
+}
+/** Of words that reach into an opening, so much of their size is tried. */
+const SMALLER = 0.75;
