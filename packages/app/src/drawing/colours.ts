@@ -1,5 +1,5 @@
 import { getContrastRatio } from "@mui/material/styles";
-import { catalogue, find, type Piece, type Spec } from "@cut-fold/core";
+import { catalogue, find, formById, type Piece, type Spec } from "@cut-fold/core";
 import { colour } from "../theme/theme.ts";
 
 export interface PaperColours {
@@ -13,12 +13,18 @@ const PLAIN: PaperColours = { face: "#f1e8d4", back: "#e6d9bc" };
 export const paperColours = (preset: string | undefined): PaperColours =>
   (preset === undefined ? undefined : find(catalogue.stocks, preset)) ?? PLAIN;
 
-/** The colours of a draft's own paper. */
-export const coloursOf = (spec: Spec): PaperColours => paperColours(spec.stock.preset);
+const turned = ({ face, back }: PaperColours): PaperColours => ({ face: back, back: face });
+
+/** The colours of a draft's own paper, the face that is drawn first: the other one where the pattern was put on that side. */
+export function coloursOf({ form, stock: { preset, pattern } }: Spec): PaperColours {
+  const drawn = formById(form)?.outside === "back" ? "inside" : "outside";
+  const colours = paperColours(preset);
+  return pattern === undefined || pattern === drawn ? colours : turned(colours);
+}
 
 /** The colours of a piece: its own paper's, or the draft's. */
 export const pieceColours = ({ stock }: Piece, own: PaperColours): PaperColours =>
-  stock ? paperColours(stock.preset) : own;
+  stock ? (stock.pattern === "inside" ? turned(paperColours(stock.preset)) : paperColours(stock.preset)) : own;
 
 /** On a paper this dark the ink of names would be hard to read: they are set in nearly black. */
 const ENOUGH = 7;

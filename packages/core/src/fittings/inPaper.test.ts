@@ -429,3 +429,36 @@ describe("a card with everything on it", () => {
     expect(read.ok && read.value.fittings).toEqual(spec.fittings);
   });
 });
+
+describe("words along an edge", () => {
+  const along = (runs: string, off: number, size = { width: 105, height: 148 }) => {
+    const s = solve(
+      specOf({
+        ...{ form: "card-base", contents: { ...size, thickness: 1 }, settings: { fold: "side" } },
+        method: { board: "scoring-millimetre" },
+        fittings: [
+          { id: "w", kind: "words", on: { panel: "front" }, text: "Plum", typeface: "plain", size: 8, runs, off },
+        ],
+      }),
+    );
+    const [lies] = s.fittings;
+    if (!lies) throw new Error("no words");
+    return { box: boundsOf(lies.outline), ground: lies.ground };
+  };
+
+  it("stand in its middle and so far from it, whatever the size", () => {
+    for (const height of [148, 210]) {
+      const left = along("left", 7, { width: 105, height });
+      expect(left.box.left).toBeCloseTo(7, 6);
+      expect((left.box.bottom + left.box.top) / 2).toBeCloseTo(left.ground.height / 2, 6);
+      const right = along("right", 7, { width: 105, height });
+      expect(right.ground.width - right.box.right).toBeCloseTo(7, 6);
+      // a quarter turned they are higher than wide
+      expect(right.box.top - right.box.bottom).toBeGreaterThan(2 * (right.box.right - right.box.left));
+      const top = along("top", 5, { width: 105, height });
+      expect(top.ground.height - top.box.top).toBeCloseTo(5, 6);
+      expect((top.box.left + top.box.right) / 2).toBeCloseTo(top.ground.width / 2, 6);
+      expect(along("bottom", 0, { width: 105, height }).box.bottom).toBeCloseTo(0, 6);
+    }
+  });
+});

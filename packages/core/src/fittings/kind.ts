@@ -66,6 +66,8 @@ export interface Laying {
   readonly strips?: readonly { readonly along: Edge; readonly wide: number }[];
   /** what else is cut at the same place; this paper alone unless said */
   readonly through?: Through;
+  /** a side of what it lies on that it runs along in its middle, so far (mm) from it; the rule of place says nothing of it */
+  readonly along?: { readonly side: SideOf; readonly off: number };
   /** an edge of what it lies on that is cut to a shape; the rule of place says nothing of it */
   readonly edge?: { readonly side: SideOf; readonly cut: EdgeCut };
   /** what is to be told of words that were set */

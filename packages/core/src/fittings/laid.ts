@@ -65,6 +65,7 @@ export type DraftedRow = Laid & {
   readonly across?: string | undefined;
   readonly edge?: Laying["edge"];
   readonly through?: Laying["through"];
+  readonly along?: Laying["along"];
   readonly leaves?: Laying["leaves"];
 };
 

@@ -79,7 +79,11 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: 
   const { left, right, bottom, top } = boundsOf(drawn);
   const size = { width: right - left, height: top - bottom };
   const down = isDown(drafted, main);
-  const at = opening ? alongFold(fitting.at, opening.side, size) : fitting.at;
+  const at = opening
+    ? alongFold(fitting.at, opening.side, size)
+    : drafted.along
+      ? alongSide(drafted.along, size)
+      : fitting.at;
   // from its own flat coordinates to the ground's u and v
   const flat = compose(compose(poseOn(at, ground, size, down), { ...HERE, x: -left, y: -bottom }), invert(main.laid));
   const under = baseOf(ground, done);
@@ -215,6 +219,14 @@ function alongFold(at: Place, side: SideOf, { width, height }: GroundSize): Plac
   return { x, y: { from: side, by: off }, turn: side === "bottom" ? 90 : -90 };
 }
 
+/** In the middle of a side and so far from it, the heads of letters outwards; along the foot they stand upright. */
+function alongSide({ side, off }: NonNullable<DraftedRow["along"]>, { width, height }: GroundSize): Place {
+  const middle = { from: "centre", by: 0 } as const;
+  if (side === "bottom" || side === "top") return { x: middle, y: { from: side, by: off }, turn: 0 };
+  // turned about its own middle a quarter, what was its height stands across
+  return { x: { from: side, by: off - (width - height) / 2 }, y: middle, turn: side === "left" ? 90 : -90 };
+}
+
 /** Whatever folds away from its drawn face lies with that face down: nothing is to be folded under it. */
 const faceDown = ({ folds, root }: PieceDraft): boolean => folds.some((f) => f.panels[0] === root && f.angle < 0);
 
@@ -287,7 +299,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   const kind = kindById(fitting.kind);
   const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
   if (!kind || !laying) return undefined;
-  const { said, strips = [], across, edge, through, lettered, leaves, ground: next } = laying;
+  const { said, strips = [], across, edge, through, along, lettered, leaves, ground: next } = laying;
   const drafted = draftOf(said, {
     contents: { width: 1, height: 1, thickness: 0 },
     label: labelIn(kind.settings.shape),
@@ -301,6 +313,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
     across,
     ...(edge && { edge }),
     ...(through && { through }),
+    ...(along && { along }),
     ...(leaves && { leaves }),
     ...(lettered && { lettered }),
     kind,

@@ -76,7 +76,7 @@ export function markOf({ fitting }: Row, drafted: DraftedRow, where: Where): Lai
       through: drafted.through ?? "layer",
       ...(drafted.edge && { edge: { cut: drafted.edge.cut, line: sideOf(ground, drafted.edge.side) } }),
     },
-    dimensions: drafted.edge ? carried : [...carried, ...ruleFigures({ ...fitting, at }, lies, under)],
+    dimensions: drafted.edge || drafted.along ? carried : [...carried, ...ruleFigures({ ...fitting, at }, lies, under)],
   };
 }
 

@@ -47,12 +47,23 @@ const settings = z.object({
   ...wordingIn(TYPEFACES),
   role: choice("Made how", { print, pen, foil, cut }, "print", "What is done with the letters."),
   joined: toggle("Letters hold together", false, "They are grown, by the least that does it."),
+  runs: choice(
+    "Run",
+    {
+      free: "By their rule of place",
+      ...{ bottom: "Along the lower edge", top: "Along the upper edge" },
+      ...{ left: "Along the left edge", right: "Along the right edge" },
+    },
+    "free",
+    "Along an edge they stand in its middle, and stay there in any size.",
+  ),
+  off: mm("Off that edge", 6, [0, 200], "From the edge to the nearest of a letter, where they run along one."),
   bridges: toggle("Keep counters", true, "Where letters are cut out, their insides are held by bridges."),
 });
 
 type Set = z.output<typeof settings>;
 /** What words are set by, said. */
-export type Wording = Omit<Set, "role" | "joined" | "bridges">;
+export type Wording = Omit<Set, "role" | "joined" | "bridges" | "runs" | "off">;
 
 /** From one line to the next, in heights of a capital, where nobody has set it. */
 const LEADING = 1.5;
@@ -156,10 +167,11 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
   const names = namesSet(said);
   const set = { ...said, text: shown(said) };
   const found = wordsSet(set);
+  const along = set.runs === "free" ? {} : { along: { side: set.runs, off: set.off } };
   if (!found || found.words.letters.length === 0) {
     const body = panel("words", name, set.size * 3, set.size);
     const lettered: Lettered = { missing: found?.words.missing ?? [], islands: 0, by: 0, names };
-    return { said: { sheets: [sheet("words", name, [body])] }, lettered };
+    return { said: { sheets: [sheet("words", name, [body])] }, lettered, ...along };
   }
   const { face, words, joining } = found;
   const outlined = set.role === "cut" || set.joined || (set.role !== "print" && set.typeface === "script");
@@ -186,7 +198,7 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
     const cuts = rings
       ? rings.map((ring, i): Cut => windowIn(String(i + 1), body, shifted(polygon(ring))))
       : words.letters.flat().map((path, i): Cut => ({ id: String(i + 1), panel: body.id, kind: "slit", path }));
-    return { said: { sheets: [sheet("words", name, [body], { cuts })], figures }, lettered };
+    return { said: { sheets: [sheet("words", name, [body], { cuts })], figures }, lettered, ...along };
   }
   const role: Role = set.role;
   const filled = role === "print" && !face.stroked ? { filled: true as const } : {};
@@ -194,7 +206,7 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
     ? [rings.flatMap((ring) => shifted(polygon(ring)))]
     : words.letters.map((letter) => letter.flat());
   const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled }));
-  return { said: { sheets: [sheet("words", name, [body], { strokes })], figures }, lettered };
+  return { said: { sheets: [sheet("words", name, [body], { strokes })], figures }, lettered, ...along };
 }
 
 /** Signs of any name of the list that the typeface has not. */

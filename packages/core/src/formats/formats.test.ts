@@ -126,6 +126,41 @@ describe("SVG", () => {
     expect(of("front").some((e) => (e.attributes["d"]?.match(/M/gu) ?? []).length === 2)).toBe(true);
   });
 
+  it("draws what is made on the other face as it stands when the sheet is turned over, to be read there", () => {
+    const row = { kind: "words", text: "Rg", typeface: "plain", size: 14, role: "pen" };
+    const s = solve(
+      specOf({
+        ...{ form: "card-base", contents: { preset: "iso-a6" }, method: { board: "scoring-millimetre" } },
+        fittings: [
+          { id: "out", ...row, on: { panel: "front", side: "outside" } },
+          { id: "in", ...row, on: { panel: "front", side: "inside" } },
+        ],
+      }),
+    );
+    const text = writeSvg(s, "Both");
+    const elements = parseXml(text);
+    const lettersOf = (fitting: string): (readonly [number, number])[] => {
+      const points = readSvg(text)
+        .outlines.filter(({ id }) => id.includes(`-${fitting}-`))
+        .flatMap(({ path }) => flattenTo(path, 0.05));
+      const { left, bottom } = boundsOf(points);
+      return points.map(([x, y]) => [x - left, y - bottom] as const);
+    };
+    // once each, and both read the same way: one is no mirror of the other
+    const [out, inside] = [lettersOf("out"), lettersOf("in")];
+    expect(inside).toHaveLength(out.length);
+    out.forEach(([x, y], i) => {
+      expect(inside[i]?.[0]).toBeCloseTo(x, 2);
+      expect(inside[i]?.[1]).toBeCloseTo(y, 2);
+    });
+    const turned = elements.filter((e) => e.attributes["data-piece"] === "card-turned");
+    expect(turned.every((e) => e.attributes["data-face"] === "back")).toBe(true);
+    // its outline is there to lay the sheet on, and is not cut again
+    const cut = elements.filter((e) => e.attributes["id"]?.includes("outline"));
+    expect(cut.map((e) => e.attributes["id"])).toEqual(["card-outline", "card-turned-outline"]);
+    expect(elements.findIndex((e) => e.attributes["id"] === "guide")).toBeGreaterThan(0);
+  });
+
   it("keeps a hostile name out of the markup", () => {
     const s = solve(specOf({ form: "card-base", contents: { preset: "iso-a6" } }));
     expect(() => parseXml(writeSvg(s, "</title><script>\u0000\u0008"))).not.toThrow();

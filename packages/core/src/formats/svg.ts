@@ -7,6 +7,7 @@ import { type Path, pathData, type Segment } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
+import { isBehind, withTurned } from "./turned.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
 
 const ESCAPES: Readonly<Record<string, string>> = {
@@ -86,22 +87,27 @@ interface Drawn {
 
 /** Writes a solution's pieces as SVG text. */
 export function writeSvg(solution: Solution, title: string): string {
-  const { placed, width, height } = inARow(solution.pieces.filter(cutByItself));
-  const drawn: Drawn[] = placed.flatMap(({ piece, x }) => [
+  const both = withTurned(solution.pieces.filter(cutByItself));
+  const { placed, width, height } = inARow(both.map(({ piece }) => piece));
+  const drawn: Drawn[] = placed.flatMap(({ piece, x }, n) => [
     ...piece.outline.map((path, i): Drawn => ({
-      role: "cut",
+      // turned over it is there to be laid on, and has been cut
+      role: both[n]?.isTurned ? "guide" : "cut",
       piece: piece.id,
       id: i === 0 ? "outline" : `hole-${String(i)}`,
+      behind: both[n]?.isTurned === true,
       d: data(path, x, height),
     })),
-    ...piece.lines.map((stroke): Drawn => ({
-      role: stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role,
-      piece: piece.id,
-      id: stroke.id,
-      d: data(stroke.path, x, height),
-      behind: stroke.face === "back",
-      filled: stroke.filled === true,
-    })),
+    ...piece.lines
+      .filter((line) => !isBehind(line))
+      .map((stroke): Drawn => ({
+        role: stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role,
+        piece: piece.id,
+        id: stroke.id,
+        d: data(stroke.path, x, height),
+        behind: both[n]?.isTurned === true || stroke.face === "back",
+        filled: stroke.filled === true,
+      })),
   ]);
   const roles = [...new Set(drawn.map((d) => d.role))];
   const groups = roles.map((role) => {

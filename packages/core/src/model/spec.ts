@@ -78,8 +78,13 @@ export const contentsSchema = z.strictObject({
   also: z.array(thingSchema).min(1).max(MOST_PARTS).optional(),
 });
 
+/** Where the patterned side of a paper comes to lie. */
+export const PATTERNS = ["outside", "inside"] as const;
+
 /** A paper, as it is kept: mm and g/m². */
 export const stockSchema = z.strictObject({
+  /** where its patterned side comes to lie; not said of paper that is alike on both */
+  pattern: z.enum(PATTERNS).optional(),
   preset: presetId.optional(),
   title: name80.optional(),
   caliper: bounded(CALIPER_MM),

@@ -1,7 +1,7 @@
 /** Reads a paper: a stock of the catalogue, or one measured by hand. */
 import { catalogue } from "../catalogue/index.ts";
-import { CALIPER_MM, type Spec, WEIGHT_GSM } from "../model/spec.ts";
-import type { Reader } from "./reader.ts";
+import { CALIPER_MM, PATTERNS, type Spec, WEIGHT_GSM } from "../model/spec.ts";
+import { type Reader, told } from "./reader.ts";
 
 /** The paper of what is folded from text paper. */
 export const USUAL_STOCK = "text-120";
@@ -11,7 +11,7 @@ export function readStock(value: unknown, reader: Reader, field = "stock"): Spec
   const raw =
     value === undefined
       ? { preset: USUAL_STOCK }
-      : reader.object(value, field, ["preset", "title", "caliper", "weight"]);
+      : reader.object(value, field, ["preset", "title", "caliper", "weight", "pattern"]);
   if (!raw) return undefined;
   const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.stocks);
   const caliper =
@@ -23,6 +23,16 @@ export function readStock(value: unknown, reader: Reader, field = "stock"): Spec
       ? (preset?.weight ?? reader.report(`${field}.weight`, "missing", { allowed: "g/m²" }))
       : reader.count(raw["weight"], `${field}.weight`, WEIGHT_GSM);
   const title = raw["title"] === undefined ? preset?.title : reader.text(raw["title"], `${field}.title`);
+  const pattern = raw["pattern"];
+  const side = PATTERNS.find((one) => one === pattern);
+  if (pattern !== undefined && !side)
+    return reader.report(`${field}.pattern`, "not-allowed", { given: told(pattern), allowed: PATTERNS.join(", ") });
   if (caliper === undefined || weight === undefined) return undefined;
-  return { ...(preset && { preset: preset.id }), ...(title !== undefined && { title }), caliper, weight };
+  return {
+    ...(side && { pattern: side }),
+    ...(preset && { preset: preset.id }),
+    ...(title !== undefined && { title }),
+    caliper,
+    weight,
+  };
 }

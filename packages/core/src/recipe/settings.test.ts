@@ -59,7 +59,7 @@ describe("an outline of one's own", () => {
       7,
       `M0 0${"L1 1".repeat(9000)}`,
     ])
-      expect(refused({ kind: "window", outline: "own", drawn })).toMatch(/path data of one closed line/u);
+      expect(refused({ kind: "window", outline: "own", drawn })).toMatch(/path data of closed lines/u);
   });
 });
 
@@ -96,5 +96,17 @@ describe("every kind", () => {
       if (kind.inPaper) expect(kind.asks, kind.id).toEqual([]);
       else expect(kind.asks.length, kind.id).toBeGreaterThan(0);
     }
+  });
+});
+
+describe("a paper's pattern", () => {
+  const paper = (stock: object) => readSpec({ ...recipe({ kind: "hole" }), stock });
+  it("lies outside or inside, and is refused anywhere else with what is allowed", () => {
+    expect(
+      specOf({ ...recipe({ kind: "hole" }), stock: { preset: "text-120", pattern: "inside" } }).stock.pattern,
+    ).toBe("inside");
+    expect(specOf({ ...recipe({ kind: "hole" }), stock: { preset: "text-120" } }).stock).not.toHaveProperty("pattern");
+    const bad = paper({ preset: "text-120", pattern: "left" });
+    expect(bad.ok ? "" : bad.problems.map((p) => sayProblem(p, { unit: "mm" })).join()).toMatch(/outside, inside/u);
   });
 });

@@ -7,6 +7,7 @@
  *   └──────────┴─╯
  */
 import { lyingOnFlat } from "../../folding/picture.ts";
+import { withTurned } from "../turned.ts";
 import { facing } from "../../forms/facing.ts";
 import type { Path } from "../../geometry/path.ts";
 import type { Piece } from "../../model/piece.ts";
@@ -61,6 +62,8 @@ interface Template {
   readonly piece: Piece;
   readonly places: readonly Path[];
   readonly caption: string;
+  /** for what is made with the paper turned over */
+  readonly isTurned: boolean;
 }
 
 const roomOn = (page: Size): Size => ({
@@ -75,12 +78,19 @@ function pageFor({ width, height }: Size, paper: Size): Size {
   return sheets(lying) < sheets(paper) ? lying : paper;
 }
 
+/** Which face is up; of patterned paper, how its pattern lies. */
+function sideUp({ spec }: Solution, piece: Piece): string {
+  const up = facing(spec, piece);
+  const { pattern } = piece.stock ?? spec.stock;
+  return inWords[up] + (pattern === undefined ? "" : pattern === up ? ", pattern up" : ", pattern down");
+}
 const inWords = { inside: "inside up", outside: "outside up" } as const;
 
 /** Every piece at true size: those that need a page or more first, then small ones together. */
 export function templatePages(doc: Doc, solution: Solution, options: PdfOptions): void {
   const { paper, display } = options;
-  const templates = solution.pieces.filter(cutByItself).map((piece): Template => {
+  const both = withTurned(solution.pieces.filter(cutByItself));
+  const templates = both.map(({ piece, isTurned }): Template => {
     const many = piece.quantity > 1 ? `, ${String(piece.quantity)} of it` : "";
     const { width, height } = piece.blank;
     return {
@@ -90,7 +100,8 @@ export function templatePages(doc: Doc, solution: Solution, options: PdfOptions)
         piece.id === solution.main
           ? lyingOnFlat(solution).flatMap((l) => (l.side === "front" ? [l.shape.path] : []))
           : [],
-      caption: `${piece.name}, ${formatSize(width, height, display)}${many} · ${inWords[facing(solution.spec, piece)]}`,
+      isTurned,
+      caption: `${piece.name}, ${formatSize(width, height, display)}${many} · ${isTurned ? "for its other face" : sideUp(solution, piece)}`,
     };
   });
   const area = roomOn(paper);
@@ -172,10 +183,10 @@ const newPage = (doc: Doc, { width, height }: Size): void => {
   doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
 };
 
-function draw(doc: Doc, { piece, places }: Template): void {
+function draw(doc: Doc, { piece, places, isTurned }: Template): void {
   const { height } = piece.blank;
   for (const path of places) stroke(doc, yDown(path, 0, height), "guide", PALE);
-  for (const path of piece.outline) stroke(doc, yDown(path, 0, height), "cut");
+  for (const path of piece.outline) stroke(doc, yDown(path, 0, height), isTurned ? "guide" : "cut");
   for (const line of piece.lines) {
     const path = yDown(line.path, 0, height);
     // made on the other face: there to be seen, not to be traced

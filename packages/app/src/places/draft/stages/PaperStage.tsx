@@ -48,6 +48,14 @@ const keyOf = ({ width, height, paper }: KeptOffcut): string =>
 const onStock = (preset: string): void => {
   change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } });
 };
+const PATTERNS = [
+  { value: "", text: "Alike on both sides" },
+  { value: "outside", text: "Shows on the outside" },
+  { value: "inside", text: "Shows on the inside" },
+];
+const onPattern = (side: string): void => {
+  change({ at: ["stock", "pattern"], value: side === "" ? undefined : side });
+};
 const onSheet = (id: string): void => {
   const sheet = useOpenDraft.getState().draft?.spec.sheet;
   const kept = useOffcuts.getState().offcuts.find((o) => keyOf(o) === id);
@@ -91,6 +99,9 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
           options={unit.startsWith("in") ? STOCKS_IN_POUNDS : STOCKS}
           onChange={onStock}
         />
+      </div>
+      <div className="wide">
+        <Choice label="Its pattern" value={spec.stock.pattern ?? ""} options={PATTERNS} onChange={onPattern} />
       </div>
       <div className="wide">
         <SheetInHand sheet={sheet} />

@@ -25,11 +25,20 @@ import { PlaceFields } from "./PlaceFields.tsx";
 
 const OWN_PAPER = { value: "", text: "The draft's own paper" };
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
+const PATTERNS = [
+  { value: "", text: "Alike on both sides" },
+  { value: "outside", text: "Up" },
+  { value: "inside", text: "Down" },
+];
 const FOAMS = [0, 1, 1.5, 2, 3].map((mm) => ({
   value: String(mm),
   text: mm === 0 ? "Flat" : `${String(mm)} mm foam`,
 }));
 const THINGS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
+
+/** Whether it runs along an edge: there is no rule of place to set then. */
+const runsAlong = (fitting: Fitting): boolean =>
+  typeof fitting["runs"] === "string" && fitting["runs"] !== "free" && typeof fitting["off"] === "number";
 
 interface FittingEditorProps {
   readonly fitting: Fitting;
@@ -48,6 +57,9 @@ const settersOf = (id: string) => {
     name: put("name"),
     stock: (preset: string) => {
       put("stock")(preset === "" ? undefined : { preset });
+    },
+    pattern: (side: string) => {
+      put("stock", "pattern")(side === "" ? undefined : side);
     },
     raised: (mm: string) => {
       put("raised")(Number(mm));
@@ -108,13 +120,18 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
         />
       ) : null}
       {form ? <PartContents contents={fitting["contents"] as Contents} set={set} /> : null}
-      {kind.aSide ? null : <PlaceFields id={id} at={fitting.at} />}
+      {kind.aSide || runsAlong(fitting) ? null : <PlaceFields id={id} at={fitting.at} />}
       {kind.asks.includes("raised") ? (
         <Choice label="How it lies" value={String(raised)} options={FOAMS} onChange={set.raised} />
       ) : null}
       {kind.asks.includes("stock") ? (
         <div className="wide">
           <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
+        </div>
+      ) : null}
+      {stock ? (
+        <div className="wide">
+          <Choice label="Its pattern" value={stock.pattern ?? ""} options={PATTERNS} onChange={set.pattern} />
         </div>
       ) : null}
       <div className="wide">

@@ -1,0 +1,30 @@
+/** A piece as it lies when it is turned over about its upright middle: what is drawn on its other face can be drawn there. */
+import { type Path, placePath } from "../geometry/path.ts";
+import type { Piece, Stroke } from "../model/piece.ts";
+
+const INK: ReadonlySet<string> = new Set(["print", "pen", "foil"]);
+
+/** What is drawn, printed or foiled on the face that lies down: it is made with the paper turned. */
+export const isBehind = ({ role, face }: Pick<Stroke, "role" | "face">): boolean => face === "back" && INK.has(role);
+
+/** The piece turned over, with what is made on that side alone; undefined where nothing is. */
+export function turnedOver(piece: Piece): Piece | undefined {
+  const behind = piece.lines.filter(isBehind);
+  if (behind.length === 0) return undefined;
+  const over = (path: Path): Path => placePath(path, { x: piece.blank.width, y: 0, rotation: 0, flip: true });
+  return {
+    ...piece,
+    ...{ id: `${piece.id}-turned`, name: `${piece.name}, turned over` },
+    outline: piece.outline.map(over),
+    lines: behind.map((line) => ({ ...line, path: over(line.path), face: "front" as const })),
+  };
+}
+
+/** Pieces, each followed by itself turned over where something is made on that side. */
+export const withTurned = (
+  pieces: readonly Piece[],
+): readonly { readonly piece: Piece; readonly isTurned: boolean }[] =>
+  pieces.flatMap((piece) => {
+    const turned = turnedOver(piece);
+    return [{ piece, isTurned: false }, ...(turned ? [{ piece: turned, isTurned: true }] : [])];
+  });
