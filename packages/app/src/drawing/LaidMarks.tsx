@@ -39,7 +39,8 @@ export function onPaper({ fittings, pieces, main, spec }: Solution): OnPaper {
     const [root] = own;
     if (!root || basePiece !== main) continue;
     for (const stroke of root.lines)
-      if (stroke.role !== "score")
+      // what is made on the face that lies down is not seen
+      if (stroke.role !== "score" && (stroke.face === "back") === toBase.flip)
         lines.push({ ...stroke, path: placePath(stroke.path, toBase), at: `${root.id}/${stroke.id}` });
   }
   // the smaller over the larger: both can be taken hold of

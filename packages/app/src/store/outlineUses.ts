@@ -26,7 +26,10 @@ const PAPER_MM = 0.3;
 const held = (mm: number): number => Math.min(SIZE_MM.max, Math.max(SIZE_MM.min, mm));
 
 /** A draft of the form, cut to the outline; undefined where none can be made of it. */
-export function draftOf({ name, drawn, width, height }: ShelfOutline, id: string): Draft | undefined {
+export function draftOf(
+  { name, drawn, width, height }: Pick<ShelfOutline, "name" | "drawn" | "width" | "height">,
+  id: string,
+): Draft | undefined {
   const form = formById(id);
   const use = USES.find((u) => u.form === id);
   if (!form || !use) return undefined;

@@ -6,6 +6,7 @@ import { areaOf, boundsOf, flatten, holds, polygon } from "../geometry/path.ts";
 import { place, type Point } from "../geometry/point.ts";
 import type { Finding, Lying, PathChange } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
+import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, type Checked, remedy } from "./check.ts";
 
@@ -240,12 +241,34 @@ function sticksOut(told: Told): Finding | undefined {
   const past = Math.max(-own.left, own.right - lies.ground.width, -own.bottom, own.top - lies.ground.height);
   const found = { ...at(told), severity: "warning", limit: 0 } as const;
   // within the box, so it is a corner that is rounded away beneath it, or a curve
-  if (past <= PAST_MM) return { ...found, code: "sticks-out", figure: over, ...cornerRemedy(told) };
+  if (past <= PAST_MM) {
+    const out = lies.outline.filter((p) => !holds(lies.edge, p)).map((p) => offOutline(lies.edge, p));
+    // a side may reach out between corners that do not: then its area says how much, as a square's side
+    const figure = out.length > 0 ? Math.max(...out) : Math.sqrt(over);
+    const mends = cornerRemedy(told);
+    return { ...found, code: "sticks-out", figure, ...(mends.remedy ? mends : smallerToFit(told)) };
+  }
   const [wide, high] = [own.right - own.left, own.top - own.bottom];
   const fits = wide <= lies.ground.width + PAST_MM && high <= lies.ground.height + PAST_MM;
   const mends = fits ? movedIn(told) : made(told);
   return { ...found, code: fits ? "sticks-out" : "larger", figure: past, ...mends };
 }
+
+/** Words, or what has a size of its own, made smaller step by step: the first that helps is offered. */
+function smallerToFit({ spec, ...told }: Told): Pick<Finding, "remedy" | "others"> {
+  const at = (name: string): readonly string[] => pathOf({ spec, ...told }, name);
+  const sized = ["size", "width", "height"].flatMap((name) => {
+    const value = valueAt(spec, at(name));
+    return typeof value === "number" ? [{ name, value }] : [];
+  });
+  if (sized.length === 0) return {};
+  const [first, ...others] = SMALLER.map((part) => ({
+    code: "made-smaller",
+    changes: sized.map(({ name, value }) => ({ at: at(name), value: Math.floor(value * part * 10) / 10 })),
+  }));
+  return { ...(first && { remedy: first }), others };
+}
+const SMALLER = [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3];
 
 /** A square corner stays inside a rounding of radius r from a border of r(1 − 1/√2) on. */
 function cornerRemedy(told: Told): Pick<Finding, "remedy"> {

@@ -190,7 +190,7 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   bridges: () => () => "Keep them with bridges",
   "one-line": () => () => "Keep one of the two lines",
   "made-larger": () => () => "Make it larger",
-  "made-smaller": () => () => "Make the words smaller",
+  "made-smaller": () => () => "Make it smaller",
   "other-in-middle": (f) => () => `Lay ${str(f, "name")} in the middle`,
   "through-all": () => () => "Cut through every layer",
   "smaller-words": (f) => (mm) => `Make capitals ${mm(num(f, "mm"))} high`,

@@ -21,6 +21,7 @@ import { useDisplay } from "../../../../store/settings.ts";
 import { AddThing } from "./AddThing.tsx";
 import { facesOf, faceUnder, isSameFace, lyingOn, SIDE_WORDS } from "./faces.ts";
 import { FittingEditor } from "./FittingEditor.tsx";
+import { MaskOf } from "./MaskOf.tsx";
 import { PanelMap } from "./PanelMap.tsx";
 import styles from "./panels.module.css";
 
@@ -61,6 +62,7 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
         ))}
       </ol>
       <AddThing spec={restedSpec} solution={rested} face={face} />
+      <MaskOf solution={rested} panel={face.panel} called={face.name} />
     </div>
   );
 }
