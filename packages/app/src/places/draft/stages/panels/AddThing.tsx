@@ -22,6 +22,7 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import { Plus, X } from "lucide-react";
 import { memo, useEffect, useMemo, useState } from "react";
+import { onPaper } from "../../../../drawing/LaidMarks.tsx";
 import { strokeOf } from "../../../../drawing/language.ts";
 import { coloursOf, paperColours } from "../../../../drawing/colours.ts";
 import { chooseFitting } from "../../../../store/chosen.ts";
@@ -197,6 +198,11 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
               vectorEffect="non-scaling-stroke"
             />
           ))}
+          {onPaper(made)
+            .lines.filter(({ at }) => at.startsWith(`${row.id}/`))
+            .map(({ at, path }) => (
+              <path key={at} d={d(path)} fill="none" stroke={colour.ink} vectorEffect="non-scaling-stroke" />
+            ))}
         </g>
       </svg>
       <strong>{title}</strong>
