@@ -9,7 +9,20 @@ const VIEWS = [
   ["drafts", "/drafts"],
   ["flat", "/draft/demo-invitation-envelope/flat?stage=inside"],
   ["holder", "/draft/demo-seed-pocket/holders"],
-  ["apple-pocket", "/draft/demo-apple-pocket/flat?stage=details"],
+  [
+    "outlines",
+    "/outlines",
+    undefined,
+    async (page) => {
+      for (const ours of ["leaf", "jar", "heart", "apple"]) {
+        await page.getByLabel("Begin with").selectOption(ours);
+        await page.getByRole("region", { name: new RegExp(`^${ours}$`, "iu") }).waitFor();
+      }
+      await page.getByRole("button", { name: "Make it a frame" }).click();
+      await page.getByRole("region", { name: /frame of/u }).waitFor();
+      await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
+    },
+  ],
   ["paper", "/draft/demo-pressed-leaf/flat?stage=paper", "in"],
   ["details", "/draft/demo-shop-voucher/flat?stage=details"],
   ["folded", "/draft/demo-helpers-thanks/folded?stage=inside", "in"],

@@ -1,9 +1,8 @@
-import { areaOf, boundsOf, flatten, holds, lengthOf, polygon } from "../geometry/path.ts";
+import { areaOf, type Bounds, boundsOf, flatten, holds, lengthOf, polygon } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Cut, Piece, Stroke } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
-import type { Spec } from "../model/spec.ts";
 import { keptLoops, loopsOf } from "../outlines/outline.ts";
 import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
@@ -29,7 +28,7 @@ interface Line {
   readonly cut: Cut;
   readonly fitting: string;
   readonly points: readonly Point[];
-  readonly box: ReturnType<typeof boundsOf>;
+  readonly box: Bounds;
 }
 
 function inPiece(checked: Checked, piece: Piece): Finding[] {
@@ -57,7 +56,7 @@ const told = ({ spec }: Checked, piece: Piece, fitting: string, found: Found): F
 const placeOf = ({ cut, points }: Line) => ({ panel: cut.panel, ...(points[0] && { at: points[0] }) });
 
 /** Whether two boxes come nearer one another than so far. */
-const isNear = (a: Line["box"], b: Line["box"], mm: number): boolean =>
+const isNear = (a: Bounds, b: Bounds, mm: number): boolean =>
   a.left - mm < b.right && b.left - mm < a.right && a.bottom - mm < b.top && b.bottom - mm < a.top;
 
 /** mm that a line runs along another in one go, no further from it than two lines that are one. */
@@ -100,7 +99,7 @@ function doubledLines(checked: Checked, piece: Piece, lines: readonly Line[]): F
     const isSame = twin.fitting === one.fitting;
     const over = isSame ? "" : String(valueAt(checked.spec, ["fittings", twin.fitting, "name"]));
     const mends = isSame
-      ? onceOnly(checked.spec, one.fitting)
+      ? onceOnly(checked, one.fitting)
       : remedy("take-away", ["fittings", twin.fitting], undefined, { name: over });
     return [
       told(checked, piece, one.fitting, {
@@ -112,24 +111,20 @@ function doubledLines(checked: Checked, piece: Piece, lines: readonly Line[]): F
 }
 
 /** An outline of the maker's own without what runs along its other lines: both edges of a line that was drawn thick are one. */
-function onceOnly(spec: Spec, fitting: string): Pick<Finding, "remedy"> {
-  const drawn = valueAt(spec, ["fittings", fitting, "drawn"]);
-  const loops = typeof drawn === "string" ? (loopsOf(drawn) ?? []) : [];
+function onceOnly({ parts }: Checked, fitting: string): Pick<Finding, "remedy"> {
+  const own = parts.find((p) => p.lies?.id === fitting)?.own;
+  const loops = own ? (loopsOf(own.path) ?? []) : [];
   const rings = loops.map((loop) => flatten(loop));
-  const once = loops.filter(
-    (loop, i) =>
-      !rings.some(
-        (ring, j) =>
-          j !== i &&
-          Math.abs(areaOf(loops[j] ?? [])) > Math.abs(areaOf(loop)) &&
-          togetherFor(rings[i] ?? [], ring, true) > lengthOf(loop) / 2,
-      ),
-  );
+  const isAlong = (i: number, j: number): boolean =>
+    j !== i &&
+    Math.abs(areaOf(loops[j] ?? [])) > Math.abs(areaOf(loops[i] ?? [])) &&
+    togetherFor(rings[i] ?? [], rings[j] ?? [], true) > lengthOf(loops[i] ?? []) / 2;
+  const once = loops.filter((_, i) => !loops.some((_other, j) => isAlong(i, j)));
   const kept = once.length < loops.length ? keptLoops(once) : undefined;
-  return kept ? remedy("one-line", ["fittings", fitting, "drawn"], kept.drawn) : {};
+  return own && kept ? remedy("one-line", ["fittings", fitting, own.setting], kept.drawn) : {};
 }
 
-/** Made larger by a factor: words by their capitals, what has a box by that. */
+/** Made larger by a factor: words by their capitals, what has a size by that. */
 function larger({ spec }: Checked, fitting: string, by: number): Pick<Finding, "remedy"> {
   const sizeOf = (name: string): number | undefined => {
     const said = valueAt(spec, ["fittings", fitting, name]);
@@ -160,13 +155,12 @@ function bridges(checked: Checked, piece: Piece, lines: readonly Line[]): Findin
 }
 
 /** Letters, and the parts of an outline of the maker's own: what is left between them was drawn so. */
-export const belongsTogether = ({ parts, spec }: Pick<Checked, "parts" | "spec">, fitting: string): boolean => {
-  if (parts.some((p) => p.lettered && p.lies?.id === fitting)) return true;
-  const drawn = valueAt(spec, ["fittings", fitting, "drawn"]);
-  return (
-    valueAt(spec, ["fittings", fitting, "outline"]) === "own" && typeof drawn === "string" && drawn.lastIndexOf("M") > 0
+export const belongsTogether = ({ parts }: Pick<Checked, "parts">, fitting: string): boolean =>
+  parts.some(
+    (p) =>
+      p.lies?.id === fitting &&
+      (p.lettered !== undefined || (p.own !== undefined && (loopsOf(p.own.path)?.length ?? 0) > 1)),
   );
-};
 
 /** How wide an opening is at the mean: twice its area for the length of its edge, which is so for a long band. */
 const meanWidth = (points: readonly Point[]): number => {

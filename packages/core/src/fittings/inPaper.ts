@@ -88,5 +88,12 @@ export const loopsIn = ({ outline, drawn }: Outlined, width: number, height: num
     outlineIn(shapes, outline, drawn, "oval")?.outline(width, height) ?? oval(width, height),
   ];
 
+/** The outline of the maker's own, where it is followed. */
+export const ownIn = ({
+  outline,
+  drawn,
+}: Outlined): { readonly own?: { readonly setting: string; readonly path: string } } =>
+  outline === OWN && drawn !== "" ? { own: { setting: "drawn", path: drawn } } : {};
+
 /** What is round has one size. */
 export const isRound = ({ outline }: Outlined): boolean => outline === "round";

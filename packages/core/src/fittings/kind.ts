@@ -72,6 +72,8 @@ export interface Laying {
   readonly edge?: { readonly side: SideOf; readonly cut: EdgeCut };
   /** what is to be told of words that were set */
   readonly lettered?: Lettered;
+  /** the outline of the maker's own that it follows, and the setting that keeps it */
+  readonly own?: { readonly setting: string; readonly path: string };
   /** lines that it leaves on what it lies on, where they stand on its own sheet */
   readonly leaves?: readonly Stroke[];
   /** the panel that is glued to what lies across the fold */

@@ -54,6 +54,8 @@ export interface Laid extends Drafted {
   readonly stock: Stock;
   /** what is to be told of words that were set */
   readonly lettered?: Laying["lettered"];
+  /** the outline of the maker's own that it follows */
+  readonly own?: Laying["own"];
   /** what it does to the paper it lies on: what has no piece of its own does nothing else */
   readonly marks?: Marks;
 }

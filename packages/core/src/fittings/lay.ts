@@ -299,7 +299,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
   const kind = kindById(fitting.kind);
   const laying = kind?.draft?.({ name: fitting.name, ground, set, setup: base.setup, stock });
   if (!kind || !laying) return undefined;
-  const { said, strips = [], across, edge, through, along, lettered, leaves, ground: next } = laying;
+  const { said, strips = [], across, edge, through, along, lettered, own, leaves, ground: next } = laying;
   const drafted = draftOf(said, {
     contents: { width: 1, height: 1, thickness: 0 },
     label: labelIn(kind.settings.shape),
@@ -314,6 +314,7 @@ function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | unde
     ...(edge && { edge }),
     ...(through && { through }),
     ...(along && { along }),
+    ...(own && { own }),
     ...(leaves && { leaves }),
     ...(lettered && { lettered }),
     kind,

@@ -108,7 +108,9 @@ function sideOf({ width, height, pose }: GroundFace, side: SideOf): readonly [Po
 export function withMarks(parts: readonly Laid[]): readonly Laid[] {
   const marks = parts.flatMap((part) => part.marks ?? []);
   if (marks.length === 0) return parts;
-  const folded = marks.some((m) => m.through !== "layer") ? foldedUp(parts) : undefined;
+  // a side that is cut to a shape is so before anything is carried to its panel
+  const edged = (part: Laid): Laid => ({ ...part, pieces: part.pieces.map((piece) => withEdges(piece, marks)) });
+  const folded = marks.some((m) => m.through !== "layer") ? foldedUp(parts.map(edged)) : undefined;
   const carried = parts.map((part) =>
     folded && part.marks && part.marks.through !== "layer" ? { ...part, marks: carriedOn(part.marks, folded) } : part,
   );
@@ -128,9 +130,12 @@ function markedPiece(piece: PieceDraft, marks: readonly Marks[]): PieceDraft {
     ...piece,
     cuts: [...piece.cuts, ...own.flatMap((m) => m.cuts), ...others.map(({ cut }) => cut)],
     ...(strokes.length > 0 && { strokes: [...(piece.strokes ?? []), ...strokes] }),
-    panels: own.filter((m) => m.edge).reduce(withEdge, piece).panels,
+    panels: withEdges(piece, own).panels,
   };
 }
+
+const withEdges = (piece: PieceDraft, marks: readonly Marks[]): PieceDraft =>
+  marks.filter((m) => m.edge && m.piece === piece.id).reduce(withEdge, piece);
 
 /** Whether a line runs along a side, both ends on it. */
 const runsAlong = (from: Point, to: Point, [a, b]: readonly [Point, Point]): boolean =>

@@ -18,7 +18,7 @@ import { heightOf, widthOf } from "../paper/figure.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
 import { typefaceById } from "../typefaces/index.ts";
 import { setWords } from "../typefaces/setting.ts";
-import { isRound, loopsIn, movedTo, outlineSettings } from "./inPaper.ts";
+import { isRound, loopsIn, movedTo, outlineSettings, ownIn } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ROLES } from "./line.ts";
 import { ownSize, usualSize } from "./panel.ts";
@@ -91,6 +91,7 @@ export const puzzle = defineKind({
         figures: { width: widthOf(body), ...(!isRound(set) && { height: heightOf(body) }) },
       },
       leaves,
+      ...ownIn(set),
     };
   },
 });

@@ -13,7 +13,7 @@ import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { isRound, loopsIn, outlineSettings } from "./inPaper.ts";
+import { isRound, loopsIn, outlineSettings, ownIn } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -44,6 +44,7 @@ export const shape = defineKind({
         sheets: [sheet("shape", name, [body], { stock, cuts })],
         figures: { width: widthOf(body), ...(!isRound(set) && { height: heightOf(body) }) },
       },
+      ...ownIn(set),
     };
   },
 });

@@ -20,7 +20,7 @@ import { windowIn } from "../paper/hole.ts";
 import { panel, sheet } from "../paper/sheet.ts";
 import { joiningOf } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
-import { apartOf, isRound, loopsIn, movedTo, outlineSettings, spread, spreadOut, through } from "./inPaper.ts";
+import { apartOf, isRound, loopsIn, movedTo, outlineSettings, ownIn, spread, spreadOut, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -111,6 +111,7 @@ export const window = defineKind({
       },
       ...(islands > 0 && !up && { lettered: { missing: [], islands, by: 0 } }),
       through: set.through,
+      ...ownIn(set),
     };
   },
 });

@@ -32,6 +32,8 @@ export interface Puzzle {
 
 /** Of a cell that an outline covers less than this, no piece is cut. */
 const LEAST_PART = 0.3;
+/** Of a cell that it covers less than this, the edges are straight. */
+const WHOLE_PART = 0.8;
 /** Places of a cell, each way, by which it is judged how much of it is covered. */
 const LOOKS = 14;
 /** Halvings that find where a line crosses the outline. */
@@ -102,14 +104,21 @@ interface Cell {
 
 /** How much of a cell lies within the ring, and where. */
 function covered(ring: readonly Point[], left: number, low: number, wide: number, high: number): Cell {
-  let [count, x, y] = [0, 0, 0];
-  for (let i = 0; i < LOOKS; i += 1)
-    for (let j = 0; j < LOOKS; j += 1) {
-      const p: Point = [left + ((i + 0.5) / LOOKS) * wide, low + ((j + 0.5) / LOOKS) * high];
-      if (!holds(ring, p)) continue;
-      [count, x, y] = [count + 1, x + p[0], y + p[1]];
-    }
-  return { part: count / LOOKS ** 2, middle: count > 0 ? [x / count, y / count] : [left + wide / 2, low + high / 2] };
+  const places = Array.from({ length: LOOKS ** 2 }, (_, n): Point => [
+    left + (((n % LOOKS) + 0.5) / LOOKS) * wide,
+    low + ((Math.floor(n / LOOKS) + 0.5) / LOOKS) * high,
+  ]).filter((p) => holds(ring, p));
+  const part = places.length / LOOKS ** 2;
+  if (places.length === 0) return { part, middle: [left + wide / 2, low + high / 2] };
+  const mean: Point = [
+    places.reduce((sum, [x]) => sum + x, 0) / places.length,
+    places.reduce((sum, [, y]) => sum + y, 0) / places.length,
+  ];
+  // of what bends round a hollow the middle lies outside: the nearest place that is paper
+  const [middle = mean] = holds(ring, mean)
+    ? [mean]
+    : [...places].sort((a, b) => distance(a, mean) - distance(b, mean));
+  return { part, middle };
 }
 
 /** Cuts an outline into so many pieces across and up. The same outline is always cut alike. */
@@ -138,8 +147,10 @@ export function puzzleOf(outline: Path, columns: number, rows: number, edge: Puz
   const lines: Path[] = [];
   const knobLeft = (i: number, j: number): boolean => (i + j) % 2 === 0;
   const put = (a: number | undefined, b: number | undefined, from: Point, to: Point, isLeft: boolean): void => {
-    if (a !== undefined && b !== undefined && !isOne(a, b))
-      lines.push(...within(laid(edge, from, to, isLeft, deep), ring));
+    if (a === undefined || b === undefined || isOne(a, b)) return;
+    // a knob would take most of a piece that the outline leaves a part of
+    const whole = [a, b].every((n) => (cells[n] as Cell).part >= WHOLE_PART);
+    lines.push(...within(laid(whole ? edge : "straight", from, to, isLeft, deep), ring));
   };
   for (let j = 0; j < rows; j += 1)
     for (let i = 1; i < columns; i += 1) {
