@@ -1,7 +1,8 @@
 /** A piece as paper: its shadow, its face, what is glued, its outline and every line to cut or score. */
-import { openingsOf, pathData, type Piece } from "@cut-fold/core";
+import { openingsOf, type Path, type Piece, type StrokeRole } from "@cut-fold/core";
 import { memo, useMemo } from "react";
 import { colour } from "../theme/theme.ts";
+import { dataOf } from "./dataOf.ts";
 import { strokeOf } from "./language.ts";
 import { light, useLit } from "./lit.ts";
 import { inMm, type View } from "./view.ts";
@@ -26,12 +27,11 @@ interface FlatPaperProps {
 
 export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }: FlatPaperProps) {
   const lit = useLit((s) => s.ids);
-  const { outline, openings, panels, lines } = useMemo(
+  const { outline, openings, panels } = useMemo(
     () => ({
-      outline: piece.outline.map(pathData).join(""),
-      openings: openingsOf(piece.cuts).map(pathData).join(""),
-      panels: piece.panels.map((panel) => pathData(panel.outline)),
-      lines: piece.lines.map((stroke) => pathData(stroke.path)),
+      outline: piece.outline.map(dataOf).join(""),
+      openings: openingsOf(piece.cuts).map(dataOf).join(""),
+      panels: piece.panels.map((panel) => dataOf(panel.outline)),
     }),
     [piece],
   );
@@ -87,31 +87,57 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
         {...(lit.includes(`${piece.id}/outline`) && { stroke: colour.rust, strokeWidth: 3 })}
         pointerEvents="none"
       />
-      {piece.lines.map((stroke, i) => (
-        <g
-          key={stroke.id}
-          onPointerEnter={() => {
-            light([`${piece.id}/${stroke.id}`]);
-          }}
-          onPointerLeave={() => {
-            light([]);
-          }}
-        >
-          <path d={lines[i]} fill="none" stroke="transparent" strokeWidth={14} vectorEffect="non-scaling-stroke" />
-          <path
-            d={lines[i]}
-            fill={stroke.filled ? colour.ink : "none"}
-            vectorEffect="non-scaling-stroke"
-            {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
-            {...(lit.includes(`${piece.id}/${stroke.id}`) && { stroke: colour.rust, strokeWidth: 3.4 })}
-            {...(stroke.face === "back" && { strokeOpacity: 0.4 })}
-          />
-          {stroke.role === "foil" ? (
-            // foil is a double thin line: the paper shows between
-            <path d={lines[i]} fill="none" stroke={face} strokeWidth={2} vectorEffect="non-scaling-stroke" />
-          ) : null}
-        </g>
+      {piece.lines.map(({ id, path, role, fold, face: side, filled }) => (
+        <PaperLine
+          key={id}
+          of={`${piece.id}/${id}`}
+          path={path}
+          role={role === "score" ? (fold ?? "valley") : role}
+          isBehind={side === "back"}
+          isFilled={filled === true}
+          isLit={lit.includes(`${piece.id}/${id}`)}
+          face={face}
+        />
       ))}
+    </g>
+  );
+});
+
+interface PaperLineProps {
+  readonly of: string;
+  readonly path: Path;
+  readonly role: StrokeRole;
+  readonly isBehind: boolean;
+  readonly isFilled: boolean;
+  readonly isLit: boolean;
+  readonly face: string;
+}
+
+/** One line of it: drawn again when that line has changed, while others are dragged it stands. */
+const PaperLine = memo(function PaperLine({ of, path, role, isBehind, isFilled, isLit, face }: PaperLineProps) {
+  const d = dataOf(path);
+  return (
+    <g
+      onPointerEnter={() => {
+        light([of]);
+      }}
+      onPointerLeave={() => {
+        light([]);
+      }}
+    >
+      <path d={d} fill="none" stroke="transparent" strokeWidth={14} vectorEffect="non-scaling-stroke" />
+      <path
+        d={d}
+        fill={isFilled ? colour.ink : "none"}
+        vectorEffect="non-scaling-stroke"
+        {...strokeOf(role)}
+        {...(isLit && { stroke: colour.rust, strokeWidth: 3.4 })}
+        {...(isBehind && { strokeOpacity: 0.4 })}
+      />
+      {role === "foil" ? (
+        // foil is a double thin line: the paper shows between
+        <path d={d} fill="none" stroke={face} strokeWidth={2} vectorEffect="non-scaling-stroke" />
+      ) : null}
     </g>
   );
 });

@@ -1,6 +1,6 @@
 /** What is done to the paper by rows of the recipe, to be taken in hand; and the lines on paper that lies on the main piece. */
-import { kindById, pathData, place, placePath, type Solution, type Stroke } from "@cut-fold/core";
-import { memo } from "react";
+import { kindById, type Lying, pathData, place, placePath, type Solution, type Stroke } from "@cut-fold/core";
+import { memo, type RefObject, useEffect, useRef } from "react";
 import { useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
 import { choose } from "./LaidLayers.tsx";
@@ -24,27 +24,37 @@ export interface OnPaper {
 const closed = (points: readonly (readonly [number, number])[]): string =>
   `M${points.map((p) => p.join(" ")).join("L")}Z`;
 
-/** Whether a row lies by a rule: a side that is cut to a shape is where it is. */
-const isPlaced = ({ fittings = [] }: Solution["spec"], id: string): boolean =>
-  kindById(fittings.find((row) => row.id === id)?.kind ?? "")?.aSide !== true;
+const areas = new WeakMap<Lying, Area & { readonly size: number }>();
+
+/** Where it is taken hold of; the same object as long as it lies where it lay. */
+function areaOf(lies: Lying): Area & { readonly size: number } {
+  const known = areas.get(lies);
+  if (known) return known;
+  const { id, outline, onBase, width, height } = lies;
+  const area = { fitting: id, d: closed(outline.map((p) => place(p, onBase))), size: width * height };
+  areas.set(lies, area);
+  return area;
+}
 
 /** Rows that are done to paper, as areas; and the lines of paper that is laid, where it lies. */
 export function onPaper({ fittings, pieces, main, spec }: Solution): OnPaper {
-  const areas: (Area & { readonly size: number })[] = [];
+  const held: (Area & { readonly size: number })[] = [];
   const lines: (Stroke & { readonly at: string })[] = [];
-  for (const { id, basePiece, outline, onBase, toBase, width, height } of fittings) {
-    const own = pieces.filter((p) => p.fitting === id);
-    if (own.length === 0 && basePiece === main && isPlaced(spec, id))
-      areas.push({ fitting: id, d: closed(outline.map((p) => place(p, onBase))), size: width * height });
-    const [root] = own;
-    if (!root || basePiece !== main) continue;
+  const kinds = new Map((spec.fittings ?? []).map((row) => [row.id, row.kind]));
+  for (const lies of fittings) {
+    const { id, basePiece, toBase } = lies;
+    if (basePiece !== main) continue;
+    const root = pieces.find((p) => p.fitting === id);
+    // a side that is cut to a shape is where it is: it lies by no rule
+    if (!root && kindById(kinds.get(id) ?? "")?.aSide !== true) held.push(areaOf(lies));
+    if (!root) continue;
     for (const stroke of root.lines)
       // what is made on the face that lies down is not seen
       if (stroke.role !== "score" && (stroke.face === "back") === toBase.flip)
         lines.push({ ...stroke, path: placePath(stroke.path, toBase), at: `${root.id}/${stroke.id}` });
   }
   // the smaller over the larger: both can be taken hold of
-  return { areas: areas.sort((a, b) => b.size - a.size), lines };
+  return { areas: held.sort((a, b) => b.size - a.size), lines };
 }
 
 interface LaidMarksProps {
@@ -55,6 +65,10 @@ interface LaidMarksProps {
 
 export const LaidMarks = memo(function LaidMarks({ on, view, onHold }: LaidMarksProps) {
   const drag = useThingDrag(view, onHold, choose);
+  const grip = useRef(drag);
+  useEffect(() => {
+    grip.current = drag;
+  });
   const lit = useLit((s) => s.ids);
   const chosen = useChosen((s) => s.fitting);
   return (
@@ -69,36 +83,58 @@ export const LaidMarks = memo(function LaidMarks({ on, view, onHold }: LaidMarks
           {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
         />
       ))}
-      {on.areas.map(({ fitting, d }) => {
-        const isLit = fitting === chosen || lit.includes(`${fitting}/`);
-        return (
-          <path
-            key={fitting}
-            d={d}
-            data-fitting={fitting}
-            fill={isLit ? colour.rustWash : "transparent"}
-            fillOpacity={0.25}
-            // a line is taken hold of beside it as well
-            stroke={isLit ? colour.rust : "transparent"}
-            strokeOpacity={isLit ? 0.5 : 1}
-            strokeWidth={isLit ? 2 : 12}
-            vectorEffect="non-scaling-stroke"
-            style={{ cursor: "move", touchAction: "none" }}
-            onPointerEnter={() => {
-              light([`${fitting}/`]);
-            }}
-            onPointerLeave={() => {
-              light([]);
-            }}
-            onPointerDown={(event) => {
-              drag.onPointerDown(fitting, event);
-            }}
-            onPointerMove={drag.onPointerMove}
-            onPointerUp={drag.onPointerUp}
-            onPointerCancel={drag.onPointerCancel}
-          />
-        );
-      })}
+      {on.areas.map(({ fitting, d }) => (
+        <AreaPath
+          key={fitting}
+          fitting={fitting}
+          d={d}
+          isLit={fitting === chosen || lit.includes(`${fitting}/`)}
+          grip={grip}
+        />
+      ))}
     </g>
+  );
+});
+
+interface AreaPathProps extends Area {
+  readonly isLit: boolean;
+  /** how it is dragged now: the same object, so that what has not moved need not be drawn again */
+  readonly grip: RefObject<ReturnType<typeof useThingDrag>>;
+}
+
+const GRIPPED = { cursor: "move", touchAction: "none" } as const;
+
+const AreaPath = memo(function AreaPath({ fitting, d, isLit, grip }: AreaPathProps) {
+  return (
+    <path
+      d={d}
+      data-fitting={fitting}
+      fill={isLit ? colour.rustWash : "transparent"}
+      fillOpacity={0.25}
+      // a line is taken hold of beside it as well
+      stroke={isLit ? colour.rust : "transparent"}
+      strokeOpacity={isLit ? 0.5 : 1}
+      strokeWidth={isLit ? 2 : 12}
+      vectorEffect="non-scaling-stroke"
+      style={GRIPPED}
+      onPointerEnter={() => {
+        light([`${fitting}/`]);
+      }}
+      onPointerLeave={() => {
+        light([]);
+      }}
+      onPointerDown={(event) => {
+        grip.current.onPointerDown(fitting, event);
+      }}
+      onPointerMove={(event) => {
+        grip.current.onPointerMove(event);
+      }}
+      onPointerUp={() => {
+        grip.current.onPointerUp();
+      }}
+      onPointerCancel={() => {
+        grip.current.onPointerCancel();
+      }}
+    />
   );
 });

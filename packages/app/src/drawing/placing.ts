@@ -182,16 +182,20 @@ export function placeFigures(
   { held, names = [], past }: Around = {},
 ): ReadonlyMap<string, Placed> {
   const onScreen = (path: Path): Point[] => flatten(path).map((p) => toScreen(view, p));
-  const rims = (piece?.outline ?? []).flatMap((loop) => {
-    const points = onScreen(loop);
-    return points.map((p, i) => [p, points[(i + 1) % points.length] ?? p] as const);
-  });
-  // scores, slits and what is drawn are lines as well, and have two ends
-  const inner = (piece?.lines ?? []).flatMap(({ path }) => {
-    const points = onScreen(path);
-    return points.slice(1).map((p, i) => [points[i] ?? p, p] as const);
-  });
-  const edges = [...rims, ...inner];
+  /** every line on the paper: asked for only where a figure has a choice, which none has while one is dragged */
+  const linesOn = (): readonly (readonly [Point, Point])[] => {
+    const rims = (piece?.outline ?? []).flatMap((loop) => {
+      const points = onScreen(loop);
+      return points.map((p, i) => [p, points[(i + 1) % points.length] ?? p] as const);
+    });
+    // scores, slits and what is drawn are lines as well, and have two ends
+    const inner = (piece?.lines ?? []).flatMap(({ path }) => {
+      const points = onScreen(path);
+      return points.slice(1).map((p, i) => [points[i] ?? p, p] as const);
+    });
+    return [...rims, ...inner];
+  };
+  let edges: readonly (readonly [Point, Point])[] | undefined;
   const placed = new Map<string, Placed>();
   const boxes: Box[] = names.map(({ at: [x, y], wide }) => ({
     ...{ left: x - wide / 2, right: x + wide / 2, top: y - NAME_HIGH / 2, bottom: y + NAME_HIGH / 2 },
@@ -204,12 +208,12 @@ export function placeFigures(
       Number(b.dimension.slides === undefined) - Number(a.dimension.slides === undefined),
   );
   for (const { dimension, text } of first) {
-    const known = held?.get(dimension.id);
+    const was = held?.get(dimension.id);
     const length = distance(toScreen(view, dimension.from), toScreen(view, dimension.to));
-    const ways = known ? [known] : choicesFor(dimension, length, text);
+    const ways = was ? [was] : choicesFor(dimension, length, text);
     const costOf = (way: Placed, i: number): number => {
       const box = boxOf(way);
-      const crossed = edges.filter(([p, q]) => meets(p, q, box)).length;
+      const crossed = (edges ??= linesOn()).filter(([p, q]) => meets(p, q, box)).length;
       return (
         boxes.filter((b) => overlap(b, box)).length * COST.number +
         lines.filter(([p, q]) => meets(p, q, box)).length * COST.line +
@@ -221,7 +225,7 @@ export function placeFigures(
       );
     };
     const stands = ways.map((way) => stand(dimension, view, text, way, past));
-    const costs = stands.map(costOf);
+    const costs = stands.length > 1 ? stands.map(costOf) : [0];
     const best = stands[costs.indexOf(Math.min(...costs))];
     if (!best) continue;
     placed.set(dimension.id, best);
