@@ -27,7 +27,7 @@ export const outlineChoice = (
 };
 
 /** The setting beside it that keeps an outline of the maker's own. */
-export const ownOutline = () => drawn("Own outline", MOST_DRAWN, "Out of a file, or of your outlines.");
+export const ownOutline = () => drawn("Outline of your own", MOST_DRAWN, "Out of a file, or of your outlines.");
 
 /** The outline that is meant: of a list, or the maker's own; while that is not there, the one that is usual. */
 export function outlineIn(
