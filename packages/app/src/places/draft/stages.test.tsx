@@ -120,7 +120,7 @@ describe("the details", () => {
           expect(draftNow().spec.settings[name]).toBe(was !== true);
         } else if (kind === "drawn") {
           // the shelf is empty: a file is the way to one
-          expect(plain(field.textContent ?? "")).toBe("None yet");
+          expect(plain(field.textContent)).toBe("None yet");
         } else if (auto) {
           await maker.clear(field);
           expect(draftNow().spec.settings[name]).toBe("auto");
