@@ -20,6 +20,8 @@ const SAG_MM = 0.01;
 const CRUMB_UNITS = 4;
 /** A chord of the result lies this near (units) the one it comes from. */
 const NEAR_UNITS = 6;
+/** What lies no further off (units) than this is as near. */
+const SAME_UNITS = 0.5;
 /** Rings narrower than this (mm at the mean) are slivers between curves that lie on one another. */
 const SLIVER_MM = 0.01;
 
@@ -112,14 +114,15 @@ class Origins {
     );
     let best: Run | undefined;
     let least = NEAR_UNITS;
-    for (const index of found) {
+    // of curves that lie on one another the first is followed throughout, and not now one and now the other
+    for (const index of found.sort((a, b) => a - b)) {
       const { a, b, of, from, to } = this.#chords[index] as Chord;
       const long = distance(a, b);
       const way = direction(a, b);
       const [u, v] = [dot(subtract(p, a), way), dot(subtract(q, a), way)];
       const off = Math.max(Math.abs(cross(way, subtract(p, a))), Math.abs(cross(way, subtract(q, a))));
       const score = off + Math.max(0, -Math.min(u, v), Math.max(u, v) - long);
-      if (score >= least) continue;
+      if (score >= least - SAME_UNITS) continue;
       least = score;
       const at = (part: number): number => from + (to - from) * Math.min(1, Math.max(0, part / long));
       best = { of, from: at(u), to: at(v) };
