@@ -77,6 +77,9 @@ test("a drawing is read, put together with another, and what is no drawing is re
   const made = page.getByRole("region", { name: "Rectangle without round" });
   // 112 × 80 mm with a circle of 60 out of its middle
   await expect(made.getByText("2 closed lines")).toBeVisible();
+  const saved = page.waitForEvent("download");
+  await made.getByRole("button", { name: "Save it as SVG" }).click();
+  expect((await saved).suggestedFilename()).toMatch(/without.*\.svg$/u);
   await made.getByRole("button", { name: "Take it off your outlines" }).click();
   await expect(made).toBeHidden();
   await page.getByRole("button", { name: "Put it back" }).click();

@@ -61,7 +61,7 @@ export {
 export { pose, type Posed } from "./folding/posed.ts";
 export { travelOf } from "./paper/motion.ts";
 export * from "./formats/project.ts";
-export { writeSvg, inARow, yDown } from "./formats/svg.ts";
+export { writeOutlineSvg, writeSvg, inARow, yDown } from "./formats/svg.ts";
 export * from "./formats/strokes.ts";
 export * from "./chart.ts";
 export { rank, type Ranked } from "./rank.ts";

@@ -6,6 +6,7 @@ import {
   find,
   type ReadProject,
   sayProjectProblem,
+  writeOutlineSvg,
   writeProject,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
@@ -16,6 +17,7 @@ import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi, PrintJob } from "../workers/print.worker.ts";
 import { everythingIn } from "./db.ts";
 import { type Adopted, useDrafts } from "./drafts.ts";
+import type { ShelfOutline } from "./outlines.ts";
 import { loadFormsOf } from "./forms.ts";
 import { useSettings } from "./settings.ts";
 
@@ -71,6 +73,10 @@ export const saveSvg = async (draft: Draft): Promise<boolean> => {
   const svg = await asked((api) => api.svg(draft.spec, draft.name));
   return await save(new Blob([svg], { type: "image/svg+xml" }), fileName(draft.name), ".svg");
 };
+
+/** An outline of the shelf as SVG, in true millimetres. */
+export const saveOutline = (outline: ShelfOutline): Promise<boolean> =>
+  save(new Blob([writeOutlineSvg(outline, outline.name)], { type: "image/svg+xml" }), fileName(outline.name), ".svg");
 
 /** Asks the printing worker, which lives for this one answer. */
 async function asked<A>(ask: (api: Remote<PrintApi>) => Promise<A>): Promise<A> {

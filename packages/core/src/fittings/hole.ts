@@ -19,6 +19,8 @@ export const hole = defineKind({
   title: "Hole",
   about: "Round, for string, a brad, or a row of them.",
   asks: [],
+  // rows of it are spread over what it lies on
+  fits: true,
   inPaper: true,
   settings: z.object({ across: mm("Hole", 4, [0.5, 80], "Across the hole."), ...spread, through }),
   draft({ name, ground, set }) {

@@ -462,3 +462,85 @@ describe("words along an edge", () => {
     }
   });
 });
+
+describe("a row spread over what it lies on", () => {
+  it("spreads anew when that becomes wider, though the row itself is the same", () => {
+    const spec = specOf({
+      ...{ form: "card-base", contents: { width: 100, height: 100, thickness: 1 }, settings: { fold: "side" } },
+      method: { board: "scoring-millimetre" },
+      fittings: [{ id: "h", kind: "hole", on: { panel: "front" }, columns: 4, across: 5 }],
+    });
+    const middles = (s: ReturnType<typeof solve>) =>
+      s.pieces[0]?.cuts.map((c) => boundsOf(flatten(c.path))).map((b) => (b.left + b.right) / 2) ?? [];
+    const pitch = ([a = 0, b = 0]: readonly number[]): number => Math.abs(b - a);
+    expect(pitch(middles(solve(spec)))).toBeCloseTo(25, 6);
+    // the same row object, as a drag leaves it
+    const wider = { ...spec, contents: { ...spec.contents, width: 160 } };
+    expect(pitch(middles(solve(wider)))).toBeCloseTo(40, 6);
+  });
+});
+
+describe("a border of shapes", () => {
+  const border = (more: Readonly<Record<string, unknown>> = {}) =>
+    solve(
+      specOf({
+        ...{ form: "card-base", contents: { width: 120, height: 90, thickness: 1 }, settings: { fold: "side" } },
+        method: { board: "scoring-millimetre" },
+        fittings: [
+          {
+            id: "b",
+            kind: "window",
+            on: { panel: "front" },
+            outline: "leaf",
+            width: 8,
+            height: 12,
+            around: true,
+            off: 6,
+            columns: 8,
+            rows: 4,
+            ...more,
+          },
+        ],
+      }),
+    );
+
+  it("stands all round, feet towards the edge, so far from it and evenly spread", () => {
+    const s = border({ stands: true });
+    const [piece] = s.pieces;
+    const [lies] = s.fittings;
+    if (!piece || !lies) throw new Error("no border");
+    expect(piece.cuts).toHaveLength(2 * (8 + 4));
+    const feet = (piece.strokes ?? []).map(({ path }) => boundsOf(flatten(path)));
+    expect(feet).toHaveLength(24);
+    const { left, right, bottom, top } = boundsOf(flatten(piece.panels.find((p) => p.id === "front")?.outline ?? []));
+    // a foot is scored an eighth of its height up, and the points stand inwards
+    const rise = 6 + 0.12 * 12;
+    feet.forEach((foot, i) => {
+      const cut = boundsOf(flatten(piece.cuts[i]?.path ?? []));
+      const [off, inwards] =
+        i < 8
+          ? [foot.bottom - bottom, cut.top - foot.top]
+          : i < 12
+            ? [right - foot.right, foot.left - cut.left]
+            : i < 20
+              ? [top - foot.top, foot.bottom - cut.bottom]
+              : [foot.left - left, cut.right - foot.right];
+      expect(off).toBeCloseTo(rise, 6);
+      expect(inwards).toBeCloseTo(12 - 0.12 * 12, 1);
+    });
+    const middles = feet.slice(0, 8).map((b) => (b.left + b.right) / 2);
+    middles.slice(1).forEach((x, i) => {
+      expect(x - (middles[i] as number)).toBeCloseTo((120 - 12) / 8, 6);
+    });
+    expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
+  });
+
+  it("follows another size by its rule", () => {
+    const wide = solve({ ...border().spec, contents: { ...border().spec.contents, width: 180 } });
+    const boxes = (wide.pieces[0]?.cuts ?? []).map((c) => boundsOf(flatten(c.path)));
+    expect(boxes).toHaveLength(24);
+    const [first, next] = boxes;
+    expect((next?.left ?? 0) - (first?.left ?? 0)).toBeCloseTo((180 - 12) / 8, 6);
+    expect((first?.right ?? 0) - (first?.left ?? 0)).toBeCloseTo(8, 1);
+  });
+});

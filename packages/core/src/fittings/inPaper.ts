@@ -10,7 +10,7 @@
  */
 import { shapes } from "../catalogue/shapes.ts";
 import { oval, type Path, placePath } from "../geometry/path.ts";
-import { HERE, type Point } from "../geometry/point.ts";
+import { HERE, type Point, type Pose } from "../geometry/point.ts";
 import { OWN, outlineChoice, outlineIn, ownOutline } from "../forms/outlines.ts";
 import { autoMm, choice, count } from "../model/setting.ts";
 import { type Loops, loopsTo } from "../outlines/outline.ts";
@@ -53,6 +53,25 @@ export function spreadOut(ground: GroundSize, own: GroundSize, set: Spread) {
     (i % set.columns) * dx,
     Math.floor(i / set.columns) * dy,
   ]);
+  return { size, places };
+}
+
+/** Where they stand all round a ground: from its lower left along its foot, then up its right side, and so on, feet outwards. */
+export function allRound(ground: GroundSize, own: GroundSize, set: Spread & { readonly off: number }) {
+  const size: GroundSize = {
+    width: Math.max(own.width, ground.width - 2 * set.off),
+    height: Math.max(own.height, ground.height - 2 * set.off),
+  };
+  const { width: w, height: h } = own;
+  const along = (n: number, long: number): number[] => Array.from({ length: n }, (_, i) => ((i + 0.5) * long) / n);
+  // those at the sides stand between those at the head and the foot
+  const between = along(set.rows, Math.max(0, size.height - 2 * h)).map((y) => y + h);
+  const places: Pose[] = [
+    ...along(set.columns, size.width).map((x): Pose => ({ ...HERE, x: x - w / 2 })),
+    ...between.map((y): Pose => ({ ...HERE, x: size.width, y: y - w / 2, rotation: 90 })),
+    ...along(set.columns, size.width).map((x): Pose => ({ ...HERE, x: x + w / 2, y: size.height, rotation: 180 })),
+    ...between.map((y): Pose => ({ ...HERE, y: y + w / 2, rotation: -90 })),
+  ];
   return { size, places };
 }
 

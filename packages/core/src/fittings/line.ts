@@ -32,6 +32,8 @@ export const line = defineKind({
   title: "Line",
   about: "Drawn, foiled, printed or scored; straight or along an outline.",
   asks: [],
+  // rows of it are spread over what it lies on
+  fits: true,
   inPaper: true,
   settings: z.object({
     ...outlineSettings("straight", { straight: "Straight" }),

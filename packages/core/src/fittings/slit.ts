@@ -20,6 +20,8 @@ export const slit = defineKind({
   title: "Slit",
   about: "A straight cut to tuck something in.",
   asks: [],
+  // rows of it are spread over what it lies on
+  fits: true,
   inPaper: true,
   settings: z.object({
     long: mm("Long", 30, [3, 300], "From end to end."),

@@ -1,6 +1,6 @@
 /**
  * Window: an opening to an outline of the catalogue. With its foot left it is cut round and scored there, so that what is
- * in it stands up.
+ * in it stands up. Several stand in rows, or all round the edge as a border.
  *
  *      ╭────────╮        ╭────────╮
  *      │        │        │        │
@@ -11,16 +11,16 @@
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
-import { areaOf, flatten, line, type Path } from "../geometry/path.ts";
-import { between, type Point } from "../geometry/point.ts";
-import { toggle } from "../model/setting.ts";
+import { areaOf, flatten, line, type Path, placePath } from "../geometry/path.ts";
+import { between, HERE, type Point, type Pose } from "../geometry/point.ts";
+import { mm, toggle } from "../model/setting.ts";
 import type { Cut, Stroke } from "../model/piece.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { panel, sheet } from "../paper/sheet.ts";
 import { joiningOf } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
-import { apartOf, isRound, loopsIn, movedTo, outlineSettings, ownIn, spread, spreadOut, through } from "./inPaper.ts";
+import { allRound, apartOf, isRound, loopsIn, outlineSettings, ownIn, spread, spreadOut, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -63,6 +63,8 @@ export const window = defineKind({
   title: "Window",
   about: "An opening to an outline, or shapes that stand up.",
   asks: [],
+  // rows of it are spread over what it lies on
+  fits: true,
   inPaper: true,
   settings: z.object({
     ...outlineSettings("oval"),
@@ -70,6 +72,12 @@ export const window = defineKind({
     bridges: toggle("Keep insides", true, "What is inside an outline of your own with holes is held by bridges."),
     stands: toggle("Stands up", false, "Cut round and scored at its foot, so that it is raised and not taken out."),
     ...spread,
+    around: toggle(
+      "All round the edge",
+      false,
+      "As a border, feet outwards: as many as stand in a row along head and foot, and one above another at the sides.",
+    ),
+    off: mm("Off the edge", 5, [0, 100], "From the edge to a border's feet."),
     through,
   }),
   usual(ground, grid) {
@@ -83,20 +91,23 @@ export const window = defineKind({
     const own = { width, height };
     const { openings, islands } = openingsIn(set, width, height);
     const [outline = []] = openings;
-    const { size, places } = spreadOut(ground, own, set);
+    const rows = set.around ? undefined : spreadOut(ground, own, set);
+    const { size, places } = set.around
+      ? allRound(ground, own, set)
+      : { size: rows?.size ?? own, places: (rows?.places ?? []).map(([x, y]): Pose => ({ ...HERE, x, y })) };
     const body = panel("window", name, size.width, size.height);
     const up = set.stands ? standing(outline, height * FOOT_PART) : undefined;
     const cuts = places.flatMap((by, i): Cut[] => {
       const id = String(i + 1);
-      if (up) return [{ id, panel: body.id, kind: "slit", path: movedTo(up.cut, by) }];
-      return openings.map((path, n) => windowIn(n === 0 ? id : `${id}-${String(n + 1)}`, body, movedTo(path, by)));
+      if (up) return [{ id, panel: body.id, kind: "slit", path: placePath(up.cut, by) }];
+      return openings.map((path, n) => windowIn(n === 0 ? id : `${id}-${String(n + 1)}`, body, placePath(path, by)));
     });
     const strokes = up
       ? places.map((by, i): Stroke => ({
           id: `foot-${String(i + 1)}`,
           role: "score",
           fold: "valley",
-          path: movedTo(up.score, by),
+          path: placePath(up.score, by),
         }))
       : [];
     const one = { ...body, ...own };
@@ -106,7 +117,7 @@ export const window = defineKind({
         figures: {
           width: widthOf(one),
           ...(!isRound(set) && { height: heightOf(one) }),
-          apart: apartOf("window", own, places),
+          ...(rows && { apart: apartOf("window", own, rows.places) }),
         },
       },
       ...(islands > 0 && !up && { lettered: { missing: [], islands, by: 0 } }),

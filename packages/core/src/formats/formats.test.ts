@@ -9,6 +9,7 @@ import { SaxesParser } from "saxes";
 import { afterAll, describe, expect, it } from "vitest";
 import { areaOf, boundsOf, flattenTo, runsOf } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
+import { keptOf, loopsOf } from "../outlines/outline.ts";
 import { readSvg } from "../outlines/readSvg.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
@@ -16,7 +17,7 @@ import { writePdf } from "./pdf.ts";
 import { MARGIN_MM } from "./print/ink.ts";
 import { FOOT_MM, OVERLAP_MM, tilesOf } from "./print/templates.ts";
 import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
-import { writeSvg } from "./svg.ts";
+import { writeOutlineSvg, writeSvg } from "./svg.ts";
 
 interface Element {
   readonly name: string;
@@ -159,6 +160,19 @@ describe("SVG", () => {
     const cut = elements.filter((e) => e.attributes["id"]?.includes("outline"));
     expect(cut.map((e) => e.attributes["id"])).toEqual(["card-outline", "card-turned-outline"]);
     expect(elements.findIndex((e) => e.attributes["id"] === "guide")).toBeGreaterThan(0);
+  });
+
+  it("writes an outline that is read back as it was, holes and all", () => {
+    const drawn = "M0 0L60 0L60 40L30 70L0 40L0 0ZM20 10C20 20 40 20 40 10L20 10Z";
+    const text = writeOutlineSvg({ drawn, width: 60, height: 70 }, "A <house>");
+    const back = keptOf(readSvg(text));
+    expect(back?.width).toBeCloseTo(60, 3);
+    expect(back?.height).toBeCloseTo(70, 3);
+    const areas = (of: string) => (loopsOf(of) ?? []).map((loop) => areaOf(loop));
+    areas(back?.drawn ?? "").forEach((area, i) => {
+      expect(area).toBeCloseTo(areas(drawn)[i] ?? 0, 1);
+    });
+    expect(areas(back?.drawn ?? "")).toHaveLength(2);
   });
 
   it("keeps a hostile name out of the markup", () => {

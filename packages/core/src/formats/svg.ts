@@ -3,10 +3,11 @@
  * the model, so every path is mirrored once, here. SVG carries no stock, glue or fold order; ids and data attributes name
  * pieces and folds.
  */
-import { type Path, pathData, type Segment } from "../geometry/path.ts";
+import { figure, type Path, pathData, type Segment } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
+import { type KeptOutline, loopsOf } from "../outlines/outline.ts";
 import { isBehind, withTurned } from "./turned.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
 
@@ -83,6 +84,20 @@ interface Drawn {
   readonly behind?: boolean;
   /** printed letters are filled within */
   readonly filled?: boolean;
+}
+
+/** Writes an outline as SVG text: one path, its holes with it. */
+export function writeOutlineSvg({ drawn, width, height }: KeptOutline, title: string): string {
+  const d = (loopsOf(drawn) ?? []).map((loop) => data(loop, 0, height)).join("");
+  const size = `width="${figure(width)}mm" height="${figure(height)}mm" viewBox="0 0 ${figure(width)} ${figure(height)}"`;
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" ${size} fill="none" stroke="#1d2a44">`,
+    `  <title>${escapeXml(title)}</title>`,
+    `  <path id="outline" stroke-width="${String(WEIGHT_MM.cut)}" d="${d}"/>`,
+    "</svg>",
+    "",
+  ].join("\n");
 }
 
 /** Writes a solution's pieces as SVG text. */

@@ -9,6 +9,7 @@ import { LengthField } from "../../parts/LengthField.tsx";
 import { NameField } from "../../parts/NameField.tsx";
 import { OutlineDrawing } from "../../parts/OutlineDrawing.tsx";
 import { tellDone, tellTrouble } from "../../parts/tell.tsx";
+import { saveOutline } from "../../store/files.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { draftOf, type OutlineUse, USES } from "../../store/outlineUses.ts";
 import { dropOutline, keepOutline, newOutline, type ShelfOutline } from "../../store/outlines.ts";
@@ -151,17 +152,28 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
         ) : null}
       </div>
       <WithAnother outline={outline} all={all} onMake={make} />
-      <Button
-        color="inherit"
-        onClick={() => {
-          dropOutline(outline);
-          tellDone(`Taken off your outlines: ${name}`, "Put it back", () => {
-            keepOutline(outline);
-          });
-        }}
-      >
-        Take it off your outlines
-      </Button>
+      <div className="bench-buttons">
+        <Button
+          onClick={() => {
+            saveOutline(outline).catch(() => {
+              tellTrouble("It could not be saved. Try again.");
+            });
+          }}
+        >
+          Save it as SVG
+        </Button>
+        <Button
+          color="inherit"
+          onClick={() => {
+            dropOutline(outline);
+            tellDone(`Taken off your outlines: ${name}`, "Put it back", () => {
+              keepOutline(outline);
+            });
+          }}
+        >
+          Take it off your outlines
+        </Button>
+      </div>
     </section>
   );
 }
@@ -291,7 +303,10 @@ function UsedFor({ outline }: { readonly outline: ShelfOutline }) {
     }
   };
   return (
-    <div className="bench-buttons" role="group" aria-label="Use it for">
+    <div className="bench-buttons" role="group" aria-labelledby="bench-uses">
+      <span id="bench-uses" className="bench-from">
+        Cut to it:
+      </span>
       {USES.map((one) => (
         <Button
           key={one.form}
