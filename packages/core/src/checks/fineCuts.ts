@@ -39,14 +39,17 @@ function inPiece(checked: Checked, piece: Piece): Finding[] {
   });
   const found = [
     ...doubledLines(checked, piece, lines),
-    ...bridges(checked, piece, lines),
-    ...fine(checked, piece, lines),
+    // letters cut out of their own paper are as fine as they are set: nothing is taken out between them
+    ...(isLettered(checked, piece) ? [] : [...bridges(checked, piece, lines), ...fine(checked, piece, lines)]),
     ...writtenOver(checked, piece),
   ];
   // what many cuts of one row do is told once
   const key = ({ code, facts }: Finding): string => `${code} ${String(facts?.["fitting"])}`;
   return found.filter((f, i) => found.findIndex((g) => key(g) === key(f)) === i);
 }
+
+const isLettered = ({ parts }: Checked, { fitting }: Piece): boolean =>
+  fitting !== undefined && parts.some((p) => p.lies?.id === fitting && p.lettered !== undefined);
 
 type Found = Pick<Finding, "code" | "severity"> & Partial<Finding>;
 const told = ({ spec }: Checked, piece: Piece, fitting: string, found: Found): Finding => ({

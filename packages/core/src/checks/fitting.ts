@@ -268,7 +268,7 @@ function smallerToFit({ spec, ...told }: Told): Pick<Finding, "remedy" | "others
   }));
   return { ...(first && { remedy: first }), others };
 }
-const SMALLER = [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3];
+const SMALLER = [0.85, 0.7, 0.5, 0.35];
 
 /** A square corner stays inside a rounding of radius r from a border of r(1 − 1/√2) on. */
 function cornerRemedy(told: Told): Pick<Finding, "remedy"> {
@@ -379,7 +379,7 @@ function covers(told: Told): Finding[] {
   const ground = pieces.find((p) => p.id === lies.rests.piece);
   const outline = lies.outline.map((p) => place(p, lies.ground.pose));
   const own = pieces.filter((p) => p.fitting === lies.id).flatMap((p) => p.cuts);
-  return (ground?.cuts ?? []).flatMap((cut): Finding[] => {
+  const found = (ground?.cuts ?? []).flatMap((cut): Finding[] => {
     // what was cut through it as well is open there
     if (cut.fitting !== undefined && own.some((c) => c.fitting === cut.fitting)) return [];
     if (cut.kind === "slit" || cut.panel !== lies.rests.panel) return [];
@@ -390,6 +390,9 @@ function covers(told: Told): Finding[] {
     if (!points.some((p) => holds(outline, p)) || !holds(outline, middle)) return [];
     const facts = { ...at(told).facts, cut: cut.kind };
     const mends = cut.fitting === undefined ? {} : remedy("through-all", ["fittings", cut.fitting, "through"], "all");
-    return [{ ...at(told), code: "covers", severity: "warning", figure: right - left, limit: 0, facts, ...mends }];
+    const row = { facts: { ...facts, of: cut.fitting ?? cut.id } };
+    return [{ ...at(told), code: "covers", severity: "warning", figure: right - left, limit: 0, ...row, ...mends }];
   });
+  // what it does to many cuts of one row is told once
+  return found.filter((f, i) => found.findIndex((g) => g.facts?.["of"] === f.facts?.["of"]) === i);
 }

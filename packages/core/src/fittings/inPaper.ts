@@ -15,7 +15,7 @@ import { OWN, outlineChoice, outlineIn, ownOutline } from "../forms/outlines.ts"
 import { autoMm, choice, count } from "../model/setting.ts";
 import { type Loops, loopsTo } from "../outlines/outline.ts";
 import type { Measured } from "../paper/figure.ts";
-import type { GroundSize } from "./kind.ts";
+import type { Follows, GroundSize } from "./kind.ts";
 
 /** The box of a line has some thickness, mm, so that it can be taken hold of. */
 export const THIN = 0.2;
@@ -113,6 +113,12 @@ export const ownIn = ({
   drawn,
 }: Outlined): { readonly own?: { readonly setting: string; readonly path: string } } =>
   outline === OWN && drawn !== "" ? { own: { setting: "drawn", path: drawn } } : {};
+
+/** In another size an outline keeps its proportions; a rectangle has none to keep. */
+export const inProportion = ({
+  outline,
+}: Readonly<Record<string, unknown>>): Readonly<Partial<Record<string, Follows>>> =>
+  outline === "rectangle" || outline === "straight" ? {} : { width: "least", height: "least" };
 
 /** What is round has one size. */
 export const isRound = ({ outline }: Outlined): boolean => outline === "round";

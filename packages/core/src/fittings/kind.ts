@@ -29,6 +29,9 @@ export interface FittingInput<S = Readonly<Record<string, unknown>>> {
   readonly stock: Stock;
 }
 
+/** Grows with the size on an axis; or on the one that grows less, so that proportions keep and it stays within both. */
+export type Follows = "width" | "height" | "least";
+
 /** What a kind asks of a row beside its own settings. */
 export type Asks = "stock" | "raised" | "form";
 
@@ -52,8 +55,8 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly acrossFold?: true;
   /** the setting that keeps a border free, all round or at both ends */
   readonly border?: { readonly setting: string; readonly round: boolean };
-  /** lengths that grow with the size on an axis, where that depends on the row; others say it in their schema */
-  follows?(set: Readonly<Record<string, unknown>>): Readonly<Partial<Record<string, "width" | "height">>>;
+  /** lengths that grow with the size, where that depends on the row; others say it in their schema */
+  follows?(set: Readonly<Record<string, unknown>>): Readonly<Partial<Record<string, Follows>>>;
   /** How it is usually laid on a ground so large: settings that differ from their defaults so that it fits. */
   usual?(ground: GroundSize, grid: number): Partial<z.output<S>>;
   /** The paper that is laid: one sheet, its first panel upright and its lower left at the origin. Kinds of whole forms have none. */

@@ -13,7 +13,7 @@ import { OUTLINED } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
 import { movedTo } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
-import { areaOfWords, figuresOf, namesSet, shown, usualSizeOf, wordingIn, wordsOf } from "./words.ts";
+import { WORDS_FOLLOW, areaOfWords, figuresOf, namesSet, shown, usualSizeOf, wordingIn, wordsOf } from "./words.ts";
 
 /** It is read from further off than what is printed: so much larger. */
 const LARGER = 1.3;
@@ -26,7 +26,7 @@ export const lettering = defineKind({
   asks: ["stock", "raised"],
   setsWords: true,
   settings: z.object(wordingIn(OUTLINED)),
-  follows: () => ({ size: "height", lineSpacing: "height" }),
+  follows: () => WORDS_FOLLOW,
   usual: (ground, grid) => ({ size: roundDown(usualSizeOf(ground, grid) * LARGER, grid) }),
   draft({ name, set: said, stock }) {
     const names = namesSet(said);

@@ -12,7 +12,17 @@ import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { choice } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { panel, sheet } from "../paper/sheet.ts";
-import { apartOf, isRound, loopsIn, movedTo, outlineSettings, spread, spreadOut, THIN } from "./inPaper.ts";
+import {
+  apartOf,
+  inProportion,
+  isRound,
+  loopsIn,
+  movedTo,
+  outlineSettings,
+  spread,
+  spreadOut,
+  THIN,
+} from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -41,6 +51,7 @@ export const line = defineKind({
     role: choice("Made how", ROLES, "pen", "What is done along it."),
     ...spread,
   }),
+  follows: inProportion,
   usual: (ground, grid) => usualSize(ground, grid, 0.6),
   draft({ name, ground, set }) {
     const isStraight = set.outline === "straight";

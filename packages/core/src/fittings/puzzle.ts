@@ -18,7 +18,7 @@ import { heightOf, widthOf } from "../paper/figure.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
 import { typefaceById } from "../typefaces/index.ts";
 import { setWords } from "../typefaces/setting.ts";
-import { isRound, loopsIn, movedTo, outlineSettings, ownIn } from "./inPaper.ts";
+import { inProportion, isRound, loopsIn, movedTo, outlineSettings, ownIn } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ROLES } from "./line.ts";
 import { ownSize, usualSize } from "./panel.ts";
@@ -60,6 +60,7 @@ export const puzzle = defineKind({
     place: choice("Its place", { none: "Not marked", print, pen, foil }, "pen", "The same lines on what it lies on."),
     numbered: toggle("Numbered", true, "On the back of each piece, and where it is to lie."),
   }),
+  follows: inProportion,
   usual(ground, grid) {
     const { width, height } = usualSize(ground, grid, 0.7);
     return { width, height, across: Math.max(2, Math.round(width / 30)), up: Math.max(2, Math.round(height / 30)) };

@@ -13,7 +13,7 @@ import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { outlined, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { isRound, loopsIn, outlineSettings, ownIn } from "./inPaper.ts";
+import { inProportion, isRound, loopsIn, outlineSettings, ownIn } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -24,6 +24,7 @@ export const shape = defineKind({
   about: "Paper cut to an outline: round, oval, a leaf, an apple.",
   asks: ["stock", "raised"],
   settings: z.object({ ...outlineSettings("round"), ...ownSize }),
+  follows: inProportion,
   usual(ground, grid) {
     const { width, height } = usualSize(ground, grid, 0.45);
     const side = roundDown(Math.min(width, height), grid);

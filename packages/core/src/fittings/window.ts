@@ -20,7 +20,18 @@ import { windowIn } from "../paper/hole.ts";
 import { panel, sheet } from "../paper/sheet.ts";
 import { joiningOf } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
-import { allRound, apartOf, isRound, loopsIn, outlineSettings, ownIn, spread, spreadOut, through } from "./inPaper.ts";
+import {
+  allRound,
+  apartOf,
+  inProportion,
+  isRound,
+  loopsIn,
+  outlineSettings,
+  ownIn,
+  spread,
+  spreadOut,
+  through,
+} from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
 
@@ -80,6 +91,7 @@ export const window = defineKind({
     off: mm("Off the edge", 5, [0, 100], "From the edge to a border's feet."),
     through,
   }),
+  follows: inProportion,
   usual(ground, grid) {
     const { width, height } = usualSize(ground, grid, 0.5);
     const preset = find(shapes, "oval");

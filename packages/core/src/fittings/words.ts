@@ -42,6 +42,9 @@ export const wordingIn = <const K extends string>(typefaces: Readonly<Record<K, 
   arc: mm("Along an arc", 0, [-600, 600], "The radius of it; 0 is straight, less than 0 hangs."),
 });
 
+/** In another size words keep their proportions, and stay within what they stand on. */
+export const WORDS_FOLLOW = { size: "least", spacing: "least", lineSpacing: "least", arc: "least" } as const;
+
 const { print, pen, foil, cut } = ROLES;
 const settings = z.object({
   ...wordingIn(TYPEFACES),
@@ -235,7 +238,7 @@ export const words = defineKind({
   inPaper: true,
   setsWords: true,
   settings,
-  follows: () => ({ size: "height", lineSpacing: "height" }),
+  follows: () => WORDS_FOLLOW,
   usual: (ground, grid) => ({ size: usualSizeOf(ground, grid) }),
   draft,
 });

@@ -4,6 +4,7 @@
  */
 import type { z } from "zod";
 import { kindById } from "../fittings/index.ts";
+import type { Follows } from "../fittings/kind.ts";
 import { settingsOf } from "../forms/form.ts";
 import { formById } from "../forms/index.ts";
 import { PLACE_MM } from "../model/fitting.ts";
@@ -63,13 +64,26 @@ class Lengths {
     if (Math.abs(to - wanted) > 1e-9) this.cannot.push({ code: "bound", label, wanted, made: to });
     return to;
   }
+
+  /** The same for what is set by no ruler, and may be less than nothing: to a tenth of a mm. */
+  followFinely(
+    label: string,
+    mm: number,
+    by: number,
+    { min, max }: { readonly min: number; readonly max: number },
+  ): number {
+    const to = Math.min(max, Math.max(min, Math.round(mm * by * 10) / 10));
+    this.follows.push({ label, from: mm, to });
+    return to;
+  }
 }
 
 /** A recipe for contents of another size. What its findings would then be is for `resize` to add. */
 export function resizedRecipe(spec: Spec, { width, height, preset }: To): Resized {
   const form = formById(spec.form);
   if (!form) throw new Error(`there is no form '${spec.form}'`);
-  const by = { width: width / spec.contents.width, height: height / spec.contents.height };
+  const each = { width: width / spec.contents.width, height: height / spec.contents.height };
+  const by = { ...each, least: Math.min(each.width, each.height) };
   const lengths = new Lengths(setupOf(spec).grid);
 
   const settings: Record<string, number> = {};
@@ -94,11 +108,7 @@ export function resizedRecipe(spec: Spec, { width, height, preset }: To): Resize
 }
 
 /** What lies on a panel: borders keep, lengths that follow an axis and places off an edge are the size's, whole forms keep. */
-function resizedFitting(
-  fitting: Fitting,
-  by: { readonly width: number; readonly height: number },
-  lengths: Lengths,
-): Fitting {
+function resizedFitting(fitting: Fitting, by: Readonly<Record<Follows, number>>, lengths: Lengths): Fitting {
   const kind = kindById(fitting.kind);
   const label = (what: string): string => `${fitting.name}, ${what}`;
   const own: Record<string, number> = {};
@@ -108,7 +118,10 @@ function resizedFitting(
     const follows = kind?.follows?.(fitting)[name] ?? meta.follows;
     const { min = 0, max = Infinity } = meta;
     if (meta.kind !== "length" || typeof said !== "number" || said === 0) continue;
-    if (follows) own[name] = lengths.follow(label(meta.label.toLowerCase()), said, by[follows], { min, max });
+    // what may be less than nothing has no ruler: it is how letters stand
+    if (follows && min < 0)
+      own[name] = lengths.followFinely(label(meta.label.toLowerCase()), said, by[follows], { min, max });
+    else if (follows) own[name] = lengths.follow(label(meta.label.toLowerCase()), said, by[follows], { min, max });
     else lengths.keep(label(meta.label.toLowerCase()), said);
   }
   const { x, y, turn } = fitting.at;
