@@ -99,7 +99,8 @@ describe("areas with curved edges", () => {
         const found = (["union", "cut-away", "common"] as const).map((how) => combined(how, [a], [b]));
         const [union = [], cut = [], common = []] = found;
         const close = (got: readonly Path[], wanted: number): void => {
-          expect(Math.abs(total(got) - wanted)).toBeLessThan(0.2);
+          // the clipper's own chords take 0.15 mm² of such outlines; a sliver narrower than 0.01 mm is none, over 60 mm
+          expect(Math.abs(total(got) - wanted)).toBeLessThan(0.8);
         };
         close(union, both);
         close(cut, left);
