@@ -1,5 +1,5 @@
 /** The command `import`: outlines out of a file of any kind that is known, as the contract has them. */
-import { flatten, pathData, type Path } from "@cut-fold/core";
+import { flatten, mapPath, pathData } from "@cut-fold/core";
 import {
   FILE_LIMITS,
   MOST_POINTS,
@@ -49,14 +49,6 @@ function smaller({ width, height, data }: Picture, by: number): Picture {
   return { width: w, height: h, data: out };
 }
 
-const enlarged = (path: Path, by: number): Path =>
-  path.map((s) => {
-    const to = ([x, y]: readonly [number, number]): readonly [number, number] => [x * by, y * by];
-    return s.kind === "cubic"
-      ? { ...s, from: to(s.from), control1: to(s.control1), control2: to(s.control2), to: to(s.to) }
-      : { kind: "line", from: to(s.from), to: to(s.to) };
-  });
-
 /** One shape, its outer line and its holes, in points of the picture as it was given; y down. */
 function traced(bytes: Uint8Array, mode: NonNullable<Tracing["mode"]>): unknown {
   const picture = unpacked(bytes);
@@ -65,7 +57,7 @@ function traced(bytes: Uint8Array, mode: NonNullable<Tracing["mode"]>): unknown 
   const found = trace(by > 1 ? smaller(picture, by) : picture, { mode });
   const [outer] = found?.rings ?? [];
   if (!found || !outer) throw new OutlineError("nothing in it stands out from its paper");
-  const rings = found.rings.map((ring) => enlarged(ring, by));
+  const rings = found.rings.map((ring) => mapPath(ring, ([x, y]) => [x * by, y * by]));
   const points = rings.map((ring) => flatten(ring));
   const across = Math.max(...flatten(outer).map(([x]) => x)) - Math.min(...flatten(outer).map(([x]) => x));
   return {

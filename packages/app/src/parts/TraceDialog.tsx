@@ -7,7 +7,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import Slider from "@mui/material/Slider";
-import { useEffect, useState } from "react";
+import { type ReactNode, useEffect, useState } from "react";
 import { Choice } from "./Choice.tsx";
 import { LengthField } from "./LengthField.tsx";
 import { useSettled } from "./useSettled.ts";
@@ -75,7 +75,6 @@ export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps
     };
   }, [picture, mode, asked, least]);
   const mmAPoint = read?.ok ? wide / read.outline.width : 0;
-  const smallest = read?.ok ? (detail / 100) * Math.sqrt(read.width * read.height) * mmAPoint : 0;
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="trace-title">
       <DialogTitle id="trace-title">The line round it</DialogTitle>
@@ -119,32 +118,12 @@ export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps
                 setMode(value as TraceMode | "auto");
               }}
             />
-            <p style={{ color: colour.soft, margin: "18px 0 0", fontSize: 14 }} id="trace-smooth">
+            <ByEye id="trace-smooth" bounds={SMOOTH} value={smooth} onChange={setSmooth}>
               How smooth
-            </p>
-            <Slider
-              aria-labelledby="trace-smooth"
-              min={SMOOTH.min}
-              max={SMOOTH.max}
-              step={0.1}
-              value={smooth}
-              onChange={(_, value) => {
-                setSmooth(value);
-              }}
-            />
-            <p style={{ color: colour.soft, margin: "18px 0 0", fontSize: 14 }} id="trace-detail">
-              Smallest detail{mmAPoint > 0 ? `: ${fine(smallest, display)} across` : ""}
-            </p>
-            <Slider
-              aria-labelledby="trace-detail"
-              min={DETAIL.min}
-              max={DETAIL.max}
-              step={0.1}
-              value={detail}
-              onChange={(_, value) => {
-                setDetail(value);
-              }}
-            />
+            </ByEye>
+            <ByEye id="trace-detail" bounds={DETAIL} value={detail} onChange={setDetail}>
+              Smallest detail{read?.ok ? `: ${fine(read.least * mmAPoint, display)} across` : ""}
+            </ByEye>
             <LengthField label="Made so wide" mm={wide} bounds={SIZE_MM} onChange={setWide} />
             <div role="status">
               {read === undefined ? <p>Looking for the line …</p> : null}
@@ -182,5 +161,34 @@ export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+interface ByEyeProps {
+  readonly id: string;
+  readonly bounds: { readonly min: number; readonly max: number };
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+  readonly children: ReactNode;
+}
+
+/** What is set by eye while the line is watched. */
+function ByEye({ id, bounds: { min, max }, value, onChange, children }: ByEyeProps) {
+  return (
+    <>
+      <p style={{ color: colour.soft, margin: "18px 0 0", fontSize: 14 }} id={id}>
+        {children}
+      </p>
+      <Slider
+        aria-labelledby={id}
+        min={min}
+        max={max}
+        step={0.1}
+        value={value}
+        onChange={(_, next) => {
+          onChange(next);
+        }}
+      />
+    </>
   );
 }

@@ -1,5 +1,5 @@
 /** Reads outlines out of files of unknown origin: what its worker answers. */
-import { boundsOf, flatten, keptOf, type KeptOutline, type Path } from "@cut-fold/core";
+import { boundsOf, flatten, keptOf, type KeptOutline, mapPath, type Path } from "@cut-fold/core";
 import {
   MOST_POINTS,
   MOST_SIDE,
@@ -11,6 +11,7 @@ import {
   readSvg,
   safeWidth,
   FILE_LIMITS,
+  leastAcross,
   type Making,
   trace,
   type Tracing,
@@ -38,6 +39,8 @@ export type PictureRead =
       readonly nodes: number;
       readonly holes: number;
       readonly off: number;
+      /** points across the smallest hole or speck that counts */
+      readonly least: number;
       /** mm it may be wide without steps of the picture being seen */
       readonly safe: number;
     }
@@ -62,13 +65,7 @@ async function unpacked(file: Blob): Promise<ImageData> {
   return context.getImageData(0, 0, width, height);
 }
 
-const turnedUp = (path: Path, height: number): Path =>
-  path.map((s) => {
-    const up = ([x, y]: readonly [number, number]): readonly [number, number] => [x, height - y];
-    return s.kind === "cubic"
-      ? { ...s, from: up(s.from), control1: up(s.control1), control2: up(s.control2), to: up(s.to) }
-      : { kind: "line", from: up(s.from), to: up(s.to) };
-  });
+const turnedUp = (path: Path, height: number): Path => mapPath(path, ([x, y]) => [x, height - y]);
 
 export const outlineApi = {
   make(one: KeptOutline, making: Making): OutlineRead {
@@ -126,6 +123,7 @@ export const outlineApi = {
         nodes: rings.reduce((sum, ring) => sum + ring.length, 0),
         holes: rings.length - 1,
         off: traced.off,
+        least: leastAcross(tracing.least ?? 0, picture),
         safe: safeWidth(outline.width),
       };
     } catch {

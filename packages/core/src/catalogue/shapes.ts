@@ -2,7 +2,7 @@
  * Outlines of our own, each drawn in the unit square (x to the right, y up) and stretched to the size asked for. Lines and
  * cubics only, so that they stay true when they are stretched.
  */
-import { flatten, boundsOf, oval, type Path, polygon, type Segment } from "../geometry/path.ts";
+import { flatten, boundsOf, mapPath, oval, type Path, polygon, type Segment } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Entry } from "./entry.ts";
 
@@ -29,20 +29,12 @@ function cubics(start: Point, ...points: readonly Point[]): Path {
 
 /** The path stretched so that it fills the box exactly. */
 function filling(path: Path, width: number, height: number): Path {
-  const { left, right, bottom, top } = boundsOf(flatten(scaled(path, (p) => [p[0] * 1000, p[1] * 1000])));
-  return scaled(path, ([x, y]) => [
+  const { left, right, bottom, top } = boundsOf(flatten(mapPath(path, (p) => [p[0] * 1000, p[1] * 1000])));
+  return mapPath(path, ([x, y]) => [
     ((x * 1000 - left) / (right - left)) * width,
     ((y * 1000 - bottom) / (top - bottom)) * height,
   ]);
 }
-
-const scaled = (path: Path, to: (p: Point) => Point): Path =>
-  path.map((s): Segment => {
-    if (s.kind === "cubic")
-      return { ...s, from: to(s.from), control1: to(s.control1), control2: to(s.control2), to: to(s.to) };
-    if (s.kind === "line") return { ...s, from: to(s.from), to: to(s.to) };
-    throw new Error("a shape that is stretched is drawn of lines and cubics");
-  });
 
 const shape = (id: string, title: string, drawn: Path, usual = 1): ShapePreset => ({
   id,

@@ -3,12 +3,12 @@ import { boundsOf, flatten, holds } from "../geometry/path.ts";
 import { between, direction, distance, offLine, type Point } from "../geometry/point.ts";
 import { TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import { IN_THE_MIDDLE } from "../model/fitting.ts";
-import type { Cut, Fold, Piece } from "../model/piece.ts";
+import type { Fold, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { offOutline } from "../paper/hole.ts";
-import { valueAt } from "../recipe/change.ts";
 import { type Check, type Checked, remedy } from "./check.ts";
 import { belongsTogether, DOUBLED_MM, isDoubled } from "./fineCuts.ts";
+import { isClosed, nameOf, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
 
 /** Paper that is left between two cuts, or a cut and an edge, tears where it is narrower when it is cut by hand, mm (geometry notes). */
 const LEAST_PAPER_MM = 3;
@@ -22,29 +22,10 @@ export const cuts: Check = {
   run: (checked) => checked.pieces.flatMap((piece) => inPiece(checked, piece)),
 };
 
-/** A cut of a row with its points, and the box round it. */
-interface Traced {
-  readonly cut: Cut;
-  readonly fitting: string;
-  readonly points: readonly Point[];
-  readonly box: ReturnType<typeof boundsOf>;
-}
-
-const isClosed = ({ kind }: Cut): boolean => kind !== "slit";
-
-/** What a row has made in a piece; what a fitting's own paper is cut to is another check's. */
-function traced(piece: Piece): readonly Traced[] {
-  return piece.cuts.flatMap((cut): Traced[] => {
-    const { fitting } = cut;
-    if (fitting === undefined || fitting === piece.fitting) return [];
-    const points = flatten(cut.path);
-    return [{ cut, fitting, points, box: boundsOf(points) }];
-  });
-}
-
 function inPiece(checked: Checked, piece: Piece): Finding[] {
-  const all = traced(piece);
-  const found = [
+  // what a fitting's own paper is cut to is another check's
+  const all = rowCuts(piece).filter(({ fitting }) => fitting !== piece.fitting);
+  return onceARow([
     ...drawnOver(checked, piece),
     ...all.flatMap((one, i) => [
       ...atEdge(checked, piece, one),
@@ -52,22 +33,10 @@ function inPiece(checked: Checked, piece: Piece): Finding[] {
       ...inGlue(checked, piece, one),
       ...close(checked, piece, one, all.slice(i + 1)),
     ]),
-  ];
-  // what many cuts of one row do is told once
-  const key = ({ code, facts }: Finding): string => `${code} ${String(facts?.["fitting"])}`;
-  return found.filter((f, i) => found.findIndex((g) => key(g) === key(f)) === i);
+  ]);
 }
 
-type Found = Pick<Finding, "code" | "severity"> & Partial<Finding>;
-
-/** A finding of what a row does in a piece. */
-const told = ({ spec }: Checked, piece: Piece, fitting: string, found: Found): Finding => ({
-  ...{ check: "cuts", piece: piece.id, figure: 0, limit: 0, ...found },
-  facts: { name: String(valueAt(spec, ["fittings", fitting, "name"])), fitting, ...found.facts },
-});
-
-/** Where a cut is, for the drawing. */
-const at = ({ cut, points }: Traced) => ({ panel: cut.panel, ...(points[0] && { at: points[0] }) });
+const told = tellsOf("cuts");
 
 /** One of them in place of a row; kinds that know no rows refuse it, and it is not offered. */
 const onlyOne = (fitting: string) => ({
@@ -81,14 +50,14 @@ const movedOff = (fitting: string) => ({
   others: [onlyOne(fitting)],
 });
 
-function atEdge(checked: Checked, piece: Piece, one: Traced): Finding[] {
+function atEdge(checked: Checked, piece: Piece, one: RowCut): Finding[] {
   const { cut, fitting, points, box } = one;
   // a string's hole has a rule of its own
   if (cut.kind === "hole") return [];
   const edge = flatten(piece.outline[0] ?? []);
   const { left, right, bottom, top } = boundsOf(edge);
   const past = Math.max(left - box.left, box.right - right, bottom - box.bottom, box.top - top);
-  const where = { ...at(one), ...movedOff(fitting) };
+  const where = { ...placeOf(one), ...movedOff(fitting) };
   if (past > MET_MM)
     return [told(checked, piece, fitting, { ...where, code: "past-edge", severity: "error", figure: past })];
   const figure = Math.min(...points.map((p) => offOutline(edge, p)));
@@ -126,18 +95,18 @@ const drawnOver = (checked: Checked, piece: Piece): Finding[] =>
       : [],
   );
 
-const overScore = (checked: Checked, piece: Piece, one: Traced): Finding[] =>
+const overScore = (checked: Checked, piece: Piece, one: RowCut): Finding[] =>
   isOverScore(piece, one.points)
     ? [
         told(checked, piece, one.fitting, {
-          ...{ ...at(one), code: "over-score", severity: "warning" },
+          ...{ ...placeOf(one), code: "over-score", severity: "warning" },
           ...movedOff(one.fitting),
         }),
       ]
     : [];
 
 /** Glue that would come through, or that has nothing to hold there. */
-function inGlue(checked: Checked, piece: Piece, one: Traced): Finding[] {
+function inGlue(checked: Checked, piece: Piece, one: RowCut): Finding[] {
   const { cut, fitting, points } = one;
   const isGlued = piece.glue.some(
     ({ panel, polygon }) =>
@@ -145,23 +114,21 @@ function inGlue(checked: Checked, piece: Piece, one: Traced): Finding[] {
       (points.some((p) => holds(polygon, p)) || (isClosed(cut) && sharedConvex(points, polygon) > TOUCHING_MM2)),
   );
   if (!isGlued) return [];
-  return [told(checked, piece, fitting, { ...at(one), code: "in-glue", severity: "warning", ...movedOff(fitting) })];
+  return [
+    told(checked, piece, fitting, { ...placeOf(one), code: "in-glue", severity: "warning", ...movedOff(fitting) }),
+  ];
 }
 
 /** mm between two cuts, each taken to the other. */
-function apart(a: Traced, b: Traced): number {
+function apart(a: RowCut, b: RowCut): number {
   const beside = Math.max(a.box.left - b.box.right, b.box.left - a.box.right);
   const above = Math.max(a.box.bottom - b.box.top, b.box.bottom - a.box.top);
   if (Math.max(beside, above) > LEAST_PAPER_MM) return Math.max(beside, above);
-  const off = (from: Traced, to: Traced): number => Math.min(...from.points.map((p) => offOutline(roundOf(to), p)));
+  const off = (from: RowCut, to: RowCut): number => Math.min(...from.points.map((p) => offOutline(roundOf(to), p)));
   return Math.min(off(a, b), off(b, a));
 }
 
-/** An open line there and back, so that it has no side that closes it. */
-const roundOf = ({ cut, points }: Traced): readonly Point[] =>
-  isClosed(cut) ? points : [...points, ...points.slice(1, -1).reverse()];
-
-function close(checked: Checked, piece: Piece, one: Traced, others: readonly Traced[]): Finding[] {
+function close(checked: Checked, piece: Piece, one: RowCut, others: readonly RowCut[]): Finding[] {
   const { fitting } = one;
   // letters stand as near as they are set: what is left between them is the typeface's
   const [near] = (belongsTogether(checked, fitting) ? others.filter((other) => other.fitting !== fitting) : others)
@@ -171,7 +138,7 @@ function close(checked: Checked, piece: Piece, one: Traced, others: readonly Tra
     .sort((a, b) => a.off - b.off);
   if (!near) return [];
   const isSame = near.other.fitting === fitting;
-  const over = isSame ? "" : String(valueAt(checked.spec, ["fittings", near.other.fitting, "name"]));
+  const over = isSame ? "" : nameOf(checked, near.other.fitting);
   const mends = isSame
     ? { ...remedy("spread-out", ["fittings", fitting, "apart"], "auto"), others: [onlyOne(fitting)] }
     : {};
@@ -182,5 +149,5 @@ function close(checked: Checked, piece: Piece, one: Traced, others: readonly Tra
     limit: LEAST_PAPER_MM,
     facts: { over },
   } as const;
-  return [told(checked, piece, fitting, { ...at(one), ...found, ...mends })];
+  return [told(checked, piece, fitting, { ...placeOf(one), ...found, ...mends })];
 }

@@ -1,12 +1,13 @@
 import { areaOf, type Bounds, boundsOf, flatten, holds, lengthOf, polygon } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { IN_THE_MIDDLE } from "../model/fitting.ts";
-import type { Cut, Piece, Stroke } from "../model/piece.ts";
+import type { Piece, Stroke } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { keptLoops, loopsOf } from "../outlines/outline.ts";
 import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, type Checked, remedy } from "./check.ts";
+import { isClosed, nameOf, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
 
 /** Two cut lines nearer than this (mm) over so long (mm) are one line cut twice (geometry notes). */
 export const DOUBLED_MM = 0.5;
@@ -24,39 +25,20 @@ export const fineCuts: Check = {
   run: (checked) => checked.pieces.flatMap((piece) => inPiece(checked, piece)),
 };
 
-interface Line {
-  readonly cut: Cut;
-  readonly fitting: string;
-  readonly points: readonly Point[];
-  readonly box: Bounds;
-}
-
 function inPiece(checked: Checked, piece: Piece): Finding[] {
-  const lines = piece.cuts.flatMap((cut): Line[] => {
-    if (cut.fitting === undefined) return [];
-    const points = flatten(cut.path);
-    return [{ cut, fitting: cut.fitting, points, box: boundsOf(points) }];
-  });
-  const found = [
+  const lines = rowCuts(piece);
+  return onceARow([
     ...doubledLines(checked, piece, lines),
     // letters cut out of their own paper are as fine as they are set: nothing is taken out between them
     ...(isLettered(checked, piece) ? [] : [...bridges(checked, piece, lines), ...fine(checked, piece, lines)]),
     ...writtenOver(checked, piece),
-  ];
-  // what many cuts of one row do is told once
-  const key = ({ code, facts }: Finding): string => `${code} ${String(facts?.["fitting"])}`;
-  return found.filter((f, i) => found.findIndex((g) => key(g) === key(f)) === i);
+  ]);
 }
 
 const isLettered = ({ parts }: Checked, { fitting }: Piece): boolean =>
   fitting !== undefined && parts.some((p) => p.lies?.id === fitting && p.lettered !== undefined);
 
-type Found = Pick<Finding, "code" | "severity"> & Partial<Finding>;
-const told = ({ spec }: Checked, piece: Piece, fitting: string, found: Found): Finding => ({
-  ...{ check: "fine", piece: piece.id, figure: 0, limit: 0, ...found },
-  facts: { name: String(valueAt(spec, ["fittings", fitting, "name"])), fitting, ...found.facts },
-});
-const placeOf = ({ cut, points }: Line) => ({ panel: cut.panel, ...(points[0] && { at: points[0] }) });
+const told = tellsOf("fine");
 
 /** Whether two boxes come nearer one another than so far. */
 const isNear = (a: Bounds, b: Bounds, mm: number): boolean =>
@@ -79,16 +61,12 @@ export function togetherFor(points: readonly Point[], other: readonly Point[], i
   return longest;
 }
 
-/** There and back, so that an open line has no side that closes it. */
-const roundOf = ({ cut, points }: Line): readonly Point[] =>
-  cut.kind === "slit" ? [...points, ...points.slice(1, -1).reverse()] : points;
-
 /** Whether one is the other cut again. */
-export const isDoubled = (a: Line, b: Line): boolean =>
-  isNear(a.box, b.box, DOUBLED_MM) && togetherFor(a.points, roundOf(b), a.cut.kind !== "slit") >= DOUBLED_LONG_MM;
+export const isDoubled = (a: RowCut, b: RowCut): boolean =>
+  isNear(a.box, b.box, DOUBLED_MM) && togetherFor(a.points, roundOf(b), isClosed(a.cut)) >= DOUBLED_LONG_MM;
 
-function doubledLines(checked: Checked, piece: Piece, lines: readonly Line[]): Finding[] {
-  const edge: Line | undefined = piece.outline[0] && {
+function doubledLines(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding[] {
+  const edge: RowCut | undefined = piece.outline[0] && {
     cut: { id: "edge", panel: piece.root, kind: "window", path: piece.outline[0] },
     fitting: piece.fitting ?? "",
     points: flatten(piece.outline[0]),
@@ -100,7 +78,7 @@ function doubledLines(checked: Checked, piece: Piece, lines: readonly Line[]): F
     const twin = others.find((other) => isDoubled(one, other));
     if (!twin) return [];
     const isSame = twin.fitting === one.fitting;
-    const over = isSame ? "" : String(valueAt(checked.spec, ["fittings", twin.fitting, "name"]));
+    const over = isSame ? "" : nameOf(checked, twin.fitting);
     const mends = isSame
       ? onceOnly(checked, one.fitting)
       : remedy("take-away", ["fittings", twin.fitting], undefined, { name: over });
@@ -142,8 +120,8 @@ function larger({ spec }: Checked, fitting: string, by: number): Pick<Finding, "
 }
 
 /** The paper between the openings of one row, where they belong together: letters with their bridges, an outline with its insides. */
-function bridges(checked: Checked, piece: Piece, lines: readonly Line[]): Finding[] {
-  const closed = lines.filter(({ cut, fitting }) => cut.kind !== "slit" && belongsTogether(checked, fitting));
+function bridges(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding[] {
+  const closed = lines.filter(({ cut, fitting }) => isClosed(cut) && belongsTogether(checked, fitting));
   return closed.flatMap((one, i): Finding[] => {
     const near = closed
       .slice(i + 1)
@@ -171,7 +149,7 @@ const meanWidth = (points: readonly Point[]): number => {
   return (2 * Math.abs(areaOf(ring))) / lengthOf(ring);
 };
 
-function fine(checked: Checked, piece: Piece, lines: readonly Line[]): Finding[] {
+function fine(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding[] {
   const limit = Math.max(LEAST_WIDE_MM, LEAST_CALIPERS * (piece.stock ?? checked.spec.stock).caliper);
   return lines.flatMap((one): Finding[] => {
     if (one.cut.kind !== "window") return [];
@@ -188,7 +166,7 @@ const isInk = ({ role }: Stroke): boolean => role === "print" || role === "pen" 
 /** A letter that reaches into an opening is cut off there. */
 function writtenOver(checked: Checked, piece: Piece): Finding[] {
   const openings = piece.cuts
-    .filter(({ kind }) => kind !== "slit")
+    .filter(isClosed)
     .map((cut) => ({ cut, points: flatten(cut.path) }))
     .map((opening) => ({ ...opening, box: boundsOf(opening.points) }));
   if (openings.length === 0) return [];
@@ -201,8 +179,7 @@ function writtenOver(checked: Checked, piece: Piece): Finding[] {
       (o) => o.cut.fitting !== fitting && isNear(box, o.box, 0) && points.some((p) => holds(o.points, p)),
     );
     if (!met) return [];
-    const over =
-      met.cut.fitting === undefined ? "" : String(valueAt(checked.spec, ["fittings", met.cut.fitting, "name"]));
+    const over = met.cut.fitting === undefined ? "" : nameOf(checked, met.cut.fitting);
     const size = valueAt(checked.spec, ["fittings", fitting, "size"]);
     const smaller =
       typeof size === "number"

@@ -4,9 +4,8 @@
  */
 import { areaPaths, difference, EndType, FillRule, inflatePaths, JoinType, type Paths64, union } from "clipper2-ts";
 import type { Point } from "./point.ts";
+import { UNITS_PER_MM } from "./tolerance.ts";
 
-/** As in `clipper.ts`: every 1/128 in and every 0.01 mm is a whole number. */
-const UNITS_PER_MM = 16_000;
 /** Rings smaller than this (mm²) are crumbs of rounding. */
 const CRUMB_MM2 = 1e-3;
 /** How far a rounded join may stand off its circle, mm. */

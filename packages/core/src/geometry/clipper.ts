@@ -5,8 +5,7 @@
  */
 import { areaPaths, FillRule, intersect, type Paths64 } from "clipper2-ts";
 import { distance, type Point } from "./point.ts";
-
-const UNITS_PER_MM = 16_000;
+import { UNITS_PER_MM } from "./tolerance.ts";
 
 const integer = (points: readonly Point[]): Paths64 => [
   points.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })),

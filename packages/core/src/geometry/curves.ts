@@ -11,9 +11,8 @@ import { Clipper64, ClipType, FillRule, PathType, type Path64, type Paths64 } fr
 import Flatbush from "flatbush";
 import { areaOf, flatten, holds, type Path, pointAt, reverse, type Segment, split, sweep } from "./path.ts";
 import { add, cross, direction, distance, dot, type Point, scale, subtract } from "./point.ts";
+import { UNITS_PER_MM } from "./tolerance.ts";
 
-/** As in `clipper.ts`: every 1/128 in and every 0.01 mm is a whole number. */
-const UNITS_PER_MM = 16_000;
 /** Chords stand no further off their curve than this, mm: crossings are found between curves, not between chords. */
 const SAG_MM = 0.01;
 /** Chords shorter than this (units) come of rounding alone. */

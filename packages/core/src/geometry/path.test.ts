@@ -11,6 +11,8 @@ import {
   lengthOf,
   line,
   pathData,
+  mapPath,
+  type Path,
   runsOf,
   placePath,
   pointAt,
@@ -183,5 +185,20 @@ describe("fitsIn", () => {
       }),
       { numRuns: runs(300) },
     );
+  });
+});
+
+describe("every point of a path sent somewhere", () => {
+  it("stretches lines and curves with their controls, and refuses an arc", () => {
+    const path: Path = [
+      { kind: "line", from: [0, 0], to: [1, 0] },
+      { kind: "cubic", from: [1, 0], control1: [2, 1], control2: [2, 2], to: [0, 0] },
+    ];
+    expect(mapPath(path, ([x, y]) => [2 * x, -y])).toEqual([
+      { kind: "line", from: [0, -0], to: [2, -0] },
+      { kind: "cubic", from: [2, -0], control1: [4, -1], control2: [4, -2], to: [0, -0] },
+    ]);
+    const arc: Path = [{ kind: "arc", from: [1, 0], to: [-1, 0], centre: [0, 0], ccw: true }];
+    expect(() => mapPath(arc, (point) => point)).toThrow(/arc/u);
   });
 });

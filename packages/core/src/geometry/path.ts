@@ -103,6 +103,15 @@ export function split(s: Segment, t: number): readonly [Segment, Segment] {
   ];
 }
 
+/** A path with every point of it sent somewhere: stretched, mirrored, scaled. @throws on an arc, which would be one no more */
+export const mapPath = (path: Path, to: (p: Point) => Point): Path =>
+  path.map((s): Segment => {
+    const ends = { from: to(s.from), to: to(s.to) };
+    if (s.kind === "line") return { kind: "line", ...ends };
+    if (s.kind === "cubic") return { kind: "cubic", ...ends, control1: to(s.control1), control2: to(s.control2) };
+    throw new Error("mapPath: an arc that is stretched is no arc: draw it of cubics");
+  });
+
 /** Moves a path rigidly. */
 export const placePath = (path: Path, pose: Pose): Path =>
   path.map((s): Segment => {

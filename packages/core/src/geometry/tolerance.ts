@@ -11,3 +11,6 @@ export const LANDING_MM = 0.5;
 
 /** May two panels share this much paper and still count as touching? Edges that only meet have area from rounding alone (mm²). */
 export const TOUCHING_MM2 = 0.05;
+
+/** How many whole units has a mm in the polygon clipper? So many that every 1/128 in and every 0.01 mm is a whole number. */
+export const UNITS_PER_MM = 16_000;

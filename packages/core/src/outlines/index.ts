@@ -3,6 +3,6 @@ export { LIMITS as FILE_LIMITS, OutlineError } from "./drawn.ts";
 export { readDxf } from "./readDxf.ts";
 export { readSvg } from "./readSvg.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";
-export { safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
+export { leastAcross, safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
 export { type Making, outlineMade, outlinesApart } from "./make.ts";
 export type { Picture } from "./picture.ts";

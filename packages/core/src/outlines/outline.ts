@@ -7,6 +7,7 @@ import {
   flatten,
   holds,
   line,
+  mapPath,
   type Path,
   pathData,
   pointAt,
@@ -73,7 +74,7 @@ export function keptLoops(loops: Loops): KeptOutline | undefined {
   if (loops.length === 0) return undefined;
   const { left, right, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
   const to = ([x, y]: Point): Point => [x - left, y - bottom];
-  const drawn = loops.map((loop) => pathData(cubicsOnly(loop).map((s) => moved(s, to)))).join("");
+  const drawn = loops.map((loop) => pathData(mapPath(cubicsOnly(loop), to))).join("");
   return drawn.length > MOST_DRAWN ? undefined : { drawn, width: right - left, height: top - bottom };
 }
 
@@ -97,11 +98,6 @@ function cubicsOnly(path: Path): Path {
     });
   });
 }
-
-const moved = (s: Segment, to: (p: Point) => Point): Segment =>
-  s.kind === "cubic"
-    ? { ...s, from: to(s.from), control1: to(s.control1), control2: to(s.control2), to: to(s.to) }
-    : line(to(s.from), to(s.to));
 
 const parsed = new Map<string, Loops>();
 const MOST_PARSED = 40;
@@ -158,7 +154,7 @@ export const outerOf = (drawn: string): Path | undefined =>
 export function stretched(loop: Path, width: number, height: number): Path {
   const { left, right, bottom, top } = boundsOf(flatten(loop));
   const [kx, ky] = [width / (right - left || 1), height / (top - bottom || 1)];
-  return loop.map((s) => moved(s, ([x, y]) => [(x - left) * kx, (y - bottom) * ky]));
+  return mapPath(loop, ([x, y]) => [(x - left) * kx, (y - bottom) * ky]);
 }
 
 /** Kept path data stretched to fill a box; undefined where it cannot be read. */
@@ -167,5 +163,5 @@ export function loopsTo(drawn: string, width: number, height: number): Loops | u
   if (!loops) return undefined;
   const { left, right, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
   const [kx, ky] = [width / (right - left || 1), height / (top - bottom || 1)];
-  return loops.map((loop) => loop.map((s) => moved(s, ([x, y]) => [(x - left) * kx, (y - bottom) * ky])));
+  return loops.map((loop) => mapPath(loop, ([x, y]) => [(x - left) * kx, (y - bottom) * ky]));
 }

@@ -17,6 +17,7 @@ import {
   pointAt,
   type Segment,
   split,
+  mapPath,
 } from "../geometry/path.ts";
 import { distance, HERE, type Point } from "../geometry/point.ts";
 
@@ -59,11 +60,7 @@ function laid(edge: PuzzleEdge, from: Point, to: Point, left: boolean, deep: num
   // a knob is as high as the shorter side of its pieces lets it be
   const k = (left ? 1 : -1) * Math.min(long, deep);
   const at = ([x, y]: Point): Point => [from[0] + dx * x - (dy / long) * y * k, from[1] + dy * x + (dx / long) * y * k];
-  return EDGES[edge].map((s): Segment =>
-    s.kind === "cubic"
-      ? { ...s, from: at(s.from), control1: at(s.control1), control2: at(s.control2), to: at(s.to) }
-      : line(at(s.from), at(s.to)),
-  );
+  return mapPath(EDGES[edge], at);
 }
 
 /** The parts of a line that lie within a ring. */

@@ -7,7 +7,7 @@ import type { Point } from "../geometry/point.ts";
 import { offOutline } from "../paper/hole.ts";
 import type { Picture } from "./picture.ts";
 import { pictureSize } from "./pictureSize.ts";
-import { trace } from "./trace.ts";
+import { leastAcross, trace } from "./trace.ts";
 
 type Ring = readonly Point[];
 
@@ -185,5 +185,12 @@ describe("the size that a picture says", () => {
       [60, 115, 118, 103],
     ];
     for (const bytes of none) expect(pictureSize(Uint8Array.from(bytes))).toBeUndefined();
+  });
+});
+
+describe("the smallest detail", () => {
+  it("is the side of a square as large as the part of the picture that counts", () => {
+    // a hundredth of 200 × 50 points is 100 points: 10 by 10
+    expect(leastAcross(0.01, { width: 200, height: 50 })).toBe(10);
   });
 });

@@ -232,6 +232,10 @@ const farthest = (ring: readonly Point[], line: readonly Point[]): number =>
 /** Fewer points to the mm than this, and steps of the picture are seen in the paper: about 100 to the inch. */
 const POINTS_A_MM = 4;
 
+/** How far across the smallest hole or speck is that counts, in points of a picture: the side of a square as large. */
+export const leastAcross = (least: number, { width, height }: Pick<Picture, "width" | "height">): number =>
+  Math.sqrt(least * width * height);
+
 /** mm that something so many points wide in its picture may be made without its steps being seen. */
 export const safeWidth = (points: number): number => points / POINTS_A_MM;
 

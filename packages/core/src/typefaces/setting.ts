@@ -6,7 +6,7 @@
  *      ┆ line to line                                  hangs them below it.
  *      all
  */
-import { boundsOf, flatten, line, type Path, placePath, type Segment } from "../geometry/path.ts";
+import { boundsOf, flatten, line, mapPath, type Path, placePath, type Segment } from "../geometry/path.ts";
 import type { Point, Pose } from "../geometry/point.ts";
 import type { Typeface } from "./index.ts";
 
@@ -74,15 +74,6 @@ function contoursOf(face: Typeface, letter: string): readonly Path[] {
   return contours;
 }
 
-const scaledBy = (path: Path, k: number): Path => {
-  const to = ([x, y]: Point): Point => [x * k, y * k];
-  return path.map((s): Segment =>
-    s.kind === "cubic"
-      ? { ...s, from: to(s.from), control1: to(s.control1), control2: to(s.control2), to: to(s.to) }
-      : { ...(s as Extract<Segment, { kind: "line" }>), from: to(s.from), to: to(s.to) },
-  );
-};
-
 /** Sets words in a typeface. */
 export function setWords(face: Typeface, { text, size, spacing, lineSpacing, align, arc }: Setting): SetWords {
   const k = size / face.high;
@@ -107,7 +98,10 @@ export function setWords(face: Typeface, { text, size, spacing, lineSpacing, ali
       .filter((l) => l.known)
       .map(({ letter, x, wide }) =>
         contoursOf(face, letter).map((path) =>
-          placePath(scaledBy(path, k), poseOf(indent + x, wide, -n * lineSpacing, widest, arc)),
+          placePath(
+            mapPath(path, ([px, py]) => [px * k, py * k]),
+            poseOf(indent + x, wide, -n * lineSpacing, widest, arc),
+          ),
         ),
       );
   });

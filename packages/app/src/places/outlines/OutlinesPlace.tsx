@@ -1,25 +1,16 @@
 /** The maker's own outlines: brought in, made of one another, and used for what is cut to an outline. */
 import { catalogue, formatSize } from "@cut-fold/core";
-import Button from "@mui/material/Button";
-import { FileInput } from "lucide-react";
-import { lazy, Suspense, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
+import { BringIn } from "../../parts/BringIn.tsx";
 import { Choice } from "../../parts/Choice.tsx";
 import { OutlineDrawing } from "../../parts/OutlineDrawing.tsx";
+import { tellTrouble } from "../../parts/tell.tsx";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { newOutline, type ShelfOutline, useOutlines } from "../../store/outlines.ts";
-import {
-  chooseOutlineFile,
-  isDrawing,
-  ofCatalogue,
-  SHELF_FULL,
-  shelveDrawing,
-  shelvePicture,
-} from "../../store/ownOutline.ts";
+import { ofCatalogue, SHELF_FULL } from "../../store/ownOutline.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { OutlineBench } from "./OutlineBench.tsx";
 import "./outlines.css";
-
-const TraceDialog = lazy(() => import("../../parts/TraceDialog.tsx").then((m) => ({ default: m.TraceDialog })));
 
 const OURS = [
   { value: "", text: "One of ours …" },
@@ -34,40 +25,16 @@ export function OutlinesPlace() {
   const load = useOutlines((s) => s.load);
   useEffect(() => void load(), [load]);
   const [chosen, setChosen] = useState<string>();
-  const [told, setTold] = useState<readonly string[]>([]);
-  const [picture, setPicture] = useState<File>();
   const shown = outlines?.find((o) => o.id === chosen) ?? outlines?.[0];
   const take = (outline: ShelfOutline | undefined): void => {
     if (outline) setChosen(outline.id);
-    else setTold([SHELF_FULL]);
-  };
-  const bringIn = async (): Promise<void> => {
-    setTold([]);
-    const file = await chooseOutlineFile();
-    if (!file) return;
-    if (!isDrawing(file)) {
-      setPicture(file);
-      return;
-    }
-    const { outline, told: sentences } = await shelveDrawing(file);
-    if (outline) setChosen(outline.id);
-    setTold(sentences);
+    else tellTrouble(SHELF_FULL);
   };
   return (
     <main className="place">
       <div className="place-head">
         <h1>Outlines</h1>
-        <Button
-          variant="contained"
-          startIcon={<FileInput size={18} />}
-          onClick={() => {
-            bringIn().catch(() => {
-              setTold(["The file could not be opened."]);
-            });
-          }}
-        >
-          Bring one in …
-        </Button>
+        <BringIn text="Bring one in …" isMain width={TRACED_MM} onTaken={take} />
         <div className="outlines-begin">
           <Choice
             label="Begin with"
@@ -78,11 +45,6 @@ export function OutlinesPlace() {
               if (ours) take(newOutline(ours));
             }}
           />
-        </div>
-        <div role="status" className="outlines-told">
-          {told.map((sentence) => (
-            <p key={sentence}>{sentence}</p>
-          ))}
         </div>
       </div>
       {outlines === undefined ? (
@@ -109,20 +71,6 @@ export function OutlinesPlace() {
           {shown ? <OutlineBench key={shown.id} outline={shown} all={outlines} onMade={take} /> : null}
         </div>
       )}
-      {picture ? (
-        <Suspense>
-          <TraceDialog
-            picture={picture}
-            width={TRACED_MM}
-            onUse={(outline, wide) => {
-              take(shelvePicture(picture, outline, wide));
-            }}
-            onClose={() => {
-              setPicture(undefined);
-            }}
-          />
-        </Suspense>
-      ) : null}
     </main>
   );
 }
