@@ -111,3 +111,19 @@ describe("poses", () => {
     expect(move(body, [20, 20, 0])[2]).toBeGreaterThan(20);
   });
 });
+
+describe("a tab that ends exactly where what is inside does", () => {
+  // 60 mm of room round 40, tabs of 10 from either side: by the numbers they meet, and neither takes a ply of the other's room
+  it.each([40, 225])("takes no room of it, %d mm high", (height) => {
+    const s = solve(
+      specOf({
+        ...{ form: "sleeve-and-tray", contents: { width: 40, height, thickness: 0.53 } },
+        ...{ stock: { caliper: 0.08, weight: 120 }, settings: { play: 19.01, tab: 10, slack: 0.5 } },
+        method: { board: "scoring-millimetre" },
+      }),
+    );
+    const proof = prove(s);
+    expect(proof.ok).toBe(true);
+    expect(proof.contents.gap?.height).toBeCloseTo(20, 6);
+  });
+});

@@ -326,15 +326,18 @@ function measureContents(
       // from the middle of the paper they lie on to the middle of a sheet that touches it
       ply: (own + sheet.caliper) / 2,
     }));
+  // what ends where they end lies beside them: double arithmetic alone must not push it over
+  const overWidth = ([low, high]: readonly [number, number]): boolean =>
+    high > -a + SAME_POINT_MM && low < a - SAME_POINT_MM;
+  const overHeight = ([low, high]: readonly [number, number]): boolean =>
+    high > -b + SAME_POINT_MM && low < b - SAME_POINT_MM;
   let ceiling = Infinity;
   for (const { placed, ply } of others) {
     const [x, y, z] = extent(placed) as [[number, number], [number, number], [number, number]];
     const beside = z[1] > ply && z[0] < lying.thickness;
-    if (x[1] - x[0] < IN_PLANE_MM && beside && y[1] > -b && y[0] < b)
-      meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
-    else if (y[1] - y[0] < IN_PLANE_MM && beside && x[1] > -a && x[0] < a)
-      meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
-    else if (z[1] - z[0] < IN_PLANE_MM && z[0] > ply && x[1] > -a && x[0] < a && y[1] > -b && y[0] < b)
+    if (x[1] - x[0] < IN_PLANE_MM && beside && overHeight(y)) meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
+    else if (y[1] - y[0] < IN_PLANE_MM && beside && overWidth(x)) meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
+    else if (z[1] - z[0] < IN_PLANE_MM && z[0] > ply && overWidth(x) && overHeight(y))
       ceiling = Math.min(ceiling, z[0]);
   }
   // a flat pocket is as deep as what is in it
