@@ -32,7 +32,7 @@ export * from "./model/piece.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export { linesIn, settingMeta, type SettingMeta } from "./model/setting.ts";
-export { countedBeside } from "./forms/clearance.ts";
+export { countedBeside } from "./forms/shared/clearance.ts";
 export { settingsOf, type Form, type Ground, type Setup } from "./forms/form.ts";
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
 export { methodFor, setupOf } from "./recipe/readMethod.ts";

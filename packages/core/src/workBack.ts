@@ -7,7 +7,7 @@
  *      │  └────────────┘  │
  *      └──────────────────┘
  */
-import { flatPocket } from "./forms/clearance.ts";
+import { flatPocket } from "./forms/shared/clearance.ts";
 import { type Problem, type Read, Reader, record } from "./recipe/reader.ts";
 import { readSpec } from "./recipe/readSpec.ts";
 import { setupOf } from "./recipe/readMethod.ts";

@@ -1,4 +1,4 @@
-import { WALLED } from "../forms/custom.ts";
+import { WALLED } from "../forms/shared/custom.ts";
 import type { Finding } from "../model/solution.ts";
 import { type Check, remedy } from "./check.ts";
 

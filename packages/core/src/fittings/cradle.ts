@@ -9,7 +9,7 @@
  *   └───────────────┴───────────────┘
  */
 import { z } from "zod";
-import { cradlePanels } from "../forms/cradlePanels.ts";
+import { cradlePanels } from "../forms/shared/cradlePanels.ts";
 import { mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";

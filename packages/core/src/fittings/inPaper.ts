@@ -11,7 +11,7 @@
 import { shapes } from "../catalogue/shapes.ts";
 import { oval, type Path, placePath } from "../geometry/path.ts";
 import { HERE, type Point, type Pose } from "../geometry/point.ts";
-import { OWN, outlineChoice, outlineIn, ownOutline } from "../forms/outlines.ts";
+import { OWN, outlineChoice, outlineIn, ownOutline } from "../forms/shared/outlines.ts";
 import { autoMm, choice, count } from "../model/setting.ts";
 import { type Loops, loopsTo } from "../outlines/outline.ts";
 import type { Measured } from "../paper/figure.ts";

@@ -17,10 +17,10 @@ import type { Said } from "../paper/said.ts";
 import { arched, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
-import { betweenWalls } from "./clearance.ts";
+import { betweenWalls } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { roomToSpare } from "./pocket.ts";
-import { spineFor } from "./tabPanels.ts";
+import { roomToSpare } from "./shared/pocket.ts";
+import { spineFor } from "./shared/tabPanels.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),

@@ -23,9 +23,9 @@ import { glued } from "../paper/seam.ts";
 import { arched, type Corner, type Shape, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
-import { betweenWalls, flatPocket } from "./clearance.ts";
+import { betweenWalls, flatPocket } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   runs: choice("Goes round", { across: "The width", down: "The height" }, "across", "Which way the band lies."),

@@ -16,7 +16,7 @@ import { TAPE_MARGIN } from "../paper/seam.ts";
 import { sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { spineFor, tabPanels } from "./tabPanels.ts";
+import { spineFor, tabPanels } from "./shared/tabPanels.ts";
 
 const settings = z.strictObject({
   width: mm("Width", 25, [10, 120], "Along the edge it holds."),

@@ -28,10 +28,10 @@ import type { Laid, Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
-import { ROOM } from "./body.ts";
-import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./custom.ts";
-import { closedWith, closures } from "./closure.ts";
-import { deepBlank } from "./deepBlank.ts";
+import { ROOM } from "./shared/body.ts";
+import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./shared/custom.ts";
+import { closedWith, closures } from "./shared/closure.ts";
+import { deepBlank } from "./shared/deepBlank.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({

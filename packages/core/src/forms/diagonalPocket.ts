@@ -22,9 +22,9 @@ import { glued, type Glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Flap, flap, outlined, panel, part, sheet, type Sheet } from "../paper/sheet.ts";
 import { roundNear, roundUp } from "../units/ruler.ts";
-import { flatPocket } from "./clearance.ts";
+import { flatPocket } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { COVERED_PART, roomToSpare, sideTab, TAB_TAPER } from "./pocket.ts";
+import { COVERED_PART, roomToSpare, sideTab, TAB_TAPER } from "./shared/pocket.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),

@@ -25,14 +25,14 @@ import type { Said } from "../paper/said.ts";
 import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { type Edge, outlined, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
-import { flatPocket } from "./clearance.ts";
-import { closures } from "./closure.ts";
-import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
-import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./foldedPocket.ts";
+import { flatPocket } from "./shared/clearance.ts";
+import { closures } from "./shared/closure.ts";
+import { type Room, smallestOutline, type Standing, turnedOn } from "./shared/foldedOutline.ts";
+import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./shared/foldedPocket.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./outlines.ts";
-import { FRONT_PART, roomToSpare } from "./pocket.ts";
-import { closedTwins } from "./pocketClosure.ts";
+import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlines.ts";
+import { FRONT_PART, roomToSpare } from "./shared/pocket.ts";
+import { closedTwins } from "./shared/pocketClosure.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
 const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "leaf", "round", "rectangle");

@@ -8,7 +8,7 @@ import { settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import { solve } from "../solve.ts";
 import { OWN_OUTLINES, randomSpec, runs, specOf } from "../test/randomSpec.ts";
-import { LEAST_PLAY_MM } from "./clearance.ts";
+import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
 import { setupOf } from "../recipe/readMethod.ts";

@@ -9,7 +9,7 @@ import { specOf } from "../test/randomSpec.ts";
 import { valueAt } from "../recipe/change.ts";
 import { forms } from "./all.ts";
 import { settingsOf } from "./form.ts";
-import { countedBeside } from "./clearance.ts";
+import { countedBeside } from "./shared/clearance.ts";
 import { formIds } from "./index.ts";
 
 const solved = (form: string) => solve(specOf({ form, contents: { preset: "iso-a6" } }));

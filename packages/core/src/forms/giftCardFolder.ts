@@ -24,9 +24,9 @@ import { glued } from "../paper/seam.ts";
 import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundDown, roundNear, roundUp } from "../units/ruler.ts";
-import { flatPocket } from "./clearance.ts";
+import { flatPocket } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./pocket.ts";
+import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./shared/pocket.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),

@@ -21,7 +21,7 @@ import { type Shape, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
-import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./outlines.ts";
+import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 const WINDOWS = outlinesOf("rectangle", "round", "oval", "arch", "heart");
 

@@ -20,7 +20,7 @@ import type { Said } from "../paper/said.ts";
 import { outlined, panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   border: mm("Border", 10, [0, 150], "What the frame covers of the card, the same all round."),

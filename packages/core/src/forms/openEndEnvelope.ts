@@ -13,9 +13,9 @@
  *           │      │
  *           └──────┘
  */
-import { envelopeGrounds } from "./custom.ts";
+import { envelopeGrounds } from "./shared/custom.ts";
 import { defineForm } from "./form.ts";
-import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
+import { draftSideSeam, sideSeamSettings } from "./shared/sideSeam.ts";
 
 /** An envelope that opens at a short side. */
 export const openEndEnvelope = defineForm({

@@ -18,7 +18,7 @@ import { glued } from "../paper/seam.ts";
 import { arched, lens, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
-import { LEAST_PLAY_MM } from "./clearance.ts";
+import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 
 const settings = z.strictObject({
   play: mm("Room to spare", 2, [0, 20], "Free room asked for along each side.", { kin: "room" }),

@@ -18,9 +18,9 @@ import { glued } from "../paper/seam.ts";
 import { pointed, type Shape } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
-import { bodyFor, ROOM, roomSettings } from "./body.ts";
-import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./custom.ts";
-import { closedWith, closures } from "./closure.ts";
+import { bodyFor, ROOM, roomSettings } from "./shared/body.ts";
+import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./shared/custom.ts";
+import { closedWith, closures } from "./shared/closure.ts";
 import { defineForm } from "./form.ts";
 
 const settings = z.strictObject({

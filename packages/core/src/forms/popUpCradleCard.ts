@@ -21,9 +21,9 @@ import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { cradlePanels } from "./cradlePanels.ts";
+import { cradlePanels } from "./shared/cradlePanels.ts";
 import { defineForm, type DraftInput, type Ground } from "./form.ts";
-import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./outlines.ts";
+import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
 const OUTLINES = outlinesOf("rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped");

@@ -9,9 +9,9 @@
  *              │   bottom   │
  *              └────────────┘
  */
-import { envelopeGrounds } from "./custom.ts";
+import { envelopeGrounds } from "./shared/custom.ts";
 import { defineForm } from "./form.ts";
-import { draftSideSeam, sideSeamSettings } from "./sideSeam.ts";
+import { draftSideSeam, sideSeamSettings } from "./shared/sideSeam.ts";
 
 /** An envelope with side flaps under its front and a flap on its long side. */
 export const sideSeamEnvelope = defineForm({

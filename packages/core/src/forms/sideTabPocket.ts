@@ -25,11 +25,11 @@ import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { arched, tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundNear, roundUp } from "../units/ruler.ts";
-import { flatPocket } from "./clearance.ts";
-import { closures, refuses } from "./closure.ts";
+import { flatPocket } from "./shared/clearance.ts";
+import { closures, refuses } from "./shared/closure.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./pocket.ts";
-import { closedPocket } from "./pocketClosure.ts";
+import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./shared/pocket.ts";
+import { closedPocket } from "./shared/pocketClosure.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),

@@ -18,8 +18,8 @@ import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
-import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./box.ts";
-import { betweenWalls } from "./clearance.ts";
+import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./shared/box.ts";
+import { betweenWalls } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({

@@ -24,7 +24,7 @@ import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),

@@ -26,12 +26,12 @@ import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { pointed, rounded } from "../paper/shape.ts";
 import { type Edge, type Flap, flap, panel, sheet } from "../paper/sheet.ts";
-import { flatPocket } from "./clearance.ts";
-import { closedWith, closures } from "./closure.ts";
-import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./custom.ts";
+import { flatPocket } from "./shared/clearance.ts";
+import { closedWith, closures } from "./shared/closure.ts";
+import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./shared/custom.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { roomToSpare } from "./pocket.ts";
-import { closingFlaps, squareBlank } from "./squareBlank.ts";
+import { roomToSpare } from "./shared/pocket.ts";
+import { closingFlaps, squareBlank } from "./shared/squareBlank.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(15),

@@ -27,10 +27,10 @@ import { TAPE_MARGIN } from "../paper/seam.ts";
 import { rounded, tapered } from "../paper/shape.ts";
 import { type Edge, flap, outlined, panel, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
-import { betweenWalls } from "./clearance.ts";
-import { type Room, smallestOutline, type Standing, turnedOn } from "./foldedOutline.ts";
+import { betweenWalls } from "./shared/clearance.ts";
+import { type Room, smallestOutline, type Standing, turnedOn } from "./shared/foldedOutline.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./outlines.ts";
+import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 /** Outlines with a middle broad enough to hold something. */
 const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "round", "rectangle", "oval");

@@ -28,7 +28,7 @@ import { clipped, rounded } from "../paper/shape.ts";
 import { outlined, panel, sheet, straightOf, twin } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm } from "./form.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./outlines.ts";
+import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   head: choice(

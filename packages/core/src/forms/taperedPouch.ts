@@ -21,10 +21,10 @@ import { glued } from "../paper/seam.ts";
 import { arched, tapered } from "../paper/shape.ts";
 import { type Edge, flap, part, type Rectangle, sheet, type Sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
-import { betweenWalls, flatPocket } from "./clearance.ts";
+import { betweenWalls, flatPocket } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
-import { roomToSpare, sideTab, TAB_TAPER } from "./pocket.ts";
-import { type Face, faceOf, FROM_SIDE, GLUED, HAND, handHole, handleFor, sidesOf, wideOf } from "./pouchParts.ts";
+import { roomToSpare, sideTab, TAB_TAPER } from "./shared/pocket.ts";
+import { type Face, faceOf, FROM_SIDE, GLUED, HAND, handHole, handleFor, sidesOf, wideOf } from "./shared/pouchParts.ts";
 
 const settings = z.strictObject({
   build: choice(

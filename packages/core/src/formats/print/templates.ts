@@ -8,7 +8,7 @@
  */
 import { lyingOnFlat } from "../../folding/picture.ts";
 import { withTurned } from "../turned.ts";
-import { facing } from "../../forms/facing.ts";
+import { facing } from "../../recipe/facing.ts";
 import type { Path } from "../../geometry/path.ts";
 import type { Piece } from "../../model/piece.ts";
 import type { Solution } from "../../model/solution.ts";

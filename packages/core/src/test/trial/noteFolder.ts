@@ -15,7 +15,7 @@ import { glued } from "../../paper/seam.ts";
 import { tapered } from "../../paper/shape.ts";
 import { flap, panel, sheet } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
-import { flatPocket } from "../../forms/clearance.ts";
+import { flatPocket } from "../../forms/shared/clearance.ts";
 import { defineForm } from "../../forms/form.ts";
 
 const settings = z.strictObject({

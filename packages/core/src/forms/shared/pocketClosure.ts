@@ -9,14 +9,14 @@
  *   │    ────    │ slit
  *   └────────────┘
  */
-import type { Contents, Stock } from "../model/spec.ts";
-import type { Point } from "../geometry/point.ts";
-import { hole, slit } from "../paper/hole.ts";
-import { glued } from "../paper/seam.ts";
-import { type Drawn, type Flap, type Rectangle, sheet } from "../paper/sheet.ts";
-import { roundUp } from "../units/ruler.ts";
+import type { Contents, Stock } from "../../model/spec.ts";
+import type { Point } from "../../geometry/point.ts";
+import { hole, slit } from "../../paper/hole.ts";
+import { glued } from "../../paper/seam.ts";
+import { type Drawn, type Flap, type Rectangle, sheet } from "../../paper/sheet.ts";
+import { roundUp } from "../../units/ruler.ts";
 import { band, type Closed, refuses, seal, UNCLOSED } from "./closure.ts";
-import type { Setup } from "./form.ts";
+import type { Setup } from "../form.ts";
 import { spineFor, tabPanels } from "./tabPanels.ts";
 
 /** A tab over the mouth: so wide, glued so far down behind, and so far through its slit; mm. */

@@ -9,10 +9,10 @@
  *     ╰─╮└─────┘╭─╯
  *  ╌╌╌╌╌└───────┘╌╌╌╌ fold
  */
-import type { ShapePreset } from "../catalogue/shapes.ts";
-import { chordAt } from "../geometry/above.ts";
-import { flatten, holds, type Path, placePath } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
+import type { ShapePreset } from "../../catalogue/shapes.ts";
+import { chordAt } from "../../geometry/above.ts";
+import { flatten, holds, type Path, placePath } from "../../geometry/path.ts";
+import type { Point } from "../../geometry/point.ts";
 
 /** A fold must hold at least this long (geometry notes). */
 const LEAST_TOUCH = 25;

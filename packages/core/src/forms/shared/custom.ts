@@ -1,6 +1,6 @@
 /** What every envelope keeps to, whatever its build: trade custom, mm. */
-import { mm } from "../model/setting.ts";
-import type { Ground } from "./form.ts";
+import { mm } from "../../model/setting.ts";
+import type { Ground } from "../form.ts";
 
 /** A closing flap stays this far short of the fold across, so that it lies flat. */
 export const SHORT_OF_FOLD = 3;

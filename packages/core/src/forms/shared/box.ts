@@ -5,10 +5,10 @@
  *      │s│ back ¦   ¦ front¦   │
  *      └─┴──────┴───┴──────┴───┘
  */
-import { mm } from "../model/setting.ts";
-import { tapered } from "../paper/shape.ts";
-import { type Edge, flap, type Rectangle } from "../paper/sheet.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
+import { mm } from "../../model/setting.ts";
+import { tapered } from "../../paper/shape.ts";
+import { type Edge, flap, type Rectangle } from "../../paper/sheet.ts";
+import { roundDown, roundUp } from "../../units/ruler.ts";
 
 export const boxRoom = mm(
   "Room to spare",

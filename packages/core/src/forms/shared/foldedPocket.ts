@@ -7,8 +7,8 @@
  *      ╌╌╌╌╌╌╌╌╌╌╌╌╌ ─╯         it that far there. The pocket lies with them in the middle of its fold.
  *         wide
  */
-import type { Point } from "../geometry/point.ts";
-import type { Edge } from "../paper/sheet.ts";
+import type { Point } from "../../geometry/point.ts";
+import type { Edge } from "../../paper/sheet.ts";
 import type { Hinge, Room, Standing } from "./foldedOutline.ts";
 
 /** The pocket on the back as it is drawn: how far it holds what is inside, and the sides that tape closes. */

@@ -1,11 +1,11 @@
 /** Outlines that a form can be cut to: of the catalogue, or of the maker's own; and the settings that choose one. */
-import { find } from "../catalogue/entry.ts";
-import { shapes, type ShapePreset } from "../catalogue/shapes.ts";
-import { boundsOf, flatten, type Path } from "../geometry/path.ts";
-import { choice, drawn } from "../model/setting.ts";
-import type { Said } from "../paper/said.ts";
+import { find } from "../../catalogue/entry.ts";
+import { shapes, type ShapePreset } from "../../catalogue/shapes.ts";
+import { boundsOf, flatten, type Path } from "../../geometry/path.ts";
+import { choice, drawn } from "../../model/setting.ts";
+import type { Said } from "../../paper/said.ts";
 import { type Hinge, meetsFold } from "./foldedOutline.ts";
-import { MOST_DRAWN, outerOf, stretched } from "../outlines/outline.ts";
+import { MOST_DRAWN, outerOf, stretched } from "../../outlines/outline.ts";
 
 /** Those with these ids, in the catalogue's order. */
 export const outlinesOf = (...ids: readonly string[]): readonly ShapePreset[] =>

@@ -15,17 +15,17 @@
  * between the body and the front.
  */
 import { z } from "zod";
-import { autoMm, choice, mm } from "../model/setting.ts";
-import { depthOf, past, roundingOf } from "../paper/figure.ts";
-import type { Said } from "../paper/said.ts";
-import { glued } from "../paper/seam.ts";
-import { tapered } from "../paper/shape.ts";
-import { flap, panel, sheet } from "../paper/sheet.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
+import { autoMm, choice, mm } from "../../model/setting.ts";
+import { depthOf, past, roundingOf } from "../../paper/figure.ts";
+import type { Said } from "../../paper/said.ts";
+import { glued } from "../../paper/seam.ts";
+import { tapered } from "../../paper/shape.ts";
+import { flap, panel, sheet } from "../../paper/sheet.ts";
+import { roundDown, roundUp } from "../../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { SEAM, SHORT_OF_FOLD, throat, TOP_PART } from "./custom.ts";
 import { closedWith, closures } from "./closure.ts";
-import type { DraftInput } from "./form.ts";
+import type { DraftInput } from "../form.ts";
 
 /** The settings that side-seam envelopes share, mm. */
 export const sideSeamSettings = z.strictObject({

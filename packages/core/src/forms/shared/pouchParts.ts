@@ -8,14 +8,14 @@
  *      ╲   face     ╱
  *       └──────────┘ foot
  */
-import type { Cut } from "../model/piece.ts";
-import { boundsOf, flatten, type Path, roundCorners } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
-import type { Stock } from "../model/spec.ts";
-import { windowIn } from "../paper/hole.ts";
-import { glued } from "../paper/seam.ts";
-import { arched, type Corner, outward } from "../paper/shape.ts";
-import { type Edge, outlined, type Rectangle, sheet } from "../paper/sheet.ts";
+import type { Cut } from "../../model/piece.ts";
+import { boundsOf, flatten, type Path, roundCorners } from "../../geometry/path.ts";
+import type { Point } from "../../geometry/point.ts";
+import type { Stock } from "../../model/spec.ts";
+import { windowIn } from "../../paper/hole.ts";
+import { glued } from "../../paper/seam.ts";
+import { arched, type Corner, outward } from "../../paper/shape.ts";
+import { type Edge, outlined, type Rectangle, sheet } from "../../paper/sheet.ts";
 
 /** A handle's ends are glued so far down the back, mm. */
 export const GLUED = 22;

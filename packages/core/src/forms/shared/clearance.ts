@@ -1,5 +1,5 @@
-import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Placement } from "../model/piece.ts";
+import { SAME_POINT_MM } from "../../geometry/tolerance.ts";
+import type { Placement } from "../../model/piece.ts";
 
 /** Room that is always left: contents that fill a pocket to the last hair cannot be put in (geometry notes: 0 < gap). */
 export const LEAST_PLAY_MM = 0.1;

@@ -11,16 +11,16 @@
  *
  * Between walls the front hangs on a wall and lies that much further down on the blank: `wall`.
  */
-import type { Cut } from "../model/piece.ts";
-import { choice } from "../model/setting.ts";
-import type { Contents, Stock } from "../model/spec.ts";
-import { circle, hole, slit } from "../paper/hole.ts";
-import type { Finish, Laid, Refusal } from "../paper/said.ts";
-import { glued, type Glued, TAPE_MARGIN } from "../paper/seam.ts";
-import { rounded } from "../paper/shape.ts";
-import { type Flap, outlined, panel, type Rectangle, sheet, type Sheet } from "../paper/sheet.ts";
-import { roundUp } from "../units/ruler.ts";
-import type { Setup } from "./form.ts";
+import type { Cut } from "../../model/piece.ts";
+import { choice } from "../../model/setting.ts";
+import type { Contents, Stock } from "../../model/spec.ts";
+import { circle, hole, slit } from "../../paper/hole.ts";
+import type { Finish, Laid, Refusal } from "../../paper/said.ts";
+import { glued, type Glued, TAPE_MARGIN } from "../../paper/seam.ts";
+import { rounded } from "../../paper/shape.ts";
+import { type Flap, outlined, panel, type Rectangle, sheet, type Sheet } from "../../paper/sheet.ts";
+import { roundUp } from "../../units/ruler.ts";
+import type { Setup } from "../form.ts";
 
 /** Every closure by name; a tab over the mouth is a pocket's. */
 const CLOSURES = {

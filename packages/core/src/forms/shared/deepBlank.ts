@@ -2,12 +2,12 @@
  * The figures of the deep envelope, all mm: its walls, how far flaps and webs reach, and whether the closing flap is a
  * piece of its own.
  */
-import { fitsIn } from "../geometry/fit.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
+import { fitsIn } from "../../geometry/fit.ts";
+import { roundDown, roundUp } from "../../units/ruler.ts";
 import { bodyFor, type Room } from "./body.ts";
 import { betweenWalls } from "./clearance.ts";
 import { SEAM, TOP_PART } from "./custom.ts";
-import type { DraftInput } from "./form.ts";
+import type { DraftInput } from "../form.ts";
 
 /** On a lower wall (mm) there is no strip left to glue a web by. */
 const WEB_FROM = 6;

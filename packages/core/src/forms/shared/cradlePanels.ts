@@ -6,8 +6,8 @@
  *     └──────┴──────┴──────┴──────┘           back on itself. All three creases are valleys.
  *        k      k      k      k
  */
-import { tapered } from "../paper/shape.ts";
-import { flap, panel } from "../paper/sheet.ts";
+import { tapered } from "../../paper/shape.ts";
+import { flap, panel } from "../../paper/sheet.ts";
 
 interface Asked {
   readonly k: number;

@@ -1,9 +1,9 @@
 /** The body of an envelope cut from a rectangle: how large it must be inside, and which way round it opens. */
-import { mm } from "../model/setting.ts";
-import type { Contents, Stock } from "../model/spec.ts";
-import { roundUp } from "../units/ruler.ts";
+import { mm } from "../../model/setting.ts";
+import type { Contents, Stock } from "../../model/spec.ts";
+import { roundUp } from "../../units/ruler.ts";
 import { flatPocket } from "./clearance.ts";
-import type { Setup } from "./form.ts";
+import type { Setup } from "../form.ts";
 
 /**
  * The trade's room for a hand-scored envelope, 1/4 in on the width and 1/8 in on the height, holds a folded card's usual

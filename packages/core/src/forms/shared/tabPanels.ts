@@ -7,9 +7,9 @@
  *      │  back   │ behind
  *      └─────────┘
  */
-import { clipped, type Corner, rounded, type Shape, tapered } from "../paper/shape.ts";
-import { type Drawn, type Flap, flap, panel, type Rectangle } from "../paper/sheet.ts";
-import { roundUp } from "../units/ruler.ts";
+import { clipped, type Corner, rounded, type Shape, tapered } from "../../paper/shape.ts";
+import { type Drawn, type Flap, flap, panel, type Rectangle } from "../../paper/sheet.ts";
+import { roundUp } from "../../units/ruler.ts";
 
 /** Up to this thickness (mm) one score goes round it; above, paired scores (geometry notes, bands). */
 const ONE_SCORE_UP_TO = 1.5;

@@ -1,5 +1,5 @@
 /** The figures of the square-blank envelope, all mm: its square, how far its closing flaps reach, and whether a tab has room. */
-import { roundDown, roundUp } from "../units/ruler.ts";
+import { roundDown, roundUp } from "../../units/ruler.ts";
 import { SEAM, SHORT_OF_FOLD } from "./custom.ts";
 
 /** The square's own numbers, after rounding to the ruler. */

@@ -1,7 +1,7 @@
 /** What every pocket keeps to, whatever its build: trade custom (geometry notes, pockets), mm. */
-import { mm } from "../model/setting.ts";
-import type { Covering } from "../paper/said.ts";
-import { roundDown } from "../units/ruler.ts";
+import { mm } from "../../model/setting.ts";
+import type { Covering } from "../../paper/said.ts";
+import { roundDown } from "../../units/ruler.ts";
 
 /** Room beside what is inside, for holders that ask for one figure on all sides. */
 export const roomToSpare = (most = 10) =>
