@@ -5,7 +5,7 @@ import { borderFor, within } from "./mat.ts";
 import { stagesOf } from "../folding/stages.ts";
 import { pose } from "../folding/posed.ts";
 import { prove, proveMotion } from "../folding/proof.ts";
-import { pictureOf } from "../folding/picture.ts";
+import { pictureOf } from "../pictures/picture.ts";
 import { place } from "../geometry/point.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import { changed, inOrder, valueAt, withoutFitting } from "../recipe/change.ts";

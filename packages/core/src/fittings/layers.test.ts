@@ -1,7 +1,7 @@
 /** Paper laid on a card, worked by hand and then for any card: borders even, stacks counted, everything folded. The recipes are of the first version, whose layers must be read as fittings. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { foldedPanels, lastOrder, move } from "../folding/pose.ts";
+import { foldedPanels, lastOrder, move } from "../paper/pose.ts";
 import { prove } from "../folding/proof.ts";
 import { flatten } from "../geometry/path.ts";
 import { solve } from "../solve.ts";

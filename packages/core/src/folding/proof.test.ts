@@ -9,7 +9,7 @@ import { formOf, specOf } from "../test/randomSpec.ts";
 import { draftOf } from "../paper/said.ts";
 import { withGlue } from "../paper/seam.ts";
 import { setupOf } from "../recipe/readMethod.ts";
-import { posesOf, move } from "./pose.ts";
+import { posesOf, move } from "../paper/pose.ts";
 import { prove } from "./proof.ts";
 
 const spec = specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, settings: { closure: "tab" } });

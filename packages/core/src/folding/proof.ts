@@ -27,7 +27,7 @@ import {
   type Rigid,
   STILL,
   undo,
-} from "./pose.ts";
+} from "../paper/pose.ts";
 
 /** How a glued zone came down where it is glued. */
 export interface Landing {

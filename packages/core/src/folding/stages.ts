@@ -4,7 +4,7 @@
  */
 import type { Placement } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
-import { assembled, lastOrder } from "./pose.ts";
+import { assembled, lastOrder } from "../paper/pose.ts";
 
 type Folding = Pick<Solution, "pieces" | "joins" | "contents" | "main">;
 

@@ -3,7 +3,7 @@
  * coordinates (true arcs), panels as points at most 0.05 mm off their curves, findings and steps with their sentences.
  */
 import { flatten, pathData } from "../geometry/path.ts";
-import { paperNeed } from "../layout/trimPlan.ts";
+import { paperNeed } from "../layout/paperNeed.ts";
 import { travelOf } from "../paper/motion.ts";
 import type { Remedy, Solution } from "../model/solution.ts";
 import { type Display, onRuler } from "../units/format.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { foldedPanels, lastOrder, move } from "../folding/pose.ts";
+import { foldedPanels, lastOrder, move } from "../paper/pose.ts";
 import { prove } from "../folding/proof.ts";
 import { stagesOf } from "../folding/stages.ts";
 import { flatten } from "../geometry/path.ts";

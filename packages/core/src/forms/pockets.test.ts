@@ -6,7 +6,7 @@ import { areaOf, boundsOf, flatten, lengthOf, polygon } from "../geometry/path.t
 import { above, chordAt } from "../geometry/above.ts";
 import { distance } from "../geometry/point.ts";
 import { shapes } from "../catalogue/shapes.ts";
-import { offersFor } from "../offers.ts";
+import { offersFor } from "../asks/offers.ts";
 import { changed } from "../recipe/change.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, runs, specOf } from "../test/randomSpec.ts";

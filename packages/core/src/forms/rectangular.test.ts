@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { boundsOf, flatten } from "../geometry/path.ts";
-import { closedPicture } from "../folding/picture.ts";
+import { closedPicture } from "../pictures/closed.ts";
 import fc from "fast-check";
 import { solve } from "../solve.ts";
 import { formOf, pressed, randomSpec, specOf, runs } from "../test/randomSpec.ts";

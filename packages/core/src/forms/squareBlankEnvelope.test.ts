@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
-import { closedPicture } from "../folding/picture.ts";
+import { closedPicture } from "../pictures/closed.ts";
 import { solve } from "../solve.ts";
 import { formOf, pressed, runs, specOf } from "../test/randomSpec.ts";
 import { fitsIn } from "../geometry/fit.ts";

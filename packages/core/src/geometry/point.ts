@@ -1,6 +1,12 @@
 /** A place or a direction in the plane, mm, x to the right and y up. */
 export type Point = readonly [x: number, y: number];
 
+/** mm across and up. */
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
 /** a + b. */
 export const add = (a: Point, b: Point): Point => [a[0] + b[0], a[1] + b[1]];
 /** a − b: the way from b to a. */

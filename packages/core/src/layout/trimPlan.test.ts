@@ -4,7 +4,9 @@ import { describe, expect, it } from "vitest";
 import type { Solution } from "../model/solution.ts";
 import { solve } from "../solve.ts";
 import { specOf, runs } from "../test/randomSpec.ts";
-import { blanksIn, cutsOf, paperNeed, type Part, perSheet, trimPlans, workFor } from "./trimPlan.ts";
+import { blanksIn, cutsOf, trimPlans } from "./trimPlan.ts";
+import { paperNeed } from "./paperNeed.ts";
+import { type Cutting, perSheet, workFor } from "./filling.ts";
 
 const plansOf = (given: object) => trimPlans(solve(specOf(given)));
 
@@ -94,7 +96,7 @@ describe("against plain counting", () => {
 });
 
 /** Walks a sheet: everything it holds, each part's cuts checked on the way. */
-function check(part: Part): void {
+function check(part: Cutting): void {
   if (!part.cut) return;
   const { along, first, rest } = part.cut;
   expect(first[along] + rest[along]).toBeCloseTo(part[along], 6);
@@ -125,7 +127,7 @@ describe("the plan of a run", () => {
     expect(plan).toMatchObject({ sheets: 40, left: [] });
     expect(plan?.offcuts).toEqual([{ width: 210, height: 297 - side, count: 40 }]);
     expect(plan?.groups).toHaveLength(1);
-    expect(cutsOf((plan?.groups[0] as { root: Part }).root)).toEqual([
+    expect(cutsOf((plan?.groups[0] as { root: Cutting }).root)).toEqual([
       { measure: side, along: "height", times: 1, of: "sheet" },
       // the second is made in the strip that the first took off
       { measure: side, along: "width", times: 1, of: "strip" },

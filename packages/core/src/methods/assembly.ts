@@ -3,7 +3,7 @@
  * on a panel is laid when it is ready, while that panel still lies open, and a holder is closed when all that is done.
  */
 import { fillsAfter } from "../folding/stages.ts";
-import { assembled, lastOrder } from "../folding/pose.ts";
+import { assembled, lastOrder } from "../paper/pose.ts";
 import type { Laid } from "../fittings/lay.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import { HERE, offLine } from "../geometry/point.ts";

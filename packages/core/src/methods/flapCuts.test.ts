@@ -1,7 +1,7 @@
 /** Flaps by their numbers: worked by hand from the form's own, then every flap of any form cut out and laid on the drawing. */
 import { describe, expect, it } from "vitest";
 import { distance } from "../geometry/point.ts";
-import { pictureOf } from "../folding/picture.ts";
+import { pictureOf } from "../pictures/picture.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
 import { sayStep } from "../words/en.ts";

@@ -13,7 +13,7 @@ import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import type { Step } from "../model/solution.ts";
 import { lieOnBoard } from "./punchBoard.ts";
 import { place } from "../geometry/point.ts";
-import { pictureOf } from "../folding/picture.ts";
+import { pictureOf } from "../pictures/picture.ts";
 
 /** mm that a simulated score may stand off the drawn one */
 const TOLERANCE = 0.1;

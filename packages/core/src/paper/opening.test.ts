@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { closedPicture } from "../folding/picture.ts";
+import { closedPicture } from "../pictures/closed.ts";
 import { areaOf, line, polygon } from "../geometry/path.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";

@@ -7,7 +7,7 @@ import { readProject, writeProject } from "../formats/project.ts";
 import { solve } from "../solve.ts";
 import { randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import { readSpec } from "./readSpec.ts";
-import { readBack } from "../workBack.ts";
+import { readBack } from "../asks/workBack.ts";
 
 /** What people never write and programs do. */
 const NASTY: readonly unknown[] = [

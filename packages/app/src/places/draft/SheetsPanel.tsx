@@ -5,7 +5,7 @@ import {
   formatLength,
   formatSize,
   type Offcut,
-  type Part,
+  type Cutting,
   sayCut,
   type SheetGroup,
   type Solution,
@@ -130,7 +130,7 @@ const AMONG = { wide: 250, tall: 330 } as const;
 const PAD = 26;
 
 interface SheetPictureProps extends Omit<GroupProps, "group"> {
-  readonly root: Part;
+  readonly root: Cutting;
   readonly alone: boolean;
 }
 
@@ -198,7 +198,7 @@ function SheetPicture({ root, plan, name, face, grid, alone }: SheetPictureProps
 }
 
 interface BlankProps {
-  readonly part: Part;
+  readonly part: Cutting;
   readonly k: number;
   readonly y: (mm: number) => number;
   readonly face: string;
@@ -237,7 +237,7 @@ interface CutLine {
 }
 
 /** Every cut from edge to edge of what was in hand when it is made. */
-function cutLines(part: Part): CutLine[] {
+function cutLines(part: Cutting): CutLine[] {
   if (!part.cut) return [];
   const { along, first, rest } = part.cut;
   const own: CutLine =
@@ -248,7 +248,7 @@ function cutLines(part: Part): CutLine[] {
 }
 
 /** The first cut of every setting of the trimmer, in the order of the list beside the drawing. */
-function numbered(root: Part): CutLine[] {
+function numbered(root: Cutting): CutLine[] {
   const lines = cutLines(root);
   let at = 0;
   return cutsOf(root).flatMap(({ times }) => {

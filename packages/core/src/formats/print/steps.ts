@@ -1,7 +1,8 @@
 /** The steps on paper: the recipe, what is cut from which paper, then a picture and a sentence for each, two across. */
-import { pictureOf, type Shape } from "../../folding/picture.ts";
+import { pictureOf } from "../../pictures/picture.ts";
+import type { Shape } from "../../pictures/shapes.ts";
 import { pathData } from "../../geometry/path.ts";
-import { paperNeed } from "../../layout/trimPlan.ts";
+import { paperNeed } from "../../layout/paperNeed.ts";
 import { readingsByPiece } from "../../methods/readings.ts";
 import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
 import { type Display, formatLength, formatSize } from "../../units/format.ts";

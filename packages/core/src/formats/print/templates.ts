@@ -6,7 +6,7 @@
  *   │          ┆ │      line of the other.
  *   └──────────┴─╯
  */
-import { lyingOnFlat } from "../../folding/picture.ts";
+import { lyingOnFlat } from "../../pictures/folded.ts";
 import { withTurned } from "../turned.ts";
 import { facing } from "../../recipe/facing.ts";
 import type { Path } from "../../geometry/path.ts";

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { prove } from "./folding/proof.ts";
-import { forms } from "./forms/all.ts";
+import { prove } from "../folding/proof.ts";
+import { forms } from "../forms/all.ts";
 import { resize } from "./resize.ts";
-import { solve } from "./solve.ts";
-import { marginsOf, randomSpec, specOf, runs } from "./test/randomSpec.ts";
+import { solve } from "../solve.ts";
+import { marginsOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 
 const MM = { method: { board: "scoring-millimetre" } };
 const sized = (spec: ReturnType<typeof specOf>, width: number, height: number) => {

@@ -3,8 +3,10 @@ import { describe, expect, it } from "vitest";
 import { place } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
-import { closedPicture, pictureOf, uprightPose } from "./picture.ts";
-import { about, after, foldedPanels, joinMove, move, type Point3, STILL, undo } from "./pose.ts";
+import { closedPicture } from "../pictures/closed.ts";
+import { pictureOf } from "../pictures/picture.ts";
+import { uprightPose } from "../pictures/folded.ts";
+import { about, after, foldedPanels, joinMove, move, type Point3, STILL, undo } from "../paper/pose.ts";
 
 const coordinate = fc.double({ min: -300, max: 300, noNaN: true });
 const point3 = fc.tuple(coordinate, coordinate, coordinate);

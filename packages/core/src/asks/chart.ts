@@ -1,12 +1,12 @@
 /** The size chart: a form solved for every card of the catalogue, on one board and ruler. */
-import { catalogue } from "./catalogue/index.ts";
-import type { ContentsPreset } from "./catalogue/contents.ts";
-import { fitsIn } from "./geometry/fit.ts";
-import type { Extent, Finding } from "./model/solution.ts";
-import type { Sheet, Spec } from "./model/spec.ts";
-import { readSpec, type Problem } from "./recipe/readSpec.ts";
-import { mainPiece } from "./model/solution.ts";
-import { solve } from "./solve.ts";
+import { catalogue } from "../catalogue/index.ts";
+import type { ContentsPreset } from "../catalogue/contents.ts";
+import { fitsIn } from "../geometry/fit.ts";
+import type { Extent, Finding } from "../model/solution.ts";
+import type { Sheet, Spec } from "../model/spec.ts";
+import { readSpec, type Problem } from "../recipe/readSpec.ts";
+import { mainPiece } from "../model/solution.ts";
+import { solve } from "../solve.ts";
 
 /** One card on a form: what its blank is cut to, its first score, and the sheets it comes out of; mm. */
 export interface ChartRow {

@@ -1,9 +1,9 @@
 /** A card with one of everything on it, made in other sizes and back: every rule holds, and nothing is drawn out of shape. */
 import { describe, expect, it } from "vitest";
-import { boundsOf, flatten } from "./geometry/path.ts";
+import { boundsOf, flatten } from "../geometry/path.ts";
 import { resize } from "./resize.ts";
-import { solve } from "./solve.ts";
-import { OWN_OUTLINES, specOf } from "./test/randomSpec.ts";
+import { solve } from "../solve.ts";
+import { OWN_OUTLINES, specOf } from "../test/randomSpec.ts";
 
 const FRONT = { panel: "front", side: "outside" };
 const own = { outline: "own", drawn: OWN_OUTLINES.drop };

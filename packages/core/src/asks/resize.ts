@@ -1,8 +1,8 @@
 /** The same again in another size, with what the checks say of it that they did not say before. */
-import type { Cannot, Finding } from "./model/solution.ts";
-import type { Spec } from "./model/spec.ts";
-import { type Resized, resizedRecipe, type To } from "./recipe/resize.ts";
-import { solve } from "./solve.ts";
+import type { Cannot, Finding } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
+import { type Resized, resizedRecipe, type To } from "../recipe/resize.ts";
+import { solve } from "../solve.ts";
 
 /** A draft's recipe for contents of another size. */
 export function resize(spec: Spec, to: To): Resized {

@@ -1,9 +1,9 @@
 /** One of each: where a row has a list of names, the pieces that carry it are made once for every name. */
-import { linesIn } from "./model/setting.ts";
-import type { Piece } from "./model/piece.ts";
-import type { Solution } from "./model/solution.ts";
-import type { Spec } from "./model/spec.ts";
-import { solve } from "./solve.ts";
+import { linesIn } from "../model/setting.ts";
+import type { Piece } from "../model/piece.ts";
+import type { Solution } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
+import { solve } from "../solve.ts";
 
 const namesOf = (row: NonNullable<Spec["fittings"]>[number]): readonly string[] =>
   typeof row["names"] === "string" ? linesIn(row["names"]) : [];

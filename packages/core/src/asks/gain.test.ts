@@ -1,10 +1,10 @@
 /** Figures follow the hand: dragging the end of a line by so much moves it by so much, whatever the form. */
 import { describe, expect, it } from "vitest";
-import { forms } from "./forms/all.ts";
+import { forms } from "../forms/all.ts";
 import { gainOf } from "./gain.ts";
-import { changed } from "./recipe/change.ts";
-import { solve } from "./solve.ts";
-import { specOf } from "./test/randomSpec.ts";
+import { changed } from "../recipe/change.ts";
+import { solve } from "../solve.ts";
+import { specOf } from "../test/randomSpec.ts";
 
 const DRAG = 6;
 

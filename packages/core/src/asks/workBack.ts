@@ -7,14 +7,14 @@
  *      │  └────────────┘  │
  *      └──────────────────┘
  */
-import { flatPocket } from "./forms/shared/clearance.ts";
-import { type Problem, type Read, Reader, record } from "./recipe/reader.ts";
-import { readSpec } from "./recipe/readSpec.ts";
-import { setupOf } from "./recipe/readMethod.ts";
-import { envelopes } from "./catalogue/envelopes.ts";
-import { CALIPER_MM, SIZE_MM, type Spec } from "./model/spec.ts";
-import { solve } from "./solve.ts";
-import { roundDown } from "./units/ruler.ts";
+import { flatPocket } from "../forms/shared/clearance.ts";
+import { type Problem, type Read, Reader, record } from "../recipe/reader.ts";
+import { readSpec } from "../recipe/readSpec.ts";
+import { setupOf } from "../recipe/readMethod.ts";
+import { envelopes } from "../catalogue/envelopes.ts";
+import { CALIPER_MM, SIZE_MM, type Spec } from "../model/spec.ts";
+import { solve } from "../solve.ts";
+import { roundDown } from "../units/ruler.ts";
 
 /** Paper of a bought envelope, mm: 100 g/m² uncoated at a bulk of 1.25 cm³/g. */
 export const BOUGHT_CALIPER_MM = 0.125;

@@ -1,9 +1,9 @@
 /** How far a figure follows a hand: measured by one more solve, so that no form has to say it. */
-import { direction, type Point } from "./geometry/point.ts";
-import type { Dimension } from "./model/piece.ts";
-import type { Solution } from "./model/solution.ts";
-import { changed } from "./recipe/change.ts";
-import { solve } from "./solve.ts";
+import { direction, type Point } from "../geometry/point.ts";
+import type { Dimension } from "../model/piece.ts";
+import type { Solution } from "../model/solution.ts";
+import { changed } from "../recipe/change.ts";
+import { solve } from "../solve.ts";
 
 /** A figure whose end moves by less than this (mm) for a mm of its setting is not held by its end: it follows one to one. */
 const LEAST_MOVE = 0.05;

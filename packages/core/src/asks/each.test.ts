@@ -1,9 +1,9 @@
 /** A list of names: a piece for each, the widest shown, all of them checked for width. */
 import { describe, expect, it } from "vitest";
-import { boundsOf, flatten } from "./geometry/path.ts";
+import { boundsOf, flatten } from "../geometry/path.ts";
 import { eachNamed, namesIn, specFor } from "./each.ts";
-import { pressed, specOf } from "./test/randomSpec.ts";
-import { solve } from "./solve.ts";
+import { pressed, specOf } from "../test/randomSpec.ts";
+import { solve } from "../solve.ts";
 
 const NAMES = "Ada\nWilhelmina\n\n Bo ";
 const tag = (names: string, more: Readonly<Record<string, unknown>> = {}) =>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { forms } from "./forms/all.ts";
+import { forms } from "../forms/all.ts";
 import { rank } from "./rank.ts";
-import { specOf } from "./test/randomSpec.ts";
+import { specOf } from "../test/randomSpec.ts";
 
 const ask = (given: object) =>
   rank(specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, ...given }));

@@ -1,9 +1,9 @@
 /** Every form for every standard card, on the maker's boards: the size charts side by side. */
-import { boards } from "./catalogue/boards.ts";
-import { contents } from "./catalogue/contents.ts";
+import { boards } from "../catalogue/boards.ts";
+import { contents } from "../catalogue/contents.ts";
 import { type ChartAsk, type ChartRow, chartRow } from "./chart.ts";
-import { formIds, loadedForms } from "./forms/index.ts";
-import { rulers } from "./units/ruler.ts";
+import { formIds, loadedForms } from "../forms/index.ts";
+import { rulers } from "../units/ruler.ts";
 
 /** What the table of all forms is made for. */
 export type TableAsk = Pick<ChartAsk, "sheet" | "notch"> & {

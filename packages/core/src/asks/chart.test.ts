@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { catalogue } from "./catalogue/index.ts";
+import { catalogue } from "../catalogue/index.ts";
 import { chartOf } from "./chart.ts";
-import { forms } from "./forms/all.ts";
-import { solve } from "./solve.ts";
+import { forms } from "../forms/all.ts";
+import { solve } from "../solve.ts";
 
 describe("the size chart", () => {
   it.each(forms.map((f) => f.id))("has a row for every card, for %s", (form) => {

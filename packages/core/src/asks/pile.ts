@@ -1,7 +1,7 @@
 /** What lies on what, from the table up: the pile seen from the side, with its total. */
-import type { Solution } from "./model/solution.ts";
-import type { Spec } from "./model/spec.ts";
-import { solve } from "./solve.ts";
+import type { Solution } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
+import { solve } from "../solve.ts";
 
 /** One kind of ply: so many sheets of one thickness, mm. */
 export interface Ply {

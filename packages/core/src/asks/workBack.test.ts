@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { catalogue } from "./catalogue/index.ts";
-import { find } from "./catalogue/entry.ts";
-import { prove } from "./folding/proof.ts";
-import { solve } from "./solve.ts";
-import { specOf, runs } from "./test/randomSpec.ts";
+import { catalogue } from "../catalogue/index.ts";
+import { find } from "../catalogue/entry.ts";
+import { prove } from "../folding/proof.ts";
+import { solve } from "../solve.ts";
+import { specOf, runs } from "../test/randomSpec.ts";
 import { BOUGHT_ROOM_MM, readBack, workBack } from "./workBack.ts";
 
 const MM = { method: { board: "scoring-millimetre" }, stock: { caliper: 0.3, weight: 250 } };

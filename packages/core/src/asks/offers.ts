@@ -1,17 +1,18 @@
 /** What could be made of a recipe: every form drawn for what is inside, grouped by what it is for, the most sensible first. */
-import { type Picture, closedPicture } from "./folding/picture.ts";
-import { loadedForms } from "./forms/index.ts";
-import { type Form, settingsOf, type Variant } from "./forms/form.ts";
-import type { Segment } from "./geometry/path.ts";
-import { distance } from "./geometry/point.ts";
-import { type Piece, takesPaper } from "./model/piece.ts";
-import { mainPiece, type Finding, type Reason, type Solution } from "./model/solution.ts";
-import type { Purpose, Spec } from "./model/spec.ts";
-import { changed } from "./recipe/change.ts";
+import type { Picture } from "../pictures/shapes.ts";
+import { closedPicture } from "../pictures/closed.ts";
+import { loadedForms } from "../forms/index.ts";
+import { type Form, settingsOf, type Variant } from "../forms/form.ts";
+import type { Segment } from "../geometry/path.ts";
+import { distance } from "../geometry/point.ts";
+import { type Piece, takesPaper } from "../model/piece.ts";
+import { mainPiece, type Finding, type Reason, type Solution } from "../model/solution.ts";
+import type { Purpose, Spec } from "../model/spec.ts";
+import { changed } from "../recipe/change.ts";
 import { rank } from "./rank.ts";
-import { packOf } from "./recipe/pack.ts";
-import { solve } from "./solve.ts";
-import { roundNear } from "./units/ruler.ts";
+import { packOf } from "../recipe/pack.ts";
+import { solve } from "../solve.ts";
+import { roundNear } from "../units/ruler.ts";
 
 /** What narrows a choice: how it is made, and how it is opened. */
 export interface OfferFacts {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { catalogue } from "./catalogue/index.ts";
+import { catalogue } from "../catalogue/index.ts";
 import { chartOf } from "./chart.ts";
-import { forms } from "./forms/all.ts";
+import { forms } from "../forms/all.ts";
 import { tableCells, tableSize } from "./table.ts";
 import { cardPile, insidePile } from "./pile.ts";
-import { solve } from "./solve.ts";
-import { specOf } from "./test/randomSpec.ts";
+import { solve } from "../solve.ts";
+import { specOf } from "../test/randomSpec.ts";
 
 describe("every form for every card", () => {
   it("has one cell for each, the same as that form's own chart says", () => {

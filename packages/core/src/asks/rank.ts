@@ -1,13 +1,14 @@
 /** Which form to make: every holder solved for the same contents, the most sensible first, each with its reasons. */
-import { catalogue } from "./catalogue/index.ts";
-import { mainPiece } from "./model/solution.ts";
-import { loadedForms } from "./forms/index.ts";
-import { changed } from "./recipe/change.ts";
-import { fitsIn } from "./geometry/fit.ts";
-import { paperArea, trimPlans } from "./layout/trimPlan.ts";
-import type { Reason, Solution } from "./model/solution.ts";
-import type { Purpose, Sheet, Spec } from "./model/spec.ts";
-import { solve } from "./solve.ts";
+import { catalogue } from "../catalogue/index.ts";
+import { mainPiece } from "../model/solution.ts";
+import { loadedForms } from "../forms/index.ts";
+import { changed } from "../recipe/change.ts";
+import { fitsIn } from "../geometry/fit.ts";
+import { paperArea } from "../layout/paperNeed.ts";
+import { trimPlans } from "../layout/trimPlan.ts";
+import type { Reason, Solution } from "../model/solution.ts";
+import type { Purpose, Sheet, Spec } from "../model/spec.ts";
+import { solve } from "../solve.ts";
 
 /** A form for these contents: its solution, the sheets the run takes, and why it stands where it does. */
 export interface Ranked {
