@@ -18,7 +18,7 @@ const FLOORS = [
   ["index.ts"],
 ];
 /** Rooms of the app, the lower before the higher; places stand on all of them. */
-const APP = [["theme"], ["store"], ["parts", "drawing"], ["places"], ["App.tsx", "main.tsx"]];
+const APP = [["theme", "needs"], ["store", "workers"], ["parts", "drawing"], ["places"], ["App.tsx", "main.tsx"]];
 /** Tests may use the tools of the whole house. */
 const tests = "\\.test\\.tsx?$|/src/test/";
 

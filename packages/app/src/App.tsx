@@ -12,7 +12,7 @@ import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { useTaking } from "./store/files.ts";
-import { loadAllForms } from "./store/forms.ts";
+import { loadAllForms } from "./needs/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
 import { useKeptFocus } from "./parts/useKeptFocus.ts";
 import { Notes } from "./parts/tell.tsx";

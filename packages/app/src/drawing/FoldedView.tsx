@@ -5,7 +5,7 @@ import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type * as THREE from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { colour } from "../theme/theme.ts";
-import { pieceColours } from "./colours.ts";
+import { pieceColours } from "../theme/colours.ts";
 import { boxOfPaper, centreOf, eyeOf, movers, type Side, sizeSeen, turnOf } from "./framing.ts";
 import { InsideThing } from "./InsideThing.tsx";
 import { PaperSheet } from "./PaperSheet.tsx";

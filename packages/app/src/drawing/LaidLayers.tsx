@@ -3,7 +3,7 @@ import { memo } from "react";
 import { chooseFitting, useChosen } from "../store/chosen.ts";
 import { useOpenDraft } from "../store/openDraft.ts";
 import { colour } from "../theme/theme.ts";
-import { paperColours, type PaperColours } from "./colours.ts";
+import { paperColours, type PaperColours } from "../theme/colours.ts";
 import { light, useLit } from "./lit.ts";
 import { useThingDrag } from "./useThingDrag.ts";
 import { inMm, type View } from "./view.ts";

@@ -1,7 +1,7 @@
 import { pathData, type Picture, type Shape, type StrokeRole } from "@cut-fold/core";
 import { memo } from "react";
 import { colour } from "../theme/theme.ts";
-import { paperColours } from "./colours.ts";
+import { paperColours } from "../theme/colours.ts";
 import { strokeOf } from "./language.ts";
 
 interface PictureViewProps {

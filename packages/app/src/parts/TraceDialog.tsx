@@ -10,7 +10,7 @@ import Slider from "@mui/material/Slider";
 import { type ReactNode, useEffect, useState } from "react";
 import { Choice } from "./Choice.tsx";
 import { LengthField } from "./LengthField.tsx";
-import { useSettled } from "./useSettled.ts";
+import { useSettled } from "../store/useSettled.ts";
 import { tracePicture } from "../store/ownOutline.ts";
 import { useDisplay } from "../store/settings.ts";
 import { colour } from "../theme/theme.ts";

@@ -1,5 +1,5 @@
 import { isDragging } from "../store/openDraft.ts";
-import { useSettled } from "./useSettled.ts";
+import { useSettled } from "../store/useSettled.ts";
 
 /** ms a hand holds still before what is read at rest follows it. */
 const REST_MS = 120;

@@ -1,7 +1,7 @@
 /** Deleted drafts, kept for a while: what is taken out of the drawer rests here before it is gone. */
 import { type Draft, readDraft } from "@cut-fold/core";
 import { BESIDE, besideKey, db } from "./db.ts";
-import { loadFormsOf } from "./forms.ts";
+import { loadFormsOf } from "../needs/forms.ts";
 
 /** How long a deleted draft can be put back. */
 export const BIN_DAYS = 30;

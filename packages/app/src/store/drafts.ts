@@ -10,7 +10,7 @@ import { binDraft, emptyBin, tidyBin } from "./bin.ts";
 import { askToKeep, db, isOfLaterApp } from "./db.ts";
 import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
-import { loadFormsOf, loadRemembered, rememberForms } from "./forms.ts";
+import { loadFormsOf, loadRemembered, rememberForms } from "../needs/forms.ts";
 
 /**
  * What is wrong with the browser's store: it is not allowed, it is full, it could not be read this time, or a later version

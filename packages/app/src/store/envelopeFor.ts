@@ -1,6 +1,6 @@
 import { asContents, begun, type Draft, formById, rank, readSpec } from "@cut-fold/core";
 import { makeDraft } from "./drafts.ts";
-import { loadAllForms } from "./forms.ts";
+import { loadAllForms } from "../needs/forms.ts";
 import { solutionOf } from "./solutions.ts";
 
 /** An envelope for a finished card, in the form that suits it best, which follows the card from now on. Undefined for what is no card. */

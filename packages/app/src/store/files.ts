@@ -12,13 +12,13 @@ import {
 import { fileOpen, fileSave } from "browser-fs-access";
 import { type Remote, wrap } from "comlink";
 import { create } from "zustand";
-import { coloursOf } from "../drawing/colours.ts";
+import { coloursOf } from "../theme/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
 import type { PrintApi, PrintJob } from "../workers/print.worker.ts";
 import { everythingIn } from "./db.ts";
 import { type Adopted, useDrafts } from "./drafts.ts";
 import type { ShelfOutline } from "./outlines.ts";
-import { loadFormsOf } from "./forms.ts";
+import { loadFormsOf } from "../needs/forms.ts";
 import { useSettings } from "./settings.ts";
 
 /** What was done, in a sentence, and how to take it back. */

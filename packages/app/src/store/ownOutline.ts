@@ -14,7 +14,7 @@ import { fileOpen } from "browser-fs-access";
 import { wrap } from "comlink";
 import type { z } from "zod";
 import type { OutlineApi, OutlineRead, OutlinesRead, PictureRead } from "../workers/readOutline.ts";
-import { hasHoles } from "./forms.ts";
+import { hasHoles } from "../needs/forms.ts";
 import { change } from "./openDraft.ts";
 import { newOutline, type ShelfOutline } from "./outlines.ts";
 

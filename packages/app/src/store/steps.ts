@@ -2,7 +2,7 @@
 import { type Draft, readDraft } from "@cut-fold/core";
 import { besideKey, db } from "./db.ts";
 import { useDrafts } from "./drafts.ts";
-import { loadFormsOf } from "./forms.ts";
+import { loadFormsOf } from "../needs/forms.ts";
 
 /** How many steps can be undone, and are kept. */
 export const KEPT_STEPS = 100;

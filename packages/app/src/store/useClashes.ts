@@ -1,5 +1,5 @@
 import type { Clash, Solution } from "@cut-fold/core";
-import { useSettled } from "../parts/useSettled.ts";
+import { useSettled } from "./useSettled.ts";
 import { useAsked } from "./useAsked.ts";
 
 const worker = (): Worker => new Worker(new URL("../workers/moving.worker.ts", import.meta.url), { type: "module" });

@@ -1,7 +1,7 @@
 /** Reads files of unknown origin away from the screen: whatever is in them, the page goes on. */
 import { PROJECT_MAX_BYTES, readProject, type ReadProject } from "@cut-fold/core";
 import { expose } from "comlink";
-import { loadAllForms } from "../store/forms.ts";
+import { loadAllForms } from "../needs/forms.ts";
 
 const api = {
   async read(file: Blob): Promise<ReadProject> {

@@ -2,7 +2,7 @@
 import { type Clash, readSpec, solve } from "@cut-fold/core";
 import { clashesIn } from "@cut-fold/core/proof";
 import { expose } from "comlink";
-import { loadFormsOf } from "../store/forms.ts";
+import { loadFormsOf } from "../needs/forms.ts";
 
 const api = {
   /** Nothing for a recipe that cannot be read: the screen never sends one. */

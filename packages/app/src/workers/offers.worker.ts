@@ -1,7 +1,7 @@
 /** Drafts every form for what is inside, away from the screen, and ranks them. */
 import { type Offer, offersFor, readSpec } from "@cut-fold/core";
 import { expose } from "comlink";
-import { loadAllForms, loadFormsOf } from "../store/forms.ts";
+import { loadAllForms, loadFormsOf } from "../needs/forms.ts";
 
 const api = {
   /** Nothing for a recipe that cannot be read: the screen never sends one. */

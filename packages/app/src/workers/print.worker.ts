@@ -4,7 +4,7 @@ import strong from "@fontsource/source-sans-3/files/source-sans-3-latin-600-norm
 import { type Display, eachNamed, readSpec, solve, writeSvg } from "@cut-fold/core";
 import type { PdfPart } from "@cut-fold/core/pdf";
 import { expose } from "comlink";
-import { loadFormsOf } from "../store/forms.ts";
+import { loadFormsOf } from "../needs/forms.ts";
 
 export interface PrintJob {
   readonly spec: unknown;

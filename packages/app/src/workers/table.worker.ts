@@ -1,7 +1,7 @@
 /** Solves every form for every card away from the screen, in parts, so that it can be shown as it comes and be stopped. */
 import { type TableAsk, type TableCell, tableCells } from "@cut-fold/core";
 import { expose } from "comlink";
-import { loadAllForms } from "../store/forms.ts";
+import { loadAllForms } from "../needs/forms.ts";
 
 /** Cells sent at a time: a card's row on every form or two. */
 const PART = 30;

@@ -15,7 +15,7 @@ import { Plus } from "lucide-react";
 import { tellTrouble } from "../../parts/tell.tsx";
 import { useMemo, useState } from "react";
 import { useDrafts, versionOf } from "../../store/drafts.ts";
-import { loadFormsOf } from "../../store/forms.ts";
+import { loadFormsOf } from "../../needs/forms.ts";
 import { useOffers } from "../../store/useOffers.ts";
 
 /** One thing to try: what the menu says, what tells it from the draft, and what changes. */

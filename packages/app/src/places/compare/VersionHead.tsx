@@ -3,7 +3,7 @@ import IconButton from "@mui/material/IconButton";
 import { Trash2 } from "lucide-react";
 import { useMemo } from "react";
 import { Link } from "react-router";
-import { coloursOf } from "../../drawing/colours.ts";
+import { coloursOf } from "../../theme/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { dropDrafts } from "../../parts/dropDraft.ts";

@@ -4,7 +4,7 @@ import IconButton from "@mui/material/IconButton";
 import { EllipsisVertical } from "lucide-react";
 import { lazy, memo, Suspense, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { coloursOf } from "../../drawing/colours.ts";
+import { coloursOf } from "../../theme/colours.ts";
 import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { useDisplay } from "../../store/settings.ts";

@@ -4,7 +4,7 @@ import { memo } from "react";
 import { Terms } from "../../../parts/Terms.tsx";
 import { light } from "../../../drawing/lit.ts";
 import { chooseFitting } from "../../../store/chosen.ts";
-import { loadFormsOf } from "../../../store/forms.ts";
+import { loadFormsOf } from "../../../needs/forms.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { solutionOf } from "../../../store/solutions.ts";

@@ -11,12 +11,12 @@ import {
 import Button from "@mui/material/Button";
 import { memo, useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { coloursOf } from "../../../drawing/colours.ts";
+import { coloursOf } from "../../../theme/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { useAtRest } from "../../../parts/useAtRest.ts";
-import { useSettled } from "../../../parts/useSettled.ts";
+import { useSettled } from "../../../store/useSettled.ts";
 import { change } from "../../../store/openDraft.ts";
 import { useOffers } from "../../../store/useOffers.ts";
 

@@ -13,7 +13,7 @@ import Button from "@mui/material/Button";
 import { memo, useEffect, useMemo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
-import { coloursOf } from "../../../drawing/colours.ts";
+import { coloursOf } from "../../../theme/colours.ts";
 import { useAtRest } from "../../../parts/useAtRest.ts";
 import { dropOffcut, type KeptOffcut, useOffcuts } from "../../../store/offcuts.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";

@@ -16,7 +16,7 @@ import {
   type Solution,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
-import { coloursOf, paperColours, type PaperColours } from "../../../../drawing/colours.ts";
+import { coloursOf, paperColours, type PaperColours } from "../../../../theme/colours.ts";
 import { colour } from "../../../../theme/theme.ts";
 import { type Face, ownPieceWith, SIDE_WORDS } from "./faces.ts";
 import styles from "./panels.module.css";

@@ -16,13 +16,13 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
-import { PictureView } from "../../drawing/PictureView.tsx";
-import { facesUp, type Side } from "../../drawing/framing.ts";
-import { tryAgain } from "../../parts/tryAgain.ts";
-import { useDisplay } from "../../store/settings.ts";
-import { colour } from "../../theme/theme.ts";
+import { PictureView } from "../../../drawing/PictureView.tsx";
+import { facesUp, type Side } from "../../../drawing/framing.ts";
+import { tryAgain } from "../../../parts/tryAgain.ts";
+import { useDisplay } from "../../../store/settings.ts";
+import { colour } from "../../../theme/theme.ts";
 
-const FoldedView = lazy(() => import("../../drawing/FoldedView.tsx"));
+const FoldedView = lazy(() => import("../../../drawing/FoldedView.tsx"));
 
 /** Said over the still picture when the view in space did not come. */
 function NotLoaded() {

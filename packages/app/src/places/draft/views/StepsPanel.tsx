@@ -4,12 +4,12 @@ import Button from "@mui/material/Button";
 import { useEffect, useMemo } from "react";
 import { ArrowLeft, ArrowRight, Check } from "lucide-react";
 import { RulerLens } from "./RulerLens.tsx";
-import { PictureView } from "../../drawing/PictureView.tsx";
-import { Terms } from "../../parts/Terms.tsx";
-import { useAwake } from "../../parts/useAwake.ts";
-import { recallMade, setMade, useMade } from "../../store/made.ts";
-import { standAt } from "../../store/openDraft.ts";
-import { useDisplay } from "../../store/settings.ts";
+import { PictureView } from "../../../drawing/PictureView.tsx";
+import { Terms } from "../../../parts/Terms.tsx";
+import { useAwake } from "../../../parts/useAwake.ts";
+import { recallMade, setMade, useMade } from "../../../store/made.ts";
+import { standAt } from "../../../store/openDraft.ts";
+import { useDisplay } from "../../../store/settings.ts";
 import "./steps.css";
 
 interface StepsPanelProps {

@@ -1,6 +1,6 @@
 import { getContrastRatio } from "@mui/material/styles";
 import { catalogue, find, formById, type Piece, type Spec } from "@cut-fold/core";
-import { colour } from "../theme/theme.ts";
+import { colour } from "./theme.ts";
 
 export interface PaperColours {
   readonly face: string;

@@ -1,5 +1,5 @@
 import { rulerMarks } from "@cut-fold/core";
-import { colour } from "../../theme/theme.ts";
+import { colour } from "../../../theme/theme.ts";
 
 /** px: the strip of ruler that is shown, enlarged */
 const WIDE = 360;

@@ -13,13 +13,13 @@ import {
   trimPlans,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { tell } from "../../parts/tell.tsx";
+import { tell } from "../../../parts/tell.tsx";
 import { useMemo } from "react";
 import { Link } from "react-router";
-import { type PaperColours, pieceColours } from "../../drawing/colours.ts";
-import { keepOffcut } from "../../store/offcuts.ts";
-import { useDisplay } from "../../store/settings.ts";
-import { colour } from "../../theme/theme.ts";
+import { type PaperColours, pieceColours } from "../../../theme/colours.ts";
+import { keepOffcut } from "../../../store/offcuts.ts";
+import { useDisplay } from "../../../store/settings.ts";
+import { colour } from "../../../theme/theme.ts";
 import "./sheets.css";
 
 interface SheetsPanelProps {

@@ -2,8 +2,8 @@
 /** The folded view as it is told: what it says of a moment needs no drawing in space. */
 import { act, fireEvent, screen, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
-import { change } from "../../store/openDraft.ts";
-import { numbers, visit } from "../../test/house.tsx";
+import { change } from "../../../store/openDraft.ts";
+import { numbers, visit } from "../../../test/house.tsx";
 
 const slider = (name: string): HTMLElement => screen.getByRole("slider", { name });
 const slide = (name: string, value: number): void => {
