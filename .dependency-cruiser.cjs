@@ -22,7 +22,8 @@ const APP = [["theme", "needs"], ["store", "workers"], ["parts", "drawing"], ["p
 /** Tests may use the tools of the whole house. */
 const tests = "\\.test\\.tsx?$|/src/test/";
 
-const within = (base, rooms) => `${base}(${rooms.map((r) => (r.includes(".") ? r.replace(".", "\\.") + "$" : `${r}/`)).join("|")})`;
+const within = (base, rooms) =>
+  `${base}(${rooms.map((r) => (r.includes(".") ? r.replace(".", "\\.") + "$" : `${r}/`)).join("|")})`;
 const climbs = (name, base, floors) =>
   floors.slice(0, -1).map((rooms, i) => ({
     name: `${name}-${rooms.join("-")}`,
@@ -41,8 +42,8 @@ module.exports = {
       name: "rooms",
       severity: "error",
       comment: "every file of core stands in a room that is on a floor",
-      from: { path: core, pathNot: `${within(core, FLOORS.flat())}|${tests}` },
-      to: {},
+      from: {},
+      to: { path: core, pathNot: `${within(core, FLOORS.flat())}|${tests}` },
     },
     {
       name: "core-stands-alone",

@@ -50,9 +50,9 @@ export * from "./paper/pose.ts";
 export * from "./folding/stages.ts";
 export * from "./folding/clash.ts";
 export * from "./pictures/closed.ts";
-export { lyingOnFlat, type OnFlat } from "./pictures/folded.ts";
+export { lyingOnFlat, type OnFlat, uprightPose } from "./pictures/folded.ts";
 export { pictureOf } from "./pictures/picture.ts";
-export type { Picture, Shape } from "./pictures/shapes.ts";
+export { paperOf, type Picture, type Shape } from "./pictures/shapes.ts";
 export {
   assembledAt,
   type Assembled,

@@ -7,7 +7,16 @@ import type { Point } from "../geometry/point.ts";
 import type { Piece, Placement } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
-import { after, filledWith, foldedPaper, type FoldState, lastOrder, lyingMove, type Rigid, STILL } from "../paper/pose.ts";
+import {
+  after,
+  filledWith,
+  foldedPaper,
+  type FoldState,
+  lastOrder,
+  lyingMove,
+  type Rigid,
+  STILL,
+} from "../paper/pose.ts";
 
 /** A flat bit of paper: a panel, or one of the facets of a bent one. */
 export interface Sheet {

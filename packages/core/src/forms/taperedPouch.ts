@@ -24,7 +24,17 @@ import { roundUp } from "../units/ruler.ts";
 import { betweenWalls, flatPocket } from "./shared/clearance.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { roomToSpare, sideTab, TAB_TAPER } from "./shared/pocket.ts";
-import { type Face, faceOf, FROM_SIDE, GLUED, HAND, handHole, handleFor, sidesOf, wideOf } from "./shared/pouchParts.ts";
+import {
+  type Face,
+  faceOf,
+  FROM_SIDE,
+  GLUED,
+  HAND,
+  handHole,
+  handleFor,
+  sidesOf,
+  wideOf,
+} from "./shared/pouchParts.ts";
 
 const settings = z.strictObject({
   build: choice(

@@ -1,5 +1,5 @@
 /** The finished thing, closed, as one looks at it. */
-import { HERE, type Pose } from "../geometry/point.ts";
+import type { Pose } from "../geometry/point.ts";
 import { formById } from "../forms/index.ts";
 import { mainPiece, type Solution } from "../model/solution.ts";
 import { foldedPanels, lastOrder, move } from "../paper/pose.ts";
