@@ -28,6 +28,7 @@ import {
   trimPlans,
   workBack,
   TYPEFACES,
+  waysOf,
   writeProject,
   writeSvg,
 } from "@cut-fold/core";
@@ -139,14 +140,14 @@ export const commands: Readonly<Record<string, Command>> = {
   forms: {
     flags: [],
     run: () =>
-      forms.map(({ id, title, purpose, about, methods, settings }) => ({
+      forms.map(({ id, title, purpose, about, boards, settings }) => ({
         id,
         title,
         purpose,
         // what earlier versions called it: everything that holds something was an envelope
         kind: purpose === "card" || purpose === "part" ? purpose : "envelope",
         about,
-        methods,
+        methods: waysOf({ boards }),
         settings: z.toJSONSchema(settings, { io: "input" }),
       })),
   },

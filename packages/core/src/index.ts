@@ -1,7 +1,7 @@
 /** Cut Fold's core: paper, panels, folds, clearances, checks and steps. No DOM, no clock, no random source. */
 export { catalogue } from "./catalogue/index.ts";
 export { find, type Entry } from "./catalogue/entry.ts";
-export type { Board, PunchBoard, ScoringBoard } from "./catalogue/boards.ts";
+export type { Board, PunchBoard, ScoringBoard } from "./catalogue/tools.ts";
 export { type ContentsPreset, CUP_ML, pouredMl } from "./catalogue/contents.ts";
 export { piecesOf } from "./recipe/readContents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
@@ -33,7 +33,7 @@ export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export { linesIn, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/shared/clearance.ts";
-export { settingsOf, type Form, type Ground, type Setup } from "./forms/form.ts";
+export { makes, settingsOf, waysOf, type Form, type Ground, type Setup } from "./forms/form.ts";
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
 export { methodFor, setupOf } from "./recipe/readMethod.ts";
 export { begun, isUsual, usualSettings } from "./recipe/usual.ts";

@@ -1,7 +1,8 @@
 /** Every form for every standard card, on the maker's boards: the size charts side by side. */
-import { boards } from "../catalogue/boards.ts";
+import { boards } from "../catalogue/tools.ts";
 import { contents } from "../catalogue/contents.ts";
 import { type ChartAsk, type ChartRow, chartRow } from "./chart.ts";
+import { waysOf } from "../forms/form.ts";
 import { formIds, loadedForms } from "../forms/index.ts";
 import { rulers } from "../units/ruler.ts";
 
@@ -29,7 +30,7 @@ export const tableSize = formIds.length * contents.length;
 export function* tableCells({ sheet, notch, unit }: TableAsk): Generator<TableCell> {
   for (const card of contents) {
     for (const form of loadedForms()) {
-      const board = boardFor(form.methods[0] ?? "", unit);
+      const board = boardFor(waysOf(form)[0] ?? "", unit);
       const read = chartRow(card, {
         form: form.id,
         sheet,

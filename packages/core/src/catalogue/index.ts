@@ -1,7 +1,7 @@
 /** The things makers buy by name: every figure with where it comes from. */
 import { shapes } from "./shapes.ts";
 import { rulers } from "../units/ruler.ts";
-import { boards } from "./boards.ts";
+import { boards } from "./tools.ts";
 import { contents } from "./contents.ts";
 import { envelopes } from "./envelopes.ts";
 import { mats, sheets, stocks, tapes } from "./papers.ts";

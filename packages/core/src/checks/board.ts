@@ -5,7 +5,7 @@ import type { Finding } from "../model/solution.ts";
 import { type Check, piecesOf } from "./check.ts";
 
 /** A punch board's ruler ends somewhere, and a small square cannot be held on it. */
-function onPunchBoard({ setup: { board: tool }, firstScore = 0 }: Laid, { id, blank }: Piece): Finding[] {
+function onPunchBoard({ setup: { tool }, firstScore = 0 }: Laid, { id, blank }: Piece): Finding[] {
   if (tool.kind !== "punch-board") return [];
   const at = { check: "board", severity: "error", piece: id, facts: { board: tool.title } } as const;
   if (firstScore > tool.reach + 1e-6) return [{ ...at, code: "past-ruler", figure: firstScore, limit: tool.reach }];
@@ -19,7 +19,7 @@ export const board: Check = {
   codes: ["past-ruler", "too-small", "too-long"],
   run: ({ pieces, parts }) =>
     parts.flatMap((part): Finding[] => {
-      const { board: tool } = part.setup;
+      const { tool } = part.setup;
       // paper that is only cut needs no board
       if (!part.form) return [];
       const own = piecesOf(part, pieces);

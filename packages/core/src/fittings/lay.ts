@@ -270,7 +270,7 @@ function draftRow(row: Row, base: Laid, { width, height }: GroundFace): DraftedR
   const fits = kindById(row.fitting.kind)?.fits === true;
   const same = was?.stock === stock && was.grid === grid && (!fits || (was.width === width && was.height === height));
   // a whole form has its own size and tools, whatever it lies on
-  if (same && was.drafted?.setup.board === (row.part?.setup ?? base.setup).board) return was.drafted;
+  if (same && was.drafted?.setup.tool === (row.part?.setup ?? base.setup).tool) return was.drafted;
   const drafted = draftFresh(row, base, { width, height });
   known.set(row.fitting, { width, height, grid, stock, drafted });
   return drafted;

@@ -116,7 +116,6 @@ export const bagTopper = defineForm({
   title: "Bag topper",
   purpose: "treat",
   about: "A card folded over a bag's mouth, stapled through, with a hole to hang it by.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

@@ -227,7 +227,6 @@ export const bellyBand = defineForm({
   title: "Belly band",
   purpose: "band",
   about: "A strip round a card, a stack, an envelope or a box, held behind.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [{ panel: "front", name: "Front", sides: { outside: 0 } }],

@@ -124,7 +124,6 @@ export const cardBase = defineForm({
   title: "Card base",
   purpose: "card",
   about: "A card folded once or twice, to put inside an envelope.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   grounds,

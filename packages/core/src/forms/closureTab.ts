@@ -51,7 +51,6 @@ export const closureTab = defineForm({
   title: "Closure tab",
   purpose: "part",
   about: "A small strip round the edge that holds a flap down.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   heaviest: 250,

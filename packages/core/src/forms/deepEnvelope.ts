@@ -168,7 +168,6 @@ export const deepEnvelope = defineForm({
   title: "Deep envelope",
   purpose: "envelope",
   about: "Two scores on every side make walls, for cards with layers, bows or anything thick.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: envelopeGrounds,

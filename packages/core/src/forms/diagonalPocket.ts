@@ -139,7 +139,6 @@ export const diagonalPocket = defineForm({
   title: "Diagonal pocket",
   purpose: "pocket",
   about: "A corner pocket whose mouth runs on the slant, so that what is inside shows.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [{ panel: "front", name: "Front", sides: { outside: 180 } }],

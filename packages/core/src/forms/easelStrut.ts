@@ -38,7 +38,6 @@ export const easelStrut = defineForm({
   title: "Easel strut",
   purpose: "part",
   about: "A leg glued behind a card, so that it stands leaning back.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   heaviest: 350,

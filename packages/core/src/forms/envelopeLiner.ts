@@ -12,7 +12,7 @@
  * is widened by less than a mark where that brings the score onto the ruler.
  */
 import { z } from "zod";
-import { boards } from "../catalogue/boards.ts";
+import { boards } from "../catalogue/tools.ts";
 import { boundsOf, clipConvex, flatten, insetConvex, roundCorners } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
@@ -20,7 +20,7 @@ import { heightOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { defineForm, type DraftInput, type Form } from "./form.ts";
+import { defineForm, type DraftInput, type Form, makes } from "./form.ts";
 import { openEndEnvelope } from "./openEndEnvelope.ts";
 import { pointedEnvelope } from "./pointedEnvelope.ts";
 import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
@@ -52,11 +52,9 @@ type Input = DraftInput<z.output<typeof settings>>;
 /** The envelope's body and its closing flap, seen from their fold: x from the body's left, y towards the flap's tip. */
 function flapOf(input: Input): { readonly across: number; readonly up: number; readonly flap: readonly Point[] } {
   const form: Form = LINED.find((f) => f.id === input.settings.envelope) ?? squareBlankEnvelope;
-  const board = form.methods.includes(input.setup.kind)
-    ? input.setup.board
-    : boards.find((b) => form.methods.includes(b.kind));
-  if (!board) throw new Error(`no board makes '${form.id}'`);
-  const setup = { ...input.setup, board, kind: board.kind };
+  const tool = makes(form, input.setup.kind) ? input.setup.tool : boards.find((b) => makes(form, b.kind));
+  if (!tool) throw new Error(`no board makes '${form.id}'`);
+  const setup = { ...input.setup, tool, kind: tool.kind };
   const { holds } = form.draft({ ...input, settings: form.settings.parse({}), setup });
   const closing = holds?.closes?.at(-1);
   if (!holds || !closing) throw new Error(`'${form.id}' has no flap to line`);
@@ -154,7 +152,6 @@ export const envelopeLiner = defineForm({
   title: "Envelope liner",
   purpose: "part",
   about: "Patterned paper that shows when the flap is open, cut to the envelope it goes in.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   heaviest: 140,

@@ -166,7 +166,6 @@ export const foldOverPocket = defineForm({
   title: "Fold-over pocket",
   purpose: "pocket",
   about: "Two faces of one outline that share a fold, cut out together.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

@@ -1,5 +1,5 @@
 import type { z } from "zod";
-import type { PunchBoard, ScoringBoard } from "../catalogue/boards.ts";
+import type { Tool } from "../catalogue/tools.ts";
 import type { Face } from "../model/piece.ts";
 import { settingMeta } from "../model/setting.ts";
 import type { Contents, MethodKind, Purpose, Side, Stock } from "../model/spec.ts";
@@ -8,7 +8,8 @@ import type { Said } from "../paper/said.ts";
 /** The tools a draft is made with: what they can measure and where they mark. */
 export interface Setup {
   readonly kind: MethodKind;
-  readonly board: PunchBoard | ScoringBoard;
+  /** what it is made with, as the maker has calibrated it */
+  readonly tool: Tool;
   /** mm between two marks of the ruler in use */
   readonly grid: number;
 }
@@ -49,8 +50,8 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly title: string;
   readonly purpose: Purpose;
   readonly about: string;
-  /** ways it can be made, the usual one first */
-  readonly methods: readonly MethodKind[];
+  /** the boards it can be made on, the usual one first; the scoring board unless said */
+  readonly boards?: readonly MethodKind[];
   readonly settings: S;
   /** the face that is outside when it is finished: envelopes are drawn from the inside, cards from the outside */
   readonly outside: Face;
@@ -70,6 +71,12 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly heaviest: number;
   draft(input: DraftInput<z.output<S>>): Said;
 }
+
+/** The ways a form can be made, the usual one first. */
+export const waysOf = ({ boards = ["scoring-board"] }: Pick<Form, "boards">): readonly MethodKind[] => boards;
+
+/** Whether a form can be made that way. */
+export const makes = (form: Pick<Form, "boards">, kind: MethodKind): boolean => waysOf(form).includes(kind);
 
 /** A form's settings by name, in the order they are said. */
 export const settingsOf = (form: Pick<Form, "settings">): readonly (readonly [name: string, schema: z.ZodType])[] =>

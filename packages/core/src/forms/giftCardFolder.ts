@@ -136,7 +136,6 @@ export const giftCardFolder = defineForm({
   title: "Gift-card folder",
   purpose: "pocket",
   about: "A card with a pocket inside and a carrier that the gift card is stuck on.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

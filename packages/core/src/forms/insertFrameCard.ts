@@ -222,7 +222,6 @@ export const insertFrameCard = defineForm({
   title: "Insert-frame card",
   purpose: "card",
   about: "Slits across the corners hold an insert of another paper, which can be changed.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   grounds,

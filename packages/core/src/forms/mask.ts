@@ -98,7 +98,6 @@ export const mask = defineForm({
   title: "Mask and its opposite",
   purpose: "part",
   about: "A frame for inking, and the piece that drops out of it.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   heaviest: 300,

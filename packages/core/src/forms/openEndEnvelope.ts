@@ -23,7 +23,6 @@ export const openEndEnvelope = defineForm({
   title: "Open-end envelope",
   purpose: "envelope",
   about: "Opens on a short side, for certificates and long cards.",
-  methods: ["scoring-board"],
   settings: sideSeamSettings,
   outside: "back",
   grounds: envelopeGrounds,

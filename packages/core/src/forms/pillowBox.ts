@@ -50,7 +50,6 @@ export const pillowBox = defineForm({
   title: "Pillow box",
   purpose: "treat",
   about: "A box without flat sides: two panels that bulge, and ends that fold in.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

@@ -57,7 +57,6 @@ export const pointedEnvelope = defineForm({
   title: "Pointed envelope",
   purpose: "envelope",
   about: "Four pointed flaps that meet near the centre: the formal one.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: envelopeGrounds,

@@ -181,7 +181,6 @@ export const popUpCradleCard = defineForm({
   title: "Pop-up cradle card",
   purpose: "card",
   about: "Strips across the fold lift something when the card opens.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   grounds,

@@ -19,7 +19,6 @@ export const sideSeamEnvelope = defineForm({
   title: "Side-seam envelope",
   purpose: "envelope",
   about: "Cut from a rectangle, scored by hand; the front is glued to two narrow side flaps.",
-  methods: ["scoring-board"],
   settings: sideSeamSettings,
   outside: "back",
   grounds: envelopeGrounds,

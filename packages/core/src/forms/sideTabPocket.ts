@@ -178,7 +178,6 @@ export const sideTabPocket = defineForm({
   title: "Side-tab pocket",
   purpose: "pocket",
   about: "An open pocket: the front folds up and two tabs hold it.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   // a front that folds up is read upside down

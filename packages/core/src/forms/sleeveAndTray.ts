@@ -104,7 +104,6 @@ export const sleeveAndTray = defineForm({
   title: "Sleeve and tray",
   purpose: "treat",
   about: "A tray with four walls that slides in a sleeve open at both ends.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

@@ -181,7 +181,6 @@ export const sliderPocketCard = defineForm({
   title: "Slider pocket card",
   purpose: "card",
   about: "A panel is pulled out of a pocket, and a figure on the front rides along.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   grounds: () => [

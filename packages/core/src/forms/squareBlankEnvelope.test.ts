@@ -5,6 +5,7 @@ import { boundsOf, flatten } from "../geometry/path.ts";
 import { closedPicture } from "../pictures/closed.ts";
 import { solve } from "../solve.ts";
 import { formOf, pressed, runs, specOf } from "../test/randomSpec.ts";
+import { makes } from "./form.ts";
 import { fitsIn } from "../geometry/fit.ts";
 import { largestCard } from "../recipe/largestCard.ts";
 import { setupOf } from "../recipe/readMethod.ts";
@@ -225,7 +226,7 @@ describe("the largest card for a sheet", () => {
       fc.property(asked, ({ form: id, width, height, sheet, isInches }) => {
         const board = { true: ["eighth-inch", "scoring-eighth"], false: ["one-millimetre", "scoring-millimetre"] }[
           isInches ? "true" : "false"
-        ].find((b) => formOf(id).methods.includes(b.startsWith("scoring") ? "scoring-board" : "punch-board"));
+        ].find((b) => makes(formOf(id), b.startsWith("scoring") ? "scoring-board" : "punch-board"));
         const spec = specOf({ form: id, contents: { width, height }, method: { board }, sheet: { preset: sheet } });
         const setup = setupOf(spec);
         const inHand = spec.sheet ?? { width: 0, height: 0 };

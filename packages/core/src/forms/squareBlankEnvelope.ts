@@ -18,7 +18,7 @@
  * The flaps on the longer sides close last (bottom, then top); drawn for W ≥ H. The drawn face is the inside.
  */
 import { z } from "zod";
-import { COMMON_NOTCH_MM } from "../catalogue/boards.ts";
+import { COMMON_NOTCH_MM } from "../catalogue/tools.ts";
 import { autoMm, mm } from "../model/setting.ts";
 import { roundingOf, stripOf, trimOf } from "../paper/figure.ts";
 import { slit } from "../paper/hole.ts";
@@ -52,7 +52,7 @@ const TAB_CORNERS = { topLeft: rounded(8), topRight: rounded(8) };
 
 /** The square and what is cut of its flaps; the body lies with its longer side across. */
 function figuresOf({ contents, settings: set, setup }: Input) {
-  const notch = setup.board.kind === "punch-board" ? setup.board.notch : COMMON_NOTCH_MM;
+  const notch = setup.tool.kind === "punch-board" ? setup.tool.notch : COMMON_NOTCH_MM;
   const inside = (size: number): number => flatPocket(size, contents.thickness, set.play);
   const square = squareBlank(inside(contents.width), inside(contents.height), notch, setup.grid);
   const [long, short] = [Math.max(square.width, square.height), Math.min(square.width, square.height)];
@@ -130,7 +130,7 @@ export const squareBlankEnvelope = defineForm({
   title: "Square-blank envelope",
   purpose: "envelope",
   about: "One square of paper and a 45° punch board. Measured once, then turned three times.",
-  methods: ["punch-board"],
+  boards: ["punch-board"],
   settings,
   outside: "back",
   grounds: envelopeGrounds,

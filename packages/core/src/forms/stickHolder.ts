@@ -179,7 +179,6 @@ export const stickHolder = defineForm({
   title: "Stick holder",
   purpose: "treat",
   about: "Two faces that stand on a strip and are tied round the stick of what is between them.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

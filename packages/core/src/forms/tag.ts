@@ -62,7 +62,6 @@ export const tag = defineForm({
   title: "Tag",
   purpose: "part",
   about: "A shaped label with a hole for string, out of an offcut.",
-  methods: ["scoring-board"],
   settings,
   outside: "front",
   grounds: ({ leaves }) => [

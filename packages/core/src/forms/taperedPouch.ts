@@ -255,7 +255,6 @@ export const taperedPouch = defineForm({
   title: "Tapered pouch",
   purpose: "treat",
   about: "Wider above than below, with an oval mouth and an arched handle.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: ({ build }) => [

@@ -117,7 +117,6 @@ export const tuckBox = defineForm({
   title: "Tuck box",
   purpose: "treat",
   about: "Four walls, and a lid above and below that tucks in behind the front.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   grounds: () => [

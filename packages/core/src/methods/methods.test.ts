@@ -10,6 +10,7 @@ import type { Line } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
+import { makes } from "../forms/form.ts";
 import type { Step } from "../model/solution.ts";
 import { lieOnBoard } from "./punchBoard.ts";
 import { place } from "../geometry/point.ts";
@@ -209,7 +210,7 @@ class ScoringBoardSim {
   }
 }
 
-const byHand = forms.filter((f) => f.methods.includes("scoring-board"));
+const byHand = forms.filter((f) => makes(f, "scoring-board"));
 
 describe("scoring board", () => {
   it.each(byHand.map((f) => [f.id, f] as const))(

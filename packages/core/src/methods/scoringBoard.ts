@@ -134,7 +134,7 @@ function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
       folded: 0,
     }) as const;
   let at: Stop | undefined;
-  for (const { stop, measure, folds } of readingsOf(piece, part.setup.board.reach)) {
+  for (const { stop, measure, folds } of readingsOf(piece, part.setup.tool.reach)) {
     if (at !== undefined && at !== stop)
       steps.push({ kind: "turn", code: turnBetween(at, stop), facts: { edge: stop }, scene: onBoard(stop, []) });
     const code = at === stop ? "score-on" : `score-from-${stop}`;

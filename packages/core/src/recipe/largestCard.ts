@@ -44,8 +44,7 @@ export function largestCard({
     return form.draft(input).sheets.every(({ blank }) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
   };
   // a board that cannot hold a blank of this size makes nothing out of it
-  if (setup.board.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.board.smallest)
-    return undefined;
+  if (setup.tool.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.tool.smallest) return undefined;
   const [shortest, longest] = [Math.min(contents.width, contents.height), Math.max(contents.width, contents.height)];
   const least = (SIZE_MM.min + setup.grid) / shortest;
   if (!fits(sized(least))) return undefined;

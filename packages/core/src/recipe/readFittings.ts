@@ -5,7 +5,7 @@
 import { fittingKinds, kindById } from "../fittings/index.ts";
 import type { FittingKind } from "../fittings/kind.ts";
 import type { Row } from "../fittings/lay.ts";
-import type { Form, Ground } from "../forms/form.ts";
+import { type Form, type Ground, waysOf } from "../forms/form.ts";
 import { formById } from "../forms/index.ts";
 import { FITTING_ID, FROM, PLACE_MM, RAISED_MM, SIDES } from "../model/fitting.ts";
 import {
@@ -169,7 +169,7 @@ function readAsked(
     return reader.report(`${field}.form`, "not-made-this-way", {
       given: method.kind,
       form: form.title,
-      allowed: form.methods.join(", "),
+      allowed: waysOf(form).join(", "),
     });
   const settings = readFormSettings(raw["settings"], form, reader, `${field}.settings`);
   const contents = readContents(raw["contents"], reader, `${field}.contents`);

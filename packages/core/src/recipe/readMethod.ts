@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { catalogue } from "../catalogue/index.ts";
-import type { Form, Setup } from "../forms/form.ts";
+import { type Form, makes, type Setup, waysOf } from "../forms/form.ts";
 import { methodKinds, type Spec } from "../model/spec.ts";
 import { type Ruler, rulers } from "../units/ruler.ts";
 import { type Reader, told } from "./reader.ts";
@@ -13,14 +13,14 @@ const methodKindSchema = z.enum(methodKinds);
 export function readMethod(value: unknown, form: Form, reader: Reader): Spec["method"] | undefined {
   const raw = value === undefined ? {} : reader.object(value, "method", ["kind", "board", "ruler", "notch"]);
   if (!raw) return undefined;
-  const kind = methodKindSchema.safeParse(raw["kind"] ?? form.methods[0]);
+  const kind = methodKindSchema.safeParse(raw["kind"] ?? waysOf(form)[0]);
   if (!kind.success)
     return reader.report("method.kind", "not-allowed", { given: told(raw["kind"]), allowed: methodKinds.join(", ") });
-  if (!form.methods.includes(kind.data))
+  if (!makes(form, kind.data))
     return reader.report("method.kind", "not-made-this-way", {
       given: kind.data,
       form: form.title,
-      allowed: form.methods.join(", "),
+      allowed: waysOf(form).join(", "),
     });
   const fitting = catalogue.boards.filter((b) => b.kind === kind.data);
   const board = raw["board"] === undefined ? fitting[0] : reader.preset(raw["board"], "method.board", fitting);
@@ -46,9 +46,9 @@ const unitOf = (board: string): string | undefined =>
 
 /** How another form is made with what the maker has: the same board where it serves, else one read in the same unit. */
 export function methodFor(method: Spec["method"], form: Form): Spec["method"] | undefined {
-  if (form.methods.includes(method.kind)) return method;
+  if (makes(form, method.kind)) return method;
   const board = catalogue.boards.find(
-    (b) => form.methods.includes(b.kind) && unitOf(b.id) === unitOf(method.board) && b.ruler !== "five-millimetre",
+    (b) => makes(form, b.kind) && unitOf(b.id) === unitOf(method.board) && b.ruler !== "five-millimetre",
   );
   return board && { kind: board.kind, board: board.id };
 }
@@ -66,7 +66,6 @@ export function setupOf({ method }: Pick<Spec, "method">): Setup {
   const board = find(catalogue.boards, method.board);
   if (!board) throw new Error(`the recipe names an unknown board: ${method.board}`);
   const ruler = rulerOf(method);
-  const calibrated =
-    board.kind === "punch-board" && method.notch !== undefined ? { ...board, notch: method.notch } : board;
-  return { kind: method.kind, board: calibrated, grid: ruler.step };
+  const tool = board.kind === "punch-board" && method.notch !== undefined ? { ...board, notch: method.notch } : board;
+  return { kind: method.kind, tool, grid: ruler.step };
 }

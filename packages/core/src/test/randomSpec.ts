@@ -6,7 +6,7 @@ import { formById } from "../forms/index.ts";
 import type { Finding, Solution } from "../model/solution.ts";
 import { changed } from "../recipe/change.ts";
 import { readSpec } from "../recipe/readSpec.ts";
-import { type Form, settingsOf } from "../forms/form.ts";
+import { type Form, makes, settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import { type Spec, specSchema } from "../model/spec.ts";
 import type { z } from "zod";
@@ -44,7 +44,7 @@ export function randomSpec(form: Form): fc.Arbitrary<Spec> {
   const settings = fc.record(
     Object.fromEntries(settingsOf(form).map(([name, schema]) => [name, settingValue(schema)])),
   );
-  const boards = catalogue.boards.filter((b) => form.methods.includes(b.kind));
+  const boards = catalogue.boards.filter((b) => makes(form, b.kind));
   return fc
     .record({
       width: lengthBetween(40, 330),

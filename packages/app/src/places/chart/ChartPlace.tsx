@@ -1,4 +1,4 @@
-import { catalogue, chartOf, find, loadedForms, type Sheet } from "@cut-fold/core";
+import { catalogue, chartOf, find, loadedForms, type Sheet, makes } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
@@ -17,7 +17,7 @@ export function ChartPlace() {
   const every = search.get("form") === EVERY;
   const forms = loadedForms();
   const form = forms.find((f) => f.id === search.get("form")) ?? forms[0];
-  const boards = catalogue.boards.filter((b) => form?.methods.includes(b.kind));
+  const boards = catalogue.boards.filter((b) => form && makes(form, b.kind));
   const usual =
     boards.find((b) => (catalogue.rulers.find((r) => r.id === b.ruler)?.unit === "in") === unit.startsWith("in")) ??
     boards[0];

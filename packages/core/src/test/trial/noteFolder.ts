@@ -32,7 +32,6 @@ export const noteFolder = defineForm({
   title: "Note folder",
   purpose: "pocket",
   about: "A cover over a back, glued at the foot and the side, open at the top.",
-  methods: ["scoring-board"],
   settings,
   outside: "back",
   heaviest: 250,

@@ -7,6 +7,7 @@ import {
   loadForms,
   type Solution,
   type Spec,
+  makes,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useCallback, useMemo, useState } from "react";
@@ -103,9 +104,10 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
   const chooseBoard = useCallback(
     (id: string): void => {
       const chosen = find(catalogue.boards, id);
-      const makes = chosen && formById(form)?.methods.includes(chosen.kind);
-      setRefused(makes ? undefined : id);
-      if (makes) change({ method: { kind: chosen.kind, board: id } });
+      const own = formById(form);
+      const serves = chosen && own && makes(own, chosen.kind);
+      setRefused(serves ? undefined : id);
+      if (serves) change({ method: { kind: chosen.kind, board: id } });
     },
     [form],
   );

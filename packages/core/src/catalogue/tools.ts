@@ -23,6 +23,8 @@ export interface ScoringBoard extends Entry {
 
 /** A board to score on, with what its maker's ruler and stops allow. */
 export type Board = PunchBoard | ScoringBoard;
+/** Anything a draft is made with. */
+export type Tool = Board;
 
 /** Measured on one board: the notch's vertex stands 10.7 mm inside the edge. Calibrate your own. */
 export const COMMON_NOTCH_MM = 10.7;
