@@ -66,7 +66,7 @@ module.exports = {
       severity: "error",
       comment: "others import core by its exports only",
       from: { path: "^packages/(app|cli|server)/" },
-      to: { path: core, pathNot: `${core}(index|forms/all|folding/proof|formats/pdf|outlines/index)\\.ts$` },
+      to: { path: core, pathNot: `${core}(index|forms/all|folding/proof|outlines/index)\\.ts$` },
     },
     {
       name: "declared",

@@ -15,7 +15,7 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
   expect(pdf.length).toBeGreaterThan(8000);
   const svg = (await saved(/Save SVG/u)).toString();
   expect(svg).toContain('width="205mm"');
-  const file = await saved(/Save draft as a file/u);
+  const file = await saved(/Save draft/u);
   expect(JSON.parse(file.toString())).toMatchObject({
     kind: "cut-fold project",
     version: 2,

@@ -1,5 +1,4 @@
-import { readFileSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
+import { writeFileSync } from "node:fs";
 import {
   blanksIn,
   catalogue,
@@ -8,6 +7,10 @@ import {
   eachNamed,
   type Display,
   find,
+  type Format,
+  formatById,
+  formats,
+  paperColours,
   pose,
   type Problem,
   rank,
@@ -29,14 +32,13 @@ import {
   workBack,
   TYPEFACES,
   waysOf,
-  writeProject,
-  writeSvg,
 } from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
 import { prove, proveMotion } from "@cut-fold/core/proof";
 import { z } from "zod";
 import { BadInput } from "./badInput.ts";
 import { importFile } from "./importFile.ts";
+import { canvas, fonts, printerPaper } from "./writing.ts";
 
 interface Given {
   readonly flags: ReadonlyMap<string, string>;
@@ -109,31 +111,19 @@ function posed(job: unknown): unknown {
 }
 
 const MODES = ["auto", "silhouette", "holes", "line"] as const;
-const EXPORTS = ["svg", "pdf", "json"] as const;
+const EXPORTS = formats.filter((format) => format.of.includes("draft")).map((format) => format.id);
 
-function fonts(): { regular: Uint8Array; strong: Uint8Array } {
-  const { resolve } = createRequire(import.meta.url);
-  const read = (weight: number): Uint8Array =>
-    new Uint8Array(
-      readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)),
-    );
-  return { regular: read(400), strong: read(600) };
-}
-
-async function exported(spec: Spec, format: (typeof EXPORTS)[number], display: Display): Promise<string | Uint8Array> {
+async function exported(spec: Spec, format: Format, display: Display): Promise<string | Uint8Array> {
   const solution = solve(spec);
   const title = spec.contents.name ?? solution.form;
+  const date = new Date();
+  const now = date.toISOString();
+  const draft = { id: "draft-1", name: title, tags: [], note: "", made: now, changed: now, step: 1, spec };
   const each = eachNamed(solution);
-  if (format === "svg") return writeSvg(each, title);
-  if (format === "json") {
-    const now = new Date().toISOString();
-    return writeProject([{ id: "draft-1", name: title, tags: [], note: "", made: now, changed: now, step: 1, spec }]);
-  }
-  const { writePdf } = await import("@cut-fold/core/pdf");
-  const letter = display.unit === "in";
-  const paper = find(catalogue.sheets, letter ? "us-letter" : "iso-a4");
-  if (!paper) throw new Error("the catalogue lacks its own paper");
-  return await writePdf(solution, { each, title, display, paper, fonts: fonts(), date: new Date() });
+  return await format.write(
+    { title, draft, pieces: each.pieces, whole: () => ({ solution, each }) },
+    { ...{ display, date, fonts, canvas }, colours: paperColours(spec.stock.preset), paper: printerPaper(display) },
+  );
 }
 
 export const commands: Readonly<Record<string, Command>> = {
@@ -308,7 +298,7 @@ export const commands: Readonly<Record<string, Command>> = {
   export: {
     flags: ["format", "out"],
     run: async ({ flags, json }) => {
-      const format = flag(flags, "format", EXPORTS) as (typeof EXPORTS)[number] | undefined;
+      const format = formatById(flag(flags, "format", EXPORTS) ?? "");
       const out = flags.get("out");
       if (!format) throw new BadInput([`--format: missing; allowed: ${EXPORTS.join(", ")}`]);
       if (!out) throw new BadInput(["--out: missing: give the file to write"]);

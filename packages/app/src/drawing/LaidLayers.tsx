@@ -1,9 +1,9 @@
-import { type OnFlat, pathData } from "@cut-fold/core";
+import { type OnFlat, pathData, paperColours } from "@cut-fold/core";
 import { memo } from "react";
 import { chooseFitting, useChosen } from "../store/chosen.ts";
 import { useOpenDraft } from "../store/openDraft.ts";
 import { colour } from "../theme/theme.ts";
-import { paperColours, type PaperColours } from "../theme/colours.ts";
+import type { PaperColours } from "../theme/colours.ts";
 import { light, useLit } from "./lit.ts";
 import { useThingDrag } from "./useThingDrag.ts";
 import { inMm, type View } from "./view.ts";

@@ -1,7 +1,6 @@
-import { pathData, type Picture, type Shape, type StrokeRole } from "@cut-fold/core";
+import { pathData, type Picture, type Shape, type StrokeRole, paperColours } from "@cut-fold/core";
 import { memo } from "react";
 import { colour } from "../theme/theme.ts";
-import { paperColours } from "../theme/colours.ts";
 import { strokeOf } from "./language.ts";
 
 interface PictureViewProps {
@@ -49,6 +48,7 @@ export const PictureView = memo(function PictureView({
     back: colours.back,
     contents: "#fffdf8",
     glue: "url(#glue-hatch)",
+    ink: colour.ink,
   };
   const fillOf = ({ fill, stock }: Shape): string => {
     if (fill === undefined) return "none";

@@ -1,25 +1,30 @@
 /** Drafts out to files and in again. */
 import {
   catalogue,
-  type Display,
   type Draft,
+  fileName,
   find,
+  type Format,
+  formatById,
+  namesIn,
+  type PdfPart,
   type ReadProject,
   sayProjectProblem,
   writeOutlineSvg,
   writeProject,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
-import { type Remote, wrap } from "comlink";
+import { wrap } from "comlink";
 import { create } from "zustand";
 import { coloursOf } from "../theme/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
-import type { PrintApi, PrintJob } from "../workers/print.worker.ts";
+import type { WriteApi, WriteJob } from "../workers/write.worker.ts";
 import { everythingIn } from "./db.ts";
 import { type Adopted, useDrafts } from "./drafts.ts";
 import type { ShelfOutline } from "./outlines.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 import { useSettings } from "./settings.ts";
+import { solutionOf } from "./solutions.ts";
 
 /** What was done, in a sentence, and how to take it back. */
 export interface Told {
@@ -31,13 +36,6 @@ const EXTENSION = ".cutfold.json";
 /** A file that takes longer than this to read is not one of ours. */
 const IMPORT_MS = 30_000;
 
-const fileName = (name: string): string =>
-  name
-    .normalize("NFKD")
-    .replace(/[^\w\s-]/gu, "")
-    .trim()
-    .replace(/\s+/gu, "-")
-    .toLowerCase() || "draft";
 const isAbort = (error: unknown): boolean => error instanceof DOMException && error.name === "AbortError";
 
 /** Saves through the browser's own dialog or download. False when the maker called it off. */
@@ -69,50 +67,49 @@ export const saveStore = async (): Promise<boolean> => {
   return save(new Blob([JSON.stringify(all, undefined, 1)], { type: "application/json" }), "cut-fold-store", ".json");
 };
 
-export const saveSvg = async (draft: Draft): Promise<boolean> => {
-  const svg = await asked((api) => api.svg(draft.spec, draft.name));
-  return await save(new Blob([svg], { type: "image/svg+xml" }), fileName(draft.name), ".svg");
-};
-
 /** An outline of the shelf as SVG, in true millimetres. */
 export const saveOutline = (outline: ShelfOutline): Promise<boolean> =>
   save(new Blob([writeOutlineSvg(outline, outline.name)], { type: "image/svg+xml" }), fileName(outline.name), ".svg");
 
-/** Asks the printing worker, which lives for this one answer. */
-async function asked<A>(ask: (api: Remote<PrintApi>) => Promise<A>): Promise<A> {
-  const worker = new Worker(new URL("../workers/print.worker.ts", import.meta.url), { type: "module" });
+/** Asks the writing worker, which lives for this one answer. */
+async function written(job: WriteJob): Promise<string | Uint8Array> {
+  const worker = new Worker(new URL("../workers/write.worker.ts", import.meta.url), { type: "module" });
   try {
     const failed = new Promise<never>((_, reject) => {
       worker.addEventListener("error", () => {
-        reject(new Error("The printing part could not be loaded."));
+        reject(new Error("The part that writes files could not be loaded."));
       });
     });
-    return await Promise.race([ask(wrap<PrintApi>(worker)), failed]);
+    return await Promise.race([wrap<WriteApi>(worker).write(job), failed]);
   } finally {
     worker.terminate();
   }
 }
 
-/** A draft as a PDF, whole or a part of it. */
-export async function printPdf(draft: Draft, parts: PrintJob["parts"]): Promise<Blob> {
+/** A draft in a format, whole or a part of it, as the settings have units and paper. */
+async function fileOf(draft: Draft, format: Format, parts?: readonly PdfPart[]): Promise<Blob> {
   const { unit, fraction, paper: paperId } = useSettings.getState().settings;
-  const paper = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
-  const display: Display = { unit, fraction };
-  const bytes = await asked((api) =>
-    api.print({
-      spec: draft.spec,
-      title: draft.name,
-      display,
-      paper: { width: paper.width, height: paper.height },
-      colours: coloursOf(draft.spec),
-      parts,
-    }),
-  );
-  return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
+  const { width, height } = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
+  const bytes = await written({
+    ...{ format: format.id, draft, display: { unit, fraction }, paper: { width, height } },
+    colours: coloursOf(draft.spec),
+    // with a list of names there is a piece for each, which the screen has not drawn
+    pieces: format.reads === "pieces" && namesIn(draft.spec).length === 0 ? solutionOf(draft.spec).pieces : undefined,
+    ...(parts && { parts }),
+  });
+  return new Blob([bytes as string | Uint8Array<ArrayBuffer>], { type: format.mime });
 }
 
-export const savePdf = async (draft: Draft): Promise<boolean> =>
-  save(await printPdf(draft, ["template", "steps"]), fileName(draft.name), ".pdf");
+/** A draft as a page to print, whole or a part of it. */
+export const printPdf = (draft: Draft, parts: readonly PdfPart[]): Promise<Blob> => {
+  const pdf = formatById("pdf");
+  if (!pdf) throw new Error("there is nothing to print with");
+  return fileOf(draft, pdf, parts);
+};
+
+/** Saves a draft in a format. False when the maker called it off. */
+export const saveAs = async (draft: Draft, format: Format): Promise<boolean> =>
+  save(await fileOf(draft, format), fileName(draft.name), format.extension);
 
 /** Reads a file in a worker with a limit on its size and its time. */
 async function readInWorker(file: Blob): Promise<ReadProject> {

@@ -1,17 +1,9 @@
 import { getContrastRatio } from "@mui/material/styles";
-import { catalogue, find, formById, type Piece, type Spec } from "@cut-fold/core";
+import { formById, paperColours, type Piece, type Spec } from "@cut-fold/core";
 import { colour } from "./theme.ts";
 
-export interface PaperColours {
-  readonly face: string;
-  readonly back: string;
-}
-
-const PLAIN: PaperColours = { face: "#f1e8d4", back: "#e6d9bc" };
-
-/** The two colours a paper is drawn in; plain card for one the catalogue does not know. */
-export const paperColours = (preset: string | undefined): PaperColours =>
-  (preset === undefined ? undefined : find(catalogue.stocks, preset)) ?? PLAIN;
+/** What its two faces are drawn in, as CSS colours. */
+export type PaperColours = ReturnType<typeof paperColours>;
 
 const turned = ({ face, back }: PaperColours): PaperColours => ({ face: back, back: face });
 

@@ -46,5 +46,9 @@ export function eachNamed(solution: Solution): Solution {
         ...{ id: `${piece.id}-${String(i + 1)}`, name: `${piece.name}: ${name}`, quantity: 1 },
       })),
   );
-  return { ...solution, pieces: [...each, ...once] };
+  // what is worked out when it is read stays so
+  return Object.defineProperty(Object.create(Object.prototype, Object.getOwnPropertyDescriptors(solution)), "pieces", {
+    enumerable: true,
+    value: [...each, ...once],
+  }) as Solution;
 }

@@ -31,6 +31,13 @@ const GRAMS_IN_POUND = { text: gramsInPound(25, 38), cover: gramsInPound(20, 26)
 export const poundsOf = ({ weight, grade }: Pick<StockPreset, "weight" | "grade">): string =>
   `${String(5 * Math.round(weight / GRAMS_IN_POUND[grade] / 5))} lb ${grade}`;
 
+/** What paper looks like that is not in the catalogue: plain card. */
+const PLAIN = { face: "#f1e8d4", back: "#e6d9bc" } as const;
+
+/** The two colours a paper is drawn in, as CSS colours; plain card for one the catalogue does not know. */
+export const paperColours = (preset: string | undefined): Pick<StockPreset, "face" | "back"> =>
+  stocks.find(({ id }) => id === preset) ?? PLAIN;
+
 const stock = (
   id: string,
   title: string,

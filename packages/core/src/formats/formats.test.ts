@@ -13,7 +13,7 @@ import { keptOf, loopsOf } from "../outlines/outline.ts";
 import { readSvg } from "../outlines/readSvg.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
-import { writePdf } from "./pdf.ts";
+import { writePdf } from "./print/pdf.ts";
 import { MARGIN_MM } from "./print/ink.ts";
 import { FOOT_MM, OVERLAP_MM, tilesOf } from "./print/templates.ts";
 import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
@@ -51,7 +51,7 @@ describe("SVG", () => {
     fc.assert(
       fc.property(randomSpec(formOf("square-blank-envelope")), (spec) => {
         const s = solve({ ...spec, settings: { ...spec.settings, closure: "none" } });
-        const elements = parseXml(writeSvg(s, 'Test <&> "draft"'));
+        const elements = parseXml(writeSvg(s.pieces, 'Test <&> "draft"'));
         const svg = elements.find((e) => e.name === "svg")?.attributes;
         const side = s.pieces[0]?.blank.width ?? 0;
         expect(Number.parseFloat(svg?.["width"] ?? "")).toBeCloseTo(side, 3);
@@ -73,7 +73,7 @@ describe("SVG", () => {
     const s = solve(
       specOf({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, method: { board: "one-millimetre" } }),
     );
-    const elements = parseXml(writeSvg(s, "A6"));
+    const elements = parseXml(writeSvg(s.pieces, "A6"));
     expect(elements.filter((e) => e.name === "g").map((g) => g.attributes["id"])).toEqual(["cut", "valley"]);
     const lengths = elements
       .filter((e) => e.attributes["id"]?.includes("score-"))
@@ -92,7 +92,7 @@ describe("SVG", () => {
     fc.assert(
       fc.property(randomSpec(formOf("tag")), (spec) => {
         const s = solve(spec);
-        const { width, height, outlines } = readSvg(writeSvg(s, "Tag"));
+        const { width, height, outlines } = readSvg(writeSvg(s.pieces, "Tag"));
         const [piece] = s.pieces;
         expect(width).toBeCloseTo(piece?.blank.width ?? 0, 3);
         expect(height).toBeCloseTo(piece?.blank.height ?? 0, 3);
@@ -112,7 +112,7 @@ describe("SVG", () => {
 
   it("fills what is printed and nothing else, and says what is made on the other face", () => {
     const s = solve(specOf(worded));
-    const elements = parseXml(writeSvg(s, "Words"));
+    const elements = parseXml(writeSvg(s.pieces, "Words"));
     const of = (fitting: string) => elements.filter((e) => e.attributes["id"]?.includes(`-${fitting}-`));
     expect(of("front")).toHaveLength(2);
     expect(of("front").every((e) => e.attributes["fill"] !== undefined && e.attributes["stroke"] === "none")).toBe(
@@ -138,7 +138,7 @@ describe("SVG", () => {
         ],
       }),
     );
-    const text = writeSvg(s, "Both");
+    const text = writeSvg(s.pieces, "Both");
     const elements = parseXml(text);
     const lettersOf = (fitting: string): (readonly [number, number])[] => {
       const points = readSvg(text)
@@ -177,8 +177,8 @@ describe("SVG", () => {
 
   it("keeps a hostile name out of the markup", () => {
     const s = solve(specOf({ form: "card-base", contents: { preset: "iso-a6" } }));
-    expect(() => parseXml(writeSvg(s, "</title><script>\u0000\u0008"))).not.toThrow();
-    expect(writeSvg(s, "<script>")).not.toContain("<script>");
+    expect(() => parseXml(writeSvg(s.pieces, "</title><script>\u0000\u0008"))).not.toThrow();
+    expect(writeSvg(s.pieces, "<script>")).not.toContain("<script>");
   });
 });
 

@@ -5,6 +5,7 @@
 import { z } from "zod";
 import { readSpec } from "../recipe/readSpec.ts";
 import type { Spec } from "../model/spec.ts";
+import type { Format } from "./format.ts";
 
 /** What the first field of every file of ours says. */
 export const PROJECT_KIND = "cut-fold project";
@@ -135,3 +136,17 @@ export function sayProjectProblem({ code, where }: ProjectProblem): string {
       return `This project file is damaged${where ? ` at ${where}` : ""}. Nothing was taken from it; the copy it came from may be whole.`;
   }
 }
+
+/** The draft itself, to be opened again. */
+export const project: Format = {
+  // the word that the command line has for it
+  id: "json",
+  title: "draft file",
+  about: "the draft itself, to open again here or elsewhere",
+  extension: ".cutfold.json",
+  mime: "application/json",
+  lacks: [],
+  of: ["draft"],
+  reads: "pieces",
+  write: ({ draft }) => writeProject([draft]),
+};

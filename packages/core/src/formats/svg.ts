@@ -6,8 +6,9 @@
 import { figure, type Path, pathData, type Segment } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import { inARow } from "../paper/row.ts";
 import { type KeptOutline, loopsOf } from "../outlines/outline.ts";
+import type { Format } from "./format.ts";
 import { isBehind, withTurned } from "./turned.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
 
@@ -28,30 +29,8 @@ export const escapeXml = (text: string): string =>
     .map((sign) => ESCAPES[sign] ?? sign)
     .join("");
 
-/** mm between pieces laid side by side. */
-export const PIECE_SPACING_MM = 10;
-
 /** Pieces that are cut by themselves: what drops out of another is cut with it, and a machine would cut it twice. */
 export const cutByItself = ({ within }: Piece): boolean => within === undefined;
-
-/** Every piece once, left to right, each with the x of its lower left corner, and the size of the whole. */
-export function inARow(pieces: readonly Piece[]): {
-  readonly placed: readonly { piece: Piece; x: number }[];
-  readonly width: number;
-  readonly height: number;
-} {
-  let x = 0;
-  const placed = pieces.map((piece) => {
-    const at = x;
-    x += piece.blank.width + PIECE_SPACING_MM;
-    return { piece, x: at };
-  });
-  return {
-    placed,
-    width: Math.max(0, x - PIECE_SPACING_MM),
-    height: Math.max(0, ...pieces.map((p) => p.blank.height)),
-  };
-}
 
 /** A path with y down: mirrored about the line y = `height`. */
 export function yDown(path: Path, dx: number, height: number): Path {
@@ -100,9 +79,9 @@ export function writeOutlineSvg({ drawn, width, height }: KeptOutline, title: st
   ].join("\n");
 }
 
-/** Writes a solution's pieces as SVG text. */
-export function writeSvg(solution: Solution, title: string): string {
-  const both = withTurned(solution.pieces.filter(cutByItself));
+/** Writes pieces as SVG text, side by side. */
+export function writeSvg(pieces: readonly Piece[], title: string): string {
+  const both = withTurned(pieces.filter(cutByItself));
   const { placed, width, height } = inARow(both.map(({ piece }) => piece));
   const drawn: Drawn[] = placed.flatMap(({ piece, x }, n) => [
     ...piece.outline.map((path, i): Drawn => ({
@@ -150,3 +129,16 @@ export function writeSvg(solution: Solution, title: string): string {
     "",
   ].join("\n");
 }
+
+/** The cutting template as a drawing. */
+export const svg: Format = {
+  id: "svg",
+  title: "SVG",
+  about: "the outline, its scores and what is drawn, in true millimetres",
+  extension: ".svg",
+  mime: "image/svg+xml",
+  lacks: ["paper", "glue", "order"],
+  of: ["draft"],
+  reads: "pieces",
+  write: ({ pieces, title }) => writeSvg(pieces, title),
+};

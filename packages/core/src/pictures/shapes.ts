@@ -9,7 +9,7 @@ export interface Shape {
   readonly path: Path;
   /** openings in what is filled */
   readonly holes?: readonly Path[];
-  readonly fill?: "face" | "back" | "contents" | "glue";
+  readonly fill?: "face" | "back" | "contents" | "glue" | "ink";
   readonly role?: Role | "edge" | "fence" | "groove" | "guide-line" | "stop" | "measure";
   readonly fold?: "valley" | "mountain";
   /** made or moved in this very step */

@@ -1,9 +1,8 @@
 /** Versions of one draft side by side, drawn to one scale, figure under figure. */
-import { closedPicture, sayFinding } from "@cut-fold/core";
+import { closedPicture, sayFinding, flatPicture } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
-import { flatPicture } from "../../drawing/flatPicture.ts";
 import { useDrafts, versionsOf } from "../../store/drafts.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { solutionOf } from "../../store/solutions.ts";

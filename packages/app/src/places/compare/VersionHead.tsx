@@ -1,10 +1,9 @@
-import { closedPicture, type Picture } from "@cut-fold/core";
+import { closedPicture, type Picture, flatPicture } from "@cut-fold/core";
 import IconButton from "@mui/material/IconButton";
 import { Trash2 } from "lucide-react";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
-import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import type { Version } from "./lines.ts";

@@ -1,10 +1,11 @@
-import type { Draft } from "@cut-fold/core";
+import { cap, type Draft, formats, sayLacks } from "@cut-fold/core";
 import Button from "@mui/material/Button";
+import Divider from "@mui/material/Divider";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { tell, tellTrouble } from "../../parts/tell.tsx";
 import { memo, useState } from "react";
-import { printPdf, savePdf, saveProject, saveSvg } from "../../store/files.ts";
+import { printPdf, saveAs } from "../../store/files.ts";
 import { useOpenDraft } from "../../store/openDraft.ts";
 
 /** The draft as it is when a command is chosen: what prints and saves need not follow every change. */
@@ -13,6 +14,9 @@ function draftNow(): Draft {
   if (!draft) throw new Error("No draft is open.");
   return draft;
 }
+
+/** The ways to save a draft, as they are listed. */
+const OFFERED = formats.filter((format) => format.of.includes("draft"));
 
 /** Printing and saving. */
 export const Keep = memo(function Keep() {
@@ -63,15 +67,19 @@ export const Keep = memo(function Keep() {
         </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["template"]), undefined)}>Print the template alone</MenuItem>
         <MenuItem onClick={doing(() => openPrint(["steps"]), undefined)}>Print the cut list and the steps</MenuItem>
-        <MenuItem onClick={doing(() => savePdf(draftNow()), "PDF saved: print it at 100 %.")}>
-          Save PDF: all of it
-        </MenuItem>
-        <MenuItem onClick={doing(() => saveSvg(draftNow()), "SVG saved, in true millimetres.")}>
-          Save SVG: the outline, in true mm
-        </MenuItem>
-        <MenuItem onClick={doing(() => saveProject([draftNow()], draftNow().name), "Draft saved as a file.")}>
-          Save draft as a file
-        </MenuItem>
+        <Divider />
+        {OFFERED.map((format) => (
+          <MenuItem
+            key={format.id}
+            onClick={doing(() => saveAs(draftNow(), format), `${cap(format.title)} saved.`)}
+            className="keep-format"
+          >
+            <span>
+              Save {format.title}: {format.about}
+            </span>
+            {format.lacks.length > 0 ? <small>{sayLacks(format.lacks)}</small> : null}
+          </MenuItem>
+        ))}
       </Menu>
     </>
   );

@@ -1,11 +1,10 @@
 /** A draft in the drawer: flat and closed, the size it is cut to, and what can be done with it. */
-import { closedPicture, type Draft, formatSize, formById, mainPiece } from "@cut-fold/core";
+import { closedPicture, type Draft, formatSize, formById, mainPiece, flatPicture } from "@cut-fold/core";
 import IconButton from "@mui/material/IconButton";
 import { EllipsisVertical } from "lucide-react";
 import { lazy, memo, Suspense, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
-import { flatPicture } from "../../drawing/flatPicture.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { useDisplay } from "../../store/settings.ts";
 import { solutionOf } from "../../store/solutions.ts";

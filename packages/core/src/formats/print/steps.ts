@@ -161,7 +161,7 @@ function drawShape(
   colours: { readonly face: string; readonly back: string },
 ): void {
   const path = yDown(shape.path, 0, top);
-  const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "#e7b9a3" } as const;
+  const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "#e7b9a3", ink: INK } as const;
   const whole = [path, ...(shape.holes ?? []).map((hole) => yDown(hole, 0, top))].map(pathData).join("");
   if (shape.fill) doc.path(whole).fill(fills[shape.fill], "even-odd");
   if (!shape.role) return;

@@ -17,6 +17,7 @@ import {
   type Solution,
   solve,
   type Spec,
+  paperColours,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -24,7 +25,7 @@ import { Plus, X } from "lucide-react";
 import { memo, useEffect, useMemo, useState } from "react";
 import { onPaper } from "../../../../drawing/LaidMarks.tsx";
 import { strokeOf } from "../../../../drawing/language.ts";
-import { coloursOf, paperColours } from "../../../../theme/colours.ts";
+import { coloursOf } from "../../../../theme/colours.ts";
 import { chooseFitting } from "../../../../store/chosen.ts";
 import { loadAllForms } from "../../../../needs/forms.ts";
 import { change } from "../../../../store/openDraft.ts";

@@ -14,9 +14,10 @@ import {
   placePath,
   type Side,
   type Solution,
+  paperColours,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
-import { coloursOf, paperColours, type PaperColours } from "../../../../theme/colours.ts";
+import { coloursOf, type PaperColours } from "../../../../theme/colours.ts";
 import { colour } from "../../../../theme/theme.ts";
 import { type Face, ownPieceWith, SIDE_WORDS } from "./faces.ts";
 import styles from "./panels.module.css";

@@ -1,8 +1,13 @@
-import { inARow, openingsOf, type Picture, paperOf, placePath, type Shape, type Solution } from "@cut-fold/core";
+/** All pieces of a draft flat, side by side, without figures: its small picture. */
+import { placePath } from "../geometry/path.ts";
+import type { Solution } from "../model/solution.ts";
+import { openingsOf } from "../paper/opening.ts";
+import { inARow } from "../paper/row.ts";
+import { paperOf, type Picture, type Shape } from "./shapes.ts";
 
-/** The pieces flat, side by side, without figures: the small picture of a draft. */
-export function flatPicture(solution: Solution): Picture {
-  const { placed, width, height } = inARow(solution.pieces);
+/** The pieces as they are cut out, scored and drawn on, from the drawn face. */
+export function flatPicture({ pieces }: Pick<Solution, "pieces">): Picture {
+  const { placed, width, height } = inARow(pieces);
   const shapes = placed.flatMap(({ piece, x }): Shape[] => {
     const pose = { x, y: 0, rotation: 0, flip: false };
     return [
@@ -19,6 +24,7 @@ export function flatPicture(solution: Solution): Picture {
         path: placePath(l.path, pose),
         role: l.role,
         ...(l.fold && { fold: l.fold }),
+        ...(l.filled && { fill: "ink" }),
         now: false,
         of: l.id,
       })),

@@ -1,0 +1,290 @@
+/**
+ * What every format must keep: what is written is read back, by a program that did not write it, to the same strokes and
+ * figures. Walks the list: a format without a reader here fails.
+ */
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { inflateRawSync } from "node:zlib";
+import { createCanvas, Path2D } from "@napi-rs/canvas";
+import Papa from "papaparse";
+import { PNG } from "pngjs";
+import { SaxesParser } from "saxes";
+import { afterAll, describe, expect, it } from "vitest";
+import { eachNamed } from "../asks/each.ts";
+import { forms } from "../forms/all.ts";
+import { boundsOf, flattenTo, type Path } from "../geometry/path.ts";
+import { distance, type Point } from "../geometry/point.ts";
+import { paperNeed } from "../layout/paperNeed.ts";
+import { inARow } from "../paper/row.ts";
+import { lackWords } from "../words/lacks.ts";
+import { solve } from "../solve.ts";
+import { specOf } from "../test/randomSpec.ts";
+import type { Canvas, WriteOptions, Written } from "./format.ts";
+import { formats } from "./index.ts";
+import { readProject } from "./project.ts";
+
+/** What a cutter can place; chords of curves count half of it. */
+const READ_BACK_MM = 0.02;
+
+const folder = mkdtempSync(path.join(tmpdir(), "cut-fold-formats-"));
+afterAll(() => {
+  rmSync(folder, { recursive: true });
+});
+const put = (name: string, data: string | Uint8Array): string => {
+  const file = path.join(folder, name);
+  writeFileSync(file, data);
+  return file;
+};
+
+const { resolve } = createRequire(import.meta.url);
+const font = (weight: number) =>
+  new Uint8Array(
+    readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)),
+  );
+const how: WriteOptions = {
+  display: { unit: "mm" },
+  date: new Date("2026-09-20T09:00:00Z"),
+  paper: { width: 297, height: 420 },
+  colours: { face: "#ffeedd", back: "#aabbcc" },
+  fonts: () => Promise.resolve({ regular: font(400), strong: font(600) }),
+  canvas: (width, height) => {
+    const made = createCanvas(width, height);
+    return Promise.resolve({
+      brush: made.getContext("2d"),
+      path: (data: string) => new Path2D(data),
+      png: async () => new Uint8Array(await made.encode("png")),
+    } as Canvas);
+  },
+};
+
+function written(given: object, title = "Apple crisp"): Written {
+  const spec = specOf(given);
+  const solution = solve(spec);
+  const each = eachNamed(solution);
+  const now = how.date.toISOString();
+  const draft = { id: "draft-1", name: title, tags: ["open day"], note: "", made: now, changed: now, step: 1, spec };
+  return { title, draft, pieces: each.pieces, whole: () => ({ solution, each }) };
+}
+
+/** Every form as it comes, and a card with things done to its paper. */
+const SAMPLES = [
+  ...forms.map((form): readonly [string, object] => [
+    form.id,
+    { form: form.id, contents: { width: 60, height: 80, thickness: 1.2 } },
+  ]),
+  [
+    "a card with words, a window and a row of holes",
+    {
+      form: "card-base",
+      contents: { preset: "iso-a6" },
+      fittings: [
+        { kind: "window", outline: "heart", width: 30, height: 30, on: { panel: "front", side: "outside" } },
+        {
+          kind: "hole",
+          across: 4,
+          columns: 3,
+          on: { panel: "back", side: "outside" },
+          at: { y: { from: "top", by: 9 } },
+        },
+        { kind: "words", text: "To", typeface: "slab", size: 12, on: { panel: "back", side: "outside" } },
+      ],
+    },
+  ],
+] as const;
+
+/** Strokes of all pieces as they stand in a row, x right, y up from the lower left. */
+const inRow = ({ pieces }: Written): readonly { readonly id: string; readonly path: Path }[] =>
+  inARow(pieces.filter((p) => p.within === undefined)).placed.flatMap(({ piece, x }) =>
+    [
+      ...piece.outline.map((line, i) => ({ id: i === 0 ? "outline" : `hole-${String(i)}`, path: line })),
+      ...piece.lines,
+    ].map(({ id, path: line }) => ({
+      id: `${piece.id}-${id}`.replaceAll("/", "."),
+      path: line.map((s) => ({ ...s, from: [s.from[0] + x, s.from[1]] as const, to: [s.to[0] + x, s.to[1]] as const })),
+    })),
+  );
+
+const endsOf = (line: Path): readonly Point[] => line.flatMap((s) => [s.from, s.to]);
+
+/** The ends of all lines, arcs and curves of path data in absolute coordinates, by a reader of its own. */
+const placesIn = (d: string): readonly Point[] =>
+  [...d.matchAll(/([MLAC])([^MLACZ]*)/gu)].map(([, , rest = ""]): Point => {
+    const [x, y] = rest
+      .trim()
+      .split(/[\s,]+/u)
+      .map(Number)
+      .slice(-2);
+    return [x ?? NaN, y ?? NaN];
+  });
+
+/** Reads what a format wrote and holds it against what was to be written. */
+type Reader = (data: string | Uint8Array, what: Written) => unknown;
+
+const readers: Readonly<Record<string, Reader>> = {
+  svg(data, what) {
+    const read = new Map<string, readonly Point[]>();
+    const parser = new SaxesParser();
+    let high = 0;
+    parser.on("opentag", ({ name, attributes: { id, d, height } }) => {
+      if (name === "svg") high = Number.parseFloat(String(height));
+      if (name === "path")
+        read.set(
+          String(id),
+          placesIn(String(d)).map(([x, y]): Point => [x, high - y]),
+        );
+    });
+    parser.write(String(data)).close();
+    const strokes = inRow(what);
+    expect(strokes.length).toBeGreaterThan(0);
+    for (const { id, path: own } of strokes) {
+      // the ends of every line and curve are where they were
+      const ends = read.get(id) ?? [];
+      for (const p of endsOf(own)) expect(Math.min(...ends.map((q) => distance(p, q))), id).toBeLessThan(READ_BACK_MM);
+    }
+  },
+  /** Poppler turns the page into SVG: its paths are in points from the upper left. */
+  pdf(data, what) {
+    const file = put("back.pdf", data);
+    const svg = execFileSync("pdftocairo", ["-svg", "-noshrink", "-origpagesizes", "-f", "1", "-l", "1", file, "-"], {
+      encoding: "utf8",
+      maxBuffer: 1 << 28,
+    });
+    const [main] = what.pieces;
+    if (!main) throw new Error("nothing was drawn");
+    const points = [...svg.matchAll(/ d="([^"]+)" transform="matrix\(([^)]+)\)"/gu)].flatMap(
+      ([, d = "", matrix = ""]) => {
+        const [a = 1, , , e = 1, left = 0, top = 0] = matrix.split(",").map(Number);
+        return placesIn(d).map(([x, y]): Point => [a * x + left, e * y + top]);
+      },
+    );
+    expect(points.length).toBeGreaterThan(4);
+    const mm = points.map(([x, y]): Point => [(x * 25.4) / 72, (-y * 25.4) / 72]);
+    // where the template lies on the page is its own affair: the place of its first corner tells
+    const corners = endsOf(main.outline[0] ?? []);
+    const [first] = corners as [Point];
+    const off = (place: Point): number =>
+      Math.max(
+        ...corners.map(([x, y]) =>
+          Math.min(...mm.map((q) => distance([x - first[0] + place[0], y - first[1] + place[1]], q))),
+        ),
+      );
+    expect(Math.min(...mm.map(off))).toBeLessThan(READ_BACK_MM);
+  },
+  png(data, what) {
+    const bytes = data as Uint8Array;
+    const picture = PNG.sync.read(Buffer.from(bytes));
+    const dots = new DataView(bytes.buffer, bytes.byteOffset).getUint32(41);
+    expect(Buffer.from(bytes.subarray(37, 41)).toString()).toBe("pHYs");
+    const size = boundsOf(inRow(what).flatMap(({ path: line }) => flattenTo(line, 0.01)));
+    const perMm = dots / 1000;
+    // the picture is as large as what is drawn, with its margin, to a dot
+    expect(picture.width / perMm - (size.right - size.left)).toBeGreaterThan(5);
+    // ink stands where the outline's ends are: looked at within a dot
+    const ground = (x: number, y: number): boolean => (picture.data[4 * (y * picture.width + x)] ?? 255) > 200;
+    const margin = 6;
+    for (const { path: line } of inRow(what).filter(({ id }) => id.endsWith("-outline") && !id.includes("turned")))
+      for (const [x, y] of endsOf(line)) {
+        const [u, v] = [Math.round((x + margin) * perMm), Math.round(picture.height - (y + margin) * perMm)];
+        const near = [-2, -1, 0, 1, 2].flatMap((dx) => [-2, -1, 0, 1, 2].map((dy) => ground(u + dx, v + dy)));
+        expect(near.some((isGround) => !isGround)).toBe(true);
+      }
+  },
+  csv(data, what) {
+    const { solution } = what.whole();
+    const { data: rows, errors } = Papa.parse<string[]>(
+      String(data)
+        .replace(/^\ufeff/u, "")
+        .trimEnd(),
+    );
+    expect(errors).toEqual([]);
+    const materials = [...solution.materials, ...paperNeed(solution)];
+    expect(rows).toHaveLength(materials.length + 1);
+    materials.forEach(({ item, size }, i) => {
+      const [name, , width, height] = rows[i + 1] ?? [];
+      expect(name).toBe(item);
+      expect(Number(width)).toBeCloseTo(size.width, 1);
+      expect(Number(height)).toBeCloseTo(size.height, 1);
+    });
+  },
+  solution(data, what) {
+    const read = JSON.parse(String(data)) as { recipe: object; pieces: { blank: object }[] };
+    // solved anew from the recipe that is in it, it comes out the same
+    expect(solve(specOf(read.recipe)).pieces.map((p) => p.blank)).toEqual(read.pieces.map((p) => p.blank));
+    expect(read.pieces).toHaveLength(what.whole().solution.pieces.length);
+  },
+  json(data, what) {
+    expect(readProject(String(data))).toEqual({ ok: true, drafts: [what.draft], unread: [] });
+  },
+  async zip(data, what) {
+    const files = unzipped(data as Uint8Array);
+    const others = formats.filter((format) => format.id !== "zip");
+    expect([...files.keys()].sort()).toEqual(others.map((format) => `apple-crisp${format.extension}`).sort());
+    for (const format of others) {
+      const own = await format.write(what, how);
+      expect(
+        Buffer.compare(files.get(`apple-crisp${format.extension}`) ?? Buffer.alloc(0), Buffer.from(own)),
+        format.id,
+      ).toBe(0);
+    }
+  },
+};
+
+/** The files of a ZIP by its list at the end (APPNOTE 4.3.12), inflated by Node's own zlib. */
+function unzipped(bytes: Uint8Array): Map<string, Buffer> {
+  const all = Buffer.from(bytes);
+  const end = all.lastIndexOf(Buffer.from([0x50, 0x4b, 5, 6]));
+  const files = new Map<string, Buffer>();
+  let at = all.readUInt32LE(end + 16);
+  for (let i = 0; i < all.readUInt16LE(end + 10); i += 1) {
+    const [method, packed, name, extra, note, local] = [
+      all.readUInt16LE(at + 10),
+      all.readUInt32LE(at + 20),
+      all.readUInt16LE(at + 28),
+      all.readUInt16LE(at + 30),
+      all.readUInt16LE(at + 32),
+      all.readUInt32LE(at + 42),
+    ];
+    const from = local + 30 + all.readUInt16LE(local + 26) + all.readUInt16LE(local + 28);
+    const data = all.subarray(from, from + packed);
+    files.set(all.subarray(at + 46, at + 46 + name).toString(), method === 8 ? inflateRawSync(data) : data);
+    at += 46 + name + extra + note;
+  }
+  return files;
+}
+
+/** Readers that start another program read a few of the samples. */
+const FEW = ["pdf", "png", "zip"];
+
+describe.each(formats.map((format) => [format.id, format] as const))("%s", (id, format) => {
+  const samples = FEW.includes(id) ? SAMPLES.filter(([name]) => /card|tag|pillow|side-seam/u.test(name)) : SAMPLES;
+
+  it.each(samples)("is read back as it was written: %s", async (_, given) => {
+    const reader = readers[id];
+    if (!reader) throw new Error(`nothing reads '${id}' back`);
+    const what = written(given);
+    const data = await format.write(what, how);
+    await reader(data, what);
+  });
+
+  it("is the same file for the same draft and date, and says what it is, what it cannot carry and what it is of", async () => {
+    const given = SAMPLES[0]?.[1] ?? {};
+    const [a, b] = [await format.write(written(given), how), await format.write(written(given), how)];
+    expect(Buffer.compare(Buffer.from(a), Buffer.from(b))).toBe(0);
+    expect([format.title, format.about, format.mime].every((words) => words.length > 2)).toBe(true);
+    expect(format.extension).toMatch(/^\.[a-z.]+$/u);
+    expect(Object.keys(lackWords)).toEqual(expect.arrayContaining([...format.lacks]));
+    expect(format.of.length).toBeGreaterThan(0);
+  });
+
+  it("asks for no more than it says it reads", async () => {
+    if (format.reads === "whole") return;
+    const what = written(SAMPLES[1]?.[1] ?? {});
+    const asked = () => {
+      throw new Error("it was solved again");
+    };
+    await expect(Promise.resolve(format.write({ ...what, whole: asked }, how))).resolves.toBeDefined();
+  });
+});
