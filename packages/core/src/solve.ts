@@ -1,6 +1,7 @@
 /** The road itself: what the maker says → panels and folds → everything else. */
 import { checks } from "./checks/index.ts";
-import { type Laid, layFittings } from "./fittings/lay.ts";
+import type { Laid } from "./fittings/laid.ts";
+import { layFittings } from "./fittings/lay.ts";
 import { type Form, labelOf } from "./forms/form.ts";
 import { formById } from "./forms/index.ts";
 import { stepsOf } from "./methods/index.ts";
@@ -11,7 +12,7 @@ import { type Assembly, joinedUp } from "./paper/assembly.ts";
 import { derivePiece } from "./paper/derive.ts";
 import { asFarAsTheyGo } from "./paper/motion.ts";
 import { filledWith, foldedPanels, heightsOf, lastOrder } from "./paper/pose.ts";
-import { draftOf } from "./paper/said.ts";
+import { draftOf } from "./paper/drafted.ts";
 import { withGlue } from "./paper/seam.ts";
 import { changed } from "./recipe/change.ts";
 import { packOf } from "./recipe/pack.ts";

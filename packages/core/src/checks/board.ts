@@ -1,4 +1,4 @@
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { furthestScore } from "../methods/scoringBoard.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";

@@ -1,4 +1,4 @@
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import type { Form, Setup } from "../forms/form.ts";
 import type { Join, Motion, Piece, Placement } from "../model/piece.ts";
 import type { Finding, Remedy } from "../model/solution.ts";

@@ -1,4 +1,4 @@
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { isFolded } from "../fittings/marks.ts";
 import { cornerOf, ruled } from "../fittings/place.ts";
 import { sharedConvex } from "../geometry/convex.ts";

@@ -1,6 +1,6 @@
 import { boundsOf, flatten } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Cut } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";

@@ -1,6 +1,6 @@
 import { flatten } from "../geometry/path.ts";
 import { offLine } from "../geometry/point.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import type { ChangePath, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { valueAt } from "../recipe/change.ts";

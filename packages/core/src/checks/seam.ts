@@ -1,5 +1,5 @@
 import { tapes } from "../catalogue/papers.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
 import type { Glue } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";

@@ -1,5 +1,5 @@
 import { sheets } from "../catalogue/papers.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { fitsIn } from "../geometry/fit.ts";
 import { takesPaper } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";

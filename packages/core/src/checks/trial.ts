@@ -1,8 +1,8 @@
 /** Drafting a part with one thing changed, to see what a remedy would come to. */
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import type { ChangePath } from "../model/piece.ts";
 import type { Contents, Spec } from "../model/spec.ts";
-import { type Drafted, draftOf } from "../paper/said.ts";
+import { type Drafted, draftOf } from "../paper/drafted.ts";
 import { changed, valueAt } from "../recipe/change.ts";
 import { packOf } from "../recipe/pack.ts";
 import { setupOf } from "../recipe/readMethod.ts";

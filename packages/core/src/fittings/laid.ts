@@ -4,7 +4,7 @@ import type { Point, Pose } from "../geometry/point.ts";
 import type { Cut, Face, Seam, Stroke } from "../model/piece.ts";
 import type { Lying } from "../model/solution.ts";
 import type { Contents, Fitting, Stock } from "../model/spec.ts";
-import type { Drafted } from "../paper/said.ts";
+import type { Drafted } from "../paper/drafted.ts";
 import type { EdgeCut } from "../paper/shape.ts";
 import type { FittingKind, Laying, Through } from "./kind.ts";
 

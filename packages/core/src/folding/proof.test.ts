@@ -6,7 +6,7 @@ import type { Solution } from "../model/solution.ts";
 import { derivePiece } from "../paper/derive.ts";
 import { solve } from "../solve.ts";
 import { formOf, specOf } from "../test/randomSpec.ts";
-import { draftOf } from "../paper/said.ts";
+import { draftOf } from "../paper/drafted.ts";
 import { withGlue } from "../paper/seam.ts";
 import { setupOf } from "../recipe/readMethod.ts";
 import { posesOf, move } from "../paper/pose.ts";

@@ -4,7 +4,7 @@
  */
 import { fillsAfter } from "../folding/stages.ts";
 import { assembled, lastOrder } from "../paper/pose.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import { HERE, offLine } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";

@@ -1,5 +1,5 @@
 /** The cut list: every piece, and the tape that holds them. */
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
 import { type Join, type Piece, takesPaper } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";

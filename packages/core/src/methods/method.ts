@@ -1,4 +1,4 @@
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import type { Join, Motion, Piece, Placement } from "../model/piece.ts";
 import type { Step } from "../model/solution.ts";
 import type { MethodKind, Spec } from "../model/spec.ts";

@@ -12,7 +12,7 @@
  */
 import { distance, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { alongLines, insideCuts } from "./insideCuts.ts";
 import { flatOnTable, listed, nameOf } from "./scene.ts";
 import { idIn, type Making, type Method, type StepDraft } from "./method.ts";

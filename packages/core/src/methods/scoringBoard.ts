@@ -12,7 +12,7 @@ import { boundsOf, type Line, type Path, type Segment } from "../geometry/path.t
 import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import type { Laid } from "../fittings/lay.ts";
+import type { Laid } from "../fittings/laid.ts";
 import { alongLines, insideCuts } from "./insideCuts.ts";
 import { flatOnTable } from "./scene.ts";
 import { flapCuts } from "./flapCuts.ts";

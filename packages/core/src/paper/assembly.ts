@@ -3,7 +3,7 @@
  * orders of folding come first.
  */
 import type { PieceDraft } from "../model/piece.ts";
-import type { Drafted } from "./said.ts";
+import type { Drafted } from "./drafted.ts";
 
 /** Everything of a draft in one list each. A piece stands after the one it lies on. */
 export interface Assembly<D extends Drafted = Drafted> extends Pick<

@@ -4,7 +4,7 @@
  */
 import { fittingKinds, kindById } from "../fittings/index.ts";
 import type { FittingKind } from "../fittings/kind.ts";
-import type { Row } from "../fittings/lay.ts";
+import type { Row } from "../fittings/laid.ts";
 import { type Form, type Ground, waysOf } from "../forms/form.ts";
 import { formById } from "../forms/index.ts";
 import { FITTING_ID, FROM, PLACE_MM, RAISED_MM, SIDES } from "../model/fitting.ts";
