@@ -124,15 +124,42 @@ export function trace(
   { mode: wanted = "auto", smooth: smoother = 1, least = LEAST_PART }: Tracing = {},
 ): Traced | undefined {
   const raw = shadesOf(picture);
-  const { width: w, height: h } = raw;
-  const count = w * h;
+  const kind = kindOf(raw);
+  const looked = firstLook(raw, kind);
+  if (!looked) return undefined;
+  const { isLines } = looked;
+  const inked = inkOf(raw, kind, looked);
+  const flood = flooded(raw, inked.solid, isLines);
+  const mode = wanted === "auto" ? (isLines ? "line" : "holes") : wanted;
+  const whole = wholeShape(raw, inked, flood, mode === "holes" ? least : undefined);
+  const [shape] = levels(raw, whole).filter(([outer]) => ringArea(outer ?? []) > least * whole.length);
+  const [outer, ...inner] = shape ?? [];
+  if (!outer) return undefined;
+  const lineWide = isLines ? lineWidth(raw, inked.field, inked.solid) : 0;
+  const isMiddle = mode === "line" && lineWide > 0;
+  const holes = mode === "holes" ? inner.filter((ring) => ringArea(ring) > least * whole.length) : [];
+  const lines = { field: inked.field, full: inked.full, gap: flood.gap, lineWide, least };
+  const figures = isMiddle ? innerFigures(raw, flood.parts, lines) : [];
+  const rings = [isMiddle ? drawnIn(outer, lineWide / 2) : outer, ...holes, ...figures];
+  const fitted = rings.map((ring) => fitRing(ring, fitFor(kind, smoother)));
+  const off = Math.max(...rings.map((ring, i) => farthest(ring, flatten(fitted[i] ?? []))));
+  return { mode, rings: fitted, off, isNoisy: kind.isNoisy, lineWide };
+}
+
+/** What sort of picture it is: of two shades alone, noisy or clean, and how large. */
+function kindOf(raw: Shades) {
   const noise = noiseOf(raw);
   const shades = new Set<number>();
-  for (let i = 0; i < count && shades.size <= 4; i += 1) shades.add(Math.round((raw.at[i] as number) / 8));
+  for (let i = 0; i < raw.at.length && shades.size <= 4; i += 1) shades.add(Math.round((raw.at[i] as number) / 8));
   const isOneBit = shades.size <= 2;
-  const isNoisy = !isOneBit && noise > NOISY;
+  return { noise, isOneBit, isNoisy: !isOneBit && noise > NOISY, large: raw.width > 300 };
+}
+type Kind = ReturnType<typeof kindOf>;
 
-  // a first look: which of the two is ink, and is it a drawing of lines?
+/** A first look: which of the two shades is ink (1 where it is the darker), and is it a drawing of lines? */
+function firstLook(raw: Shades, { isNoisy }: Kind): { readonly sign: 1 | -1; readonly isLines: boolean } | undefined {
+  const { width: w, height: h } = raw;
+  const count = w * h;
   const first = isNoisy ? blurred(raw, 0.8) : raw;
   const cut = partedAt(first);
   const rim = [
@@ -141,9 +168,7 @@ export function trace(
   ].flat();
   const dark = rim.filter((i) => (first.at[i] as number) < cut.shade).length;
   const sign = dark > rim.length / 2 ? -1 : 1;
-  const inkIn = (of: Shades, shade: number): Uint8Array =>
-    Uint8Array.from(of.at, (v) => (sign * (shade - v) > 0 ? 1 : 0));
-  const seen = inkIn(first, cut.shade);
+  const seen = Uint8Array.from(first.at, (v) => (sign * (cut.shade - v) > 0 ? 1 : 0));
   const inked = seen.reduce((sum, v) => sum + v, 0);
   if (inked === 0 || inked === count) return undefined;
   const worn = spread(
@@ -151,30 +176,35 @@ export function trace(
     Uint8Array.from(seen, (v) => 1 - v),
     Math.max(1.5, w / 150),
   );
-  const isLines = worn.reduce((sum, v) => sum + (1 - v), 0) < LINE_PART * inked;
+  return { sign, isLines: worn.reduce((sum, v) => sum + (1 - v), 0) < LINE_PART * inked };
+}
 
-  const large = w > 300;
-  const smooth = isOneBit
-    ? blurred(raw, 0.9)
-    : isNoisy
-      ? isLines
-        ? blurred(raw, large ? 1.1 : 0.7)
-        : blurred(withoutSpecks(raw), large ? 1.2 : 0.8)
-      : noise > ROUGH
-        ? blurred(raw, 0.5)
-        : raw;
+/** A picture smoothed as much as its noise asks. */
+function smoothed(raw: Shades, { noise, isOneBit, isNoisy, large }: Kind, isLines: boolean): Shades {
+  if (isOneBit) return blurred(raw, 0.9);
+  if (isNoisy) return isLines ? blurred(raw, large ? 1.1 : 0.7) : blurred(withoutSpecks(raw), large ? 1.2 : 0.8);
+  return noise > ROUGH ? blurred(raw, 0.5) : raw;
+}
+
+/** Ink parted from paper: how far each point is on the ink's side, how far full ink is, and what is ink. */
+function inkOf(raw: Shades, kind: Kind, { sign, isLines }: NonNullable<ReturnType<typeof firstLook>>) {
+  const smooth = smoothed(raw, kind, isLines);
+  const count = smooth.at.length;
   let { shade, ink, paper } = partedAt(smooth);
   if (isLines) {
     // thin lines never reach the shade of ink: their edge is nearer to the paper's
     const sorted = Float32Array.from(smooth.at).sort();
     ink = sorted[Math.floor(count * (sign > 0 ? 0.003 : 0.997))] as number;
     paper = sorted[count >> 1] as number;
-    shade = paper + (ink - paper) * (isNoisy ? 0.42 : 0.36);
+    shade = paper + (ink - paper) * (kind.isNoisy ? 0.42 : 0.36);
   }
   const field = Float32Array.from(smooth.at, (v) => sign * (shade - v));
-  const full = Math.abs(paper - ink) / 2 || 1;
-  const solid = Uint8Array.from(field, (v) => (v > 0 ? 1 : 0));
+  return { field, full: Math.abs(paper - ink) / 2 || 1, solid: Uint8Array.from(field, (v) => (v > 0 ? 1 : 0)) };
+}
 
+/** The paper flooded from the rim, and by how much gaps were closed so that it stays outside. */
+function flooded(raw: Shades, solid: Uint8Array, isLines: boolean) {
+  const { width: w } = raw;
   let parts = paperParts(raw, solid);
   let gap = 0;
   if (isLines) {
@@ -188,10 +218,19 @@ export function trace(
       parts = paperParts(raw, spread(raw, solid, gap));
     }
   }
-  const mode = wanted === "auto" ? (isLines ? "line" : "holes") : wanted;
-  const { part, sizes } = parts;
+  return { parts, gap };
+}
+
+/** The shape with all that the flood did not reach; holes of at least this part of the picture stay open where they are wanted. */
+function wholeShape(
+  raw: Shades,
+  { field, full, solid }: ReturnType<typeof inkOf>,
+  { parts: { part, sizes }, gap }: ReturnType<typeof flooded>,
+  least: number | undefined,
+): Float32Array {
+  const count = field.length;
   const whole = Float32Array.from(field);
-  if (mode === "holes") {
+  if (least !== undefined) {
     for (let i = 0; i < count; i += 1)
       if ((part[i] as number) > 0 && (sizes[part[i] as number] as number) < least * count) whole[i] = full;
   } else if (gap === 0) {
@@ -203,27 +242,18 @@ export function trace(
       Uint8Array.from(part, (v) => (v === 0 ? 1 : 0)),
       gap,
     );
-    whole.set(
-      blurred({ width: w, height: h, at: Float32Array.from(outside, (v, i) => (solid[i] || !v ? full : -full)) }, 1).at,
-    );
+    const at = Float32Array.from(outside, (v, i) => (solid[i] || !v ? full : -full));
+    whole.set(blurred({ ...raw, at }, 1).at);
   }
-  const [shape] = levels(raw, whole).filter(([outer]) => ringArea(outer ?? []) > least * count);
-  const [outer, ...inner] = shape ?? [];
-  if (!outer) return undefined;
-  const lineWide = isLines ? lineWidth(raw, field, solid) : 0;
-  const isMiddle = mode === "line" && lineWide > 0;
-  const holes = mode === "holes" ? inner.filter((ring) => ringArea(ring) > least * count) : [];
-  const figures = isMiddle ? innerFigures(raw, parts, { field, full, gap, lineWide, least }) : [];
-  const rings = [isMiddle ? drawnIn(outer, lineWide / 2) : outer, ...holes, ...figures];
-  const how = {
-    off: smoother * (isNoisy ? (large ? 0.9 : 0.6) : isOneBit ? 0.6 : 0.4),
-    step: large ? 1 : 0.7,
-    arm: isNoisy ? 8 : large ? 6 : 4.5,
-  };
-  const fitted = rings.map((ring) => fitRing(ring, how));
-  const off = Math.max(...rings.map((ring, i) => farthest(ring, flatten(fitted[i] ?? []))));
-  return { mode, rings: fitted, off, isNoisy, lineWide };
+  return whole;
 }
+
+/** How closely a ring is followed: noise and steps of the picture are no shape. */
+const fitFor = ({ isNoisy, isOneBit, large }: Kind, smoother: number): Parameters<typeof fitRing>[1] => ({
+  off: smoother * (isNoisy ? (large ? 0.9 : 0.6) : isOneBit ? 0.6 : 0.4),
+  step: large ? 1 : 0.7,
+  arm: isNoisy ? 8 : large ? 6 : 4.5,
+});
 
 /** How far a ring's points stand off another, at most. */
 const farthest = (ring: readonly Point[], line: readonly Point[]): number =>

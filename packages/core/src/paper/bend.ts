@@ -27,6 +27,21 @@ export interface Band {
 
 type Bent = Pick<PieceDraft, "panels" | "folds">;
 
+/** A place on a curved score: along its chord, across it, and how far it has risen. */
+interface Mark {
+  readonly y: number;
+  readonly r: number;
+  readonly rise: number;
+}
+
+/** The axes of a bent panel: along its scores' chords, across them, half the fold's angle so far, and where its middle is. */
+interface Axes {
+  readonly along: Point;
+  readonly across: Point;
+  readonly beta: number;
+  readonly middle: number;
+}
+
 /** The bands of a panel with curved folds, and of the flaps beyond them, by panel id; none where nothing is curved. */
 export function bandsOf(
   { panels, folds }: Bent,
@@ -42,18 +57,36 @@ export function bandsOf(
   const beta = ((first.angle * part(first)) / 2) * (Math.PI / 180);
   const outline = flatten(panels.find((p) => p.id === panel)?.outline ?? []);
   const middle = outline.reduce((sum, p) => sum + dot(p, across) / outline.length, 0);
-  const marksOf = (fold: Fold): Mark[] => {
-    const chord = dot(fold.from, across);
-    const out = middle < chord ? 1 : -1;
-    const points = [...flatten(fold.path ?? [])].sort((a, b) => dot(a, along) - dot(b, along));
-    return points.map((p) => ({
-      y: dot(p, along),
-      r: dot(p, across),
-      rise: -Math.tan(beta) * out * (chord - dot(p, across)),
-    }));
-  };
-  const all = curved.map(marksOf);
-  const marks = all[0] as Mark[];
+  const axes: Axes = { along, across, beta, middle };
+  const all = curved.map((fold) => marksOf(fold, axes));
+  const marks = alikeIn(all, panel);
+  const hinge = folds.find((f) => f.panels[1] === panel && !f.path);
+  const places = placesAlong(marks, panel, hinge && dot(hinge.from, along));
+  const bands = new Map<string, readonly Band[]>([[panel, bandsIn(marks, places, axes, [...across, 0])]]);
+  curved.forEach((fold, k) => {
+    const out = middle < dot(fold.from, across) ? 1 : -1;
+    const [c, s] = [Math.cos(2 * beta), Math.sin(2 * beta) * out];
+    const stands = (fold.lift ?? 0) * caliper * part(fold);
+    bands.set(fold.panels[1], bandsIn(all[k] ?? [], places, axes, [across[0] * c, across[1] * c, s], stands));
+  });
+  return bands;
+}
+
+/** The places on a curved score, and how far each has risen. */
+function marksOf(fold: Fold, { along, across, beta, middle }: Axes): Mark[] {
+  const chord = dot(fold.from, across);
+  const out = middle < chord ? 1 : -1;
+  const points = [...flatten(fold.path ?? [])].sort((a, b) => dot(a, along) - dot(b, along));
+  return points.map((p) => ({
+    y: dot(p, along),
+    r: dot(p, across),
+    rise: -Math.tan(beta) * out * (chord - dot(p, across)),
+  }));
+}
+
+/** The marks that all curved scores of a panel share. @throws when they differ: paper bends one way */
+function alikeIn(all: readonly (readonly Mark[])[], panel: string): readonly Mark[] {
+  const [marks = []] = all;
   const alike = (other: readonly Mark[]): boolean =>
     other.every((m, i) => {
       const own = marks[i];
@@ -61,7 +94,14 @@ export function bandsOf(
     });
   if (!all.every((other) => other.length === marks.length && alike(other)))
     throw new Error(`panel '${panel}' would have to bend in two ways: its curved scores differ`);
-  // where the panel hangs on its own fold it stays; the first one bends about its middle
+  return marks;
+}
+
+/**
+ * Where the marks come to lie along the bent panel. Where it hangs on its own fold (`hinge`, along) it stays; the first
+ * panel bends about its middle. @throws when the score is rounder than paper can bend
+ */
+function placesAlong(marks: readonly Mark[], panel: string, hinge: number | undefined): readonly number[] {
   const places = [0];
   marks.slice(1).forEach((m, i) => {
     const before = marks[i] as Mark;
@@ -69,56 +109,54 @@ export function bandsOf(
     if (run < 0) throw new Error(`the score of panel '${panel}' is too round: it leans more than 45° to its chord`);
     places.push((places[i] as number) + Math.sqrt(run));
   });
-  const hinge = folds.find((f) => f.panels[1] === panel && !f.path);
-  const end = marks.length - 1;
-  const at = (i: number): Mark => marks[i] as Mark;
-  const place = (i: number): number => places[i] as number;
-  const kept = hinge && (dot(hinge.from, along) - at(0).y < at(end).y - dot(hinge.from, along) ? 0 : end);
-  const shift = kept === undefined ? (at(0).y + at(end).y - place(end)) / 2 : at(kept).y - place(kept);
-
-  const image = (across3: Point3, i: number, row: readonly Mark[], stands: number): Rigid => {
-    const [one, two] = [row[i] as Mark, row[i + 1] as Mark];
-    const [dy, dr] = [two.y - one.y, two.r - one.r];
-    // from along, across and up into space, then the two unit vectors of the flat paper
-    const space = (u: number, r: number, z: number): Point3 => [
-      along[0] * u + across[0] * r,
-      along[1] * u + across[1] * r,
-      z,
-    ];
-    const run = space(place(i + 1) - place(i), dr, two.rise - one.rise);
-    const up: Point3 = [0, 1, 2].map((k) => ((run[k] as number) - dr * (across3[k] as number)) / dy) as never;
-    const n = cross3(across3, up);
-    const r = [0, 1, 2].flatMap((k) => [
-      (up[k] as number) * along[0] + (across3[k] as number) * across[0],
-      (up[k] as number) * along[1] + (across3[k] as number) * across[1],
-      n[k] as number,
-    ]) as unknown as Rigid["r"];
-    const to = space(place(i) + shift, one.r, one.rise);
-    const from = move({ r, t: [0, 0, 0] }, [...add2(along, one.y, across, one.r), -stands]);
-    return { r, t: [to[0] - from[0], to[1] - from[1], to[2] - from[2]] };
-  };
-  const row = (own: readonly Mark[], across3: Point3, stands = 0): Band[] =>
-    own.slice(1).map((m, i) => ({
-      along,
-      from: i === 0 ? -Infinity : (own[i] as Mark).y,
-      to: i === end - 1 ? Infinity : m.y,
-      move: image(across3, i, own, stands),
-    }));
-  const bands = new Map<string, readonly Band[]>([[panel, row(marks, [...across, 0])]]);
-  curved.forEach((fold, k) => {
-    const own = all[k] as Mark[];
-    const out = middle < dot(fold.from, across) ? 1 : -1;
-    const [c, s] = [Math.cos(2 * beta), Math.sin(2 * beta) * out];
-    bands.set(fold.panels[1], row(own, [across[0] * c, across[1] * c, s], (fold.lift ?? 0) * caliper * part(fold)));
-  });
-  return bands;
+  const [start, end] = [marks[0] as Mark, marks.at(-1) as Mark];
+  const last = places.at(-1) as number;
+  const shift =
+    hinge === undefined ? (start.y + end.y - last) / 2 : hinge - start.y < end.y - hinge ? start.y : end.y - last;
+  return places.map((place) => place + shift);
 }
 
-/** A place on a curved score: along its chord, across it, and how far it has risen. */
-interface Mark {
-  readonly y: number;
-  readonly r: number;
-  readonly rise: number;
+/** The narrow flat bands between the marks, across the rulings in a direction of space; `stands` mm off. */
+function bandsIn(marks: readonly Mark[], places: readonly number[], axes: Axes, across3: Point3, stands = 0): Band[] {
+  const end = marks.length - 1;
+  return marks.slice(1).map((m, i) => {
+    const before = marks[i] as Mark;
+    const [from, to] = [places[i] as number, places[i + 1] as number];
+    return {
+      along: axes.along,
+      from: i === 0 ? -Infinity : before.y,
+      to: i === end - 1 ? Infinity : m.y,
+      move: bandMove([before, m], [from, to], axes, across3, stands),
+    };
+  });
+}
+
+/** Where a band between two marks goes. */
+function bandMove(
+  [one, two]: readonly [Mark, Mark],
+  [from, to]: readonly [number, number],
+  { along, across }: Axes,
+  across3: Point3,
+  stands: number,
+): Rigid {
+  const [dy, dr] = [two.y - one.y, two.r - one.r];
+  // from along, across and up into space, then the two unit vectors of the flat paper
+  const space = (u: number, r: number, z: number): Point3 => [
+    along[0] * u + across[0] * r,
+    along[1] * u + across[1] * r,
+    z,
+  ];
+  const run = space(to - from, dr, two.rise - one.rise);
+  const up: Point3 = [0, 1, 2].map((k) => ((run[k] as number) - dr * (across3[k] as number)) / dy) as never;
+  const n = cross3(across3, up);
+  const r = [0, 1, 2].flatMap((k) => [
+    (up[k] as number) * along[0] + (across3[k] as number) * across[0],
+    (up[k] as number) * along[1] + (across3[k] as number) * across[1],
+    n[k] as number,
+  ]) as unknown as Rigid["r"];
+  const at = space(from, one.r, one.rise);
+  const was = move({ r, t: [0, 0, 0] }, [...add2(along, one.y, across, one.r), -stands]);
+  return { r, t: [at[0] - was[0], at[1] - was[1], at[2] - was[2]] };
 }
 
 const add2 = (a: Point, by: number, b: Point, times: number): Point => [
