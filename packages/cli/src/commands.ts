@@ -19,6 +19,7 @@ import {
   readSpec,
   reasonWords,
   resize,
+  SAME_PAPER,
   sayCannot,
   sayCut,
   sayFinding,
@@ -126,6 +127,15 @@ async function exported(spec: Spec, format: Format, display: Display): Promise<s
   );
 }
 
+/** A form's settings as JSON Schema; which papers there are is said by the catalogue. */
+const schemaOf = (settings: z.ZodObject): unknown =>
+  z.toJSONSchema(settings, {
+    io: "input",
+    override: ({ jsonSchema }) => {
+      if (jsonSchema["kind"] === "paper") jsonSchema.enum = [SAME_PAPER, ...catalogue.stocks.map(({ id }) => id)];
+    },
+  });
+
 export const commands: Readonly<Record<string, Command>> = {
   forms: {
     flags: [],
@@ -138,7 +148,7 @@ export const commands: Readonly<Record<string, Command>> = {
         kind: purpose === "card" || purpose === "part" ? purpose : "envelope",
         about,
         methods: waysOf({ boards }),
-        settings: z.toJSONSchema(settings, { io: "input" }),
+        settings: schemaOf(settings),
       })),
   },
   catalogue: {

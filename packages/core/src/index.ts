@@ -31,7 +31,7 @@ export * from "./geometry/point.ts";
 export * from "./model/piece.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
-export { linesIn, settingMeta, type SettingMeta } from "./model/setting.ts";
+export { linesIn, SAME_PAPER, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/shared/clearance.ts";
 export { makes, settingsOf, waysOf, type Form, type Ground, type Setup } from "./forms/form.ts";
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";

@@ -82,6 +82,9 @@ function foundIn(made: Made): Finding[] {
   return checks.flatMap((check) => check.run(checked));
 }
 
+/** What the checks say of a recipe, each with every remedy it knows: none has been tried yet. */
+export const untried = (spec: Spec): readonly Finding[] => foundIn(madeOf(spec));
+
 /** A finding keeps the first of its remedies that mends it and breaks nothing else: they are tried before one is offered. */
 function tried(spec: Spec, found: Finding, all: readonly Finding[]): Finding {
   const { remedy: first, others = [], ...bare } = found;

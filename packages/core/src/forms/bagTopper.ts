@@ -10,36 +10,31 @@
  *   └─────────────┘
  */
 import { z } from "zod";
+import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { across as acrossHole, heightOf } from "../paper/figure.ts";
 import { hole, rimNeeds } from "../paper/hole.ts";
-import type { Said } from "../paper/said.ts";
+import { needs, type Said } from "../paper/said.ts";
 import { arched, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
+import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { betweenWalls } from "./shared/clearance.ts";
-import { defineForm, type DraftInput } from "./form.ts";
 import { roomToSpare } from "./shared/pocket.ts";
 import { spineFor } from "./shared/tabPanels.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),
   high: mm("Height", 45, [20, 150], "How far it comes down over the bag."),
-  over: autoMm(
-    "Over the bag",
-    [6, 120],
-    "How much of the bag is held between its layers; what the hole leaves unless set.",
-  ),
+  over: autoMm("Over the bag", [6, 120], "How much of the bag is between its layers; what the hole leaves unless set."),
   hang: mm("Hole to hang it by", 8, [0, 12], "Across, through both layers above the bag; 0 leaves it out."),
   lowerEdge: choice(
     "Lower edge",
     { straight: "Straight", waved: "Bowed out" },
     "straight",
-    "The free edge on both sides.",
+    "Its free edge, both sides.",
   ),
 });
-
-type Input = DraftInput<z.output<typeof settings>>;
 
 /** Plies a spine goes round beside the bag itself. */
 const PLIES = 1;
@@ -48,64 +43,52 @@ const BOW_PART = 0.2;
 /** Less of a bag than this (mm) is not held by two staples. */
 const LEAST_HELD = 8;
 
-function draft(input: Input): Said {
-  const { contents, stock, settings: set, setup } = input;
-  const { grid } = setup;
-  const { width, height, thickness } = contents;
-  const across = roundUp(betweenWalls(width, 0, set.play), grid);
+/** Sizes, mm: what the hole takes of the height, and how much of it the bag has to leave free. */
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: InputOf<typeof settings>) {
   const high = roundUp(set.high, grid);
-  const needs = set.hang > 0 ? set.hang + 2 * rimNeeds(set.hang) : 0;
+  const head = set.hang > 0 ? set.hang + 2 * rimNeeds(set.hang) : 0;
   // the bag ends below the hole; without one it reaches up to the fold
-  const free = Math.max(thickness / 2 + 0.5, needs, set.over === "auto" ? 0 : high - set.over);
-  const spine = spineFor(thickness, PLIES * stock.caliper, grid);
-  const rise = Math.min(high, across) * BOW_PART;
-  const bow = set.lowerEdge === "waved" ? arched(rise) : undefined;
-  const back = panel("back", "Back", across, high, { edges: { ...(bow && { top: bow }) } });
-  const drawn = bow ? { ...back, reach: [...back.reach, [across / 2, high + rise] as const] } : back;
-  const [edge] =
+  const free = Math.max(contents.thickness / 2 + 0.5, head, high - unlessSet(set.over, high));
+  const across = roundUp(betweenWalls(contents.width, 0, set.play), grid);
+  return { across, high, head, free, spine: spineFor(contents.thickness, PLIES * stock.caliper, grid) };
+}
+
+function draft(input: InputOf<typeof settings>): Said {
+  const { contents, settings: set, setup } = input;
+  const { width, height, thickness } = contents;
+  const { across, high, head, free, spine } = sizesOf(input);
+  const bow = set.lowerEdge === "waved" ? arched(Math.min(high, across) * BOW_PART) : undefined;
+  const back = panel("back", "Back", across, high, { edges: { top: bow } });
+  const edges =
     spine > 0 ? [flap("spine", "Edge", back.bottom, tapered({ deep: spine }), { order: 1, angle: 90 })] : [];
-  const shape = tapered({ deep: high, ...(bow && { tip: bow }) });
-  const front = flap("front", "Front", edge?.tip ?? back.bottom, shape, {
-    order: edge ? 2 : 1,
-    angle: edge ? 90 : 180,
-  });
-  const middle = needs / 2;
-  const holes =
-    set.hang > 0
-      ? [
-          hole("hang-back", back, [across / 2, middle], set.hang, { across: "hang" }),
-          hole("hang-front", front, [across / 2, -spine - middle], set.hang, { across: "hang" }),
-        ]
-      : [];
+  const hung = edges[0] ? { order: 2, angle: 90 } : { order: 1 };
+  const front = flap("front", "Front", edges[0]?.tip ?? back.bottom, tapered({ deep: high, tip: bow }), hung);
+  const middle: Point = [across / 2, head / 2];
+  const holes = [
+    hole("hang-back", back, middle, set.hang, { across: "hang" }),
+    hole("hang-front", front, [across / 2, -spine - head / 2], set.hang, { across: "hang" }),
+  ];
+  const cuts = set.hang > 0 ? holes : [];
   return {
-    sheets: [sheet("topper", "Bag topper", [drawn, ...(edge ? [edge] : []), front], { grid, cuts: holes })],
+    sheets: [sheet("topper", "Bag topper", [back, ...edges, front], { grid: setup.grid, cuts })],
     holds: {
-      on: back,
-      across,
-      up: high,
-      ...(edge && { depth: spine }),
+      ...{ on: back, across, up: high, open: "one", asks: "play" },
+      ...(spine > 0 && { depth: spine }),
       // a topper too low for its hole holds the bag's very end, and is told
       at: [across / 2, Math.min(free, high - 1) + height / 2],
-      open: "one",
       gap: { width: across - width, height: 0, depth: spine > 0 ? spine - thickness : 0 },
-      asks: "play",
     },
     covers: [
-      {
-        setting: "high",
-        figure: high - free,
-        least: LEAST_HELD,
-        code: "topper-low",
-        mends: roundUp(free + LEAST_HELD, grid),
-        button: "make-higher",
-      },
+      needs("high", high - free, LEAST_HELD, "topper-low", {
+        ...{ mends: roundUp(free + LEAST_HELD, setup.grid), button: "make-higher" },
+      }),
     ],
     finish: { kind: "close", code: "staple" },
     figures: {
       high: heightOf(back, 0.85),
       // the bag's end is drawn by nothing else: from there down is what the staples have
       over: { ...heightOf(back, 0.15, { value: high - free }), from: [across * 0.15, free] },
-      hang: set.hang > 0 ? acrossHole("hang-back", back, [across / 2, middle], set.hang) : undefined,
+      hang: set.hang > 0 ? acrossHole("hang-back", back, middle, set.hang) : undefined,
     },
   };
 }
@@ -118,11 +101,8 @@ export const bagTopper = defineForm({
   about: "A card folded over a bag's mouth, stapled through, with a hole to hang it by.",
   settings,
   outside: "back",
-  grounds: () => [
-    // it hangs with its fold above
-    { panel: "front", name: "Front", sides: { outside: 0 } },
-    { panel: "back", name: "Back", sides: { outside: 180 } },
-  ],
+  // it hangs with its fold above
+  grounds: () => [ground("front", "Front"), ground("back", "Back", 180)],
   heaviest: 300,
   usualStock: "cover-250",
   draft,

@@ -34,6 +34,12 @@ export interface Ground {
   readonly sides: Readonly<Partial<Record<Side, 0 | 180>>>;
 }
 
+/** A panel to lay something on: its outside, and its inside where that is one, each turned as it is read. */
+export const ground = (panel: string, name: string, outside: 0 | 180 = 0, inside?: 0 | 180): Ground => ({
+  ...{ panel, name },
+  sides: { outside, ...(inside !== undefined && { inside }) },
+});
+
 /** Settings of a form that makers know by another name. */
 export interface Variant {
   readonly title: string;
@@ -71,6 +77,12 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly heaviest: number;
   draft(input: DraftInput<z.output<S>>): Said;
 }
+
+/** What a form with these settings may look at. */
+export type InputOf<S extends z.ZodType> = DraftInput<z.output<S>>;
+
+/** What the maker has set, or what is usual where that is left to the form. */
+export const unlessSet = (asked: number | "auto", usual: number): number => (asked === "auto" ? usual : asked);
 
 /** The ways a form can be made, the usual one first. */
 export const waysOf = ({ boards = ["scoring-board"] }: Pick<Form, "boards">): readonly MethodKind[] => boards;

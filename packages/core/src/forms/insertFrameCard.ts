@@ -9,18 +9,17 @@
  *   └─────────────┴─────────────┘     the slits. Or inside, on the back.
  */
 import { z } from "zod";
-import { HERE, type Point } from "../geometry/point.ts";
-import { type Path, placePath, polygon } from "../geometry/path.ts";
-import type { Cut } from "../model/piece.ts";
+import { placePath } from "../geometry/path.ts";
+import { add, HERE, type Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { fromEdge, heightOf, widthOf } from "../paper/figure.ts";
-import { slit, windowIn } from "../paper/hole.ts";
-import { opens } from "../paper/motion.ts";
-import type { Said } from "../paper/said.ts";
-import { type Shape, tapered } from "../paper/shape.ts";
-import { type Edge, flap, outlined, panel, sheet } from "../paper/sheet.ts";
+import { slitAlong, windowIn } from "../paper/hole.ts";
+import { laid, type Said } from "../paper/said.ts";
+import { clipped, type Shape } from "../paper/shape.ts";
+import { acrossCorners, carried, flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { defineForm, type DraftInput, type Ground } from "./form.ts";
+import { defineForm, type DraftInput, ground } from "./form.ts";
+import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
 import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 const WINDOWS = outlinesOf("rectangle", "round", "oval", "arch", "heart");
@@ -32,13 +31,8 @@ const settings = z.strictObject({
     "own",
     "One that is bought takes no paper: measure it closed.",
   ),
-  fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the card's fold lies."),
-  matX: mm(
-    "On the mat, from the left",
-    0,
-    [0, 600],
-    "Where a card that is there already lies on the cutting mat, opened.",
-  ),
+  fold: foldsAt(),
+  matX: mm("On the mat, from the left", 0, [0, 600], "Where a card that is there already lies on the mat, opened."),
   matY: mm("On the mat, from below", 0, [0, 600], "Its lower left corner, above the mat's lower edge."),
   insert: choice(
     "Insert",
@@ -66,154 +60,93 @@ const FROM_EDGE = 6;
 /** Plies the corners stand off the insert: through the front, to its other side. */
 const THROUGH = 2;
 
-/** The four corners of a rectangle, each with the ways along its two edges. */
-const cornersOf = (w: number, h: number) =>
-  [
-    { id: "lower-left", name: "Lower left corner", at: [0, 0], x: 1, y: 1 },
-    { id: "lower-right", name: "Lower right corner", at: [w, 0], x: -1, y: 1 },
-    { id: "upper-right", name: "Upper right corner", at: [w, h], x: -1, y: -1 },
-    { id: "upper-left", name: "Upper left corner", at: [0, h], x: 1, y: -1 },
-  ] as const;
+const EARS = [
+  ["lower-left", "Lower left corner"],
+  ["lower-right", "Lower right corner"],
+  ["upper-right", "Upper right corner"],
+  ["upper-left", "Upper left corner"],
+] as const;
 
 /** A corner beyond the line of its slit, its point `deep` mm off it. */
 const corner =
   (deep: number): Shape =>
   (long) => ({ relief: 0, deep, corners: [[long / 2, deep]] });
 
-/** Sizes, mm: the card, the insert, what of each corner goes through. */
-function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
-  const [w, h] = [roundDown(contents.width, grid), roundDown(contents.height, grid)];
+/** The insert, where it lies on the card, and how much of its corners goes through; mm. */
+function sizesOf(input: Input) {
+  const { settings: set, setup } = input;
+  const { w, h } = cardSize(input);
   const margin = Math.min(set.margin, (Math.min(w, h) - 4 * FROM_EDGE) / 2);
-  const [wide, high] = [roundDown(w - 2 * margin, grid), roundDown(h - 2 * margin, grid)];
+  const [wide, high] = [w, h].map((long) => roundDown(long - 2 * margin, setup.grid)) as [number, number];
   // corners stay corners: two of them leave some edge between
   const q = Math.min(set.corner, (Math.min(wide, high) / 2 - FROM_EDGE) / Math.SQRT2);
-  const inset = Math.max(FROM_EDGE, (q + FROM_SLIT) / Math.SQRT2);
-  return { w, h, wide, high, q, inset, x: (w - wide) / 2, y: (h - high) / 2 };
+  return { wide, high, q, at: [(w - wide) / 2, (h - high) / 2] as Point };
 }
 
-/** The window in the middle of an insert so large, as large as was asked for or as the slits leave it. */
-function windowOf({ settings: set, setup: { grid } }: Input, { wide, high, inset }: ReturnType<typeof sizesOf>) {
+/** The window in the middle of the insert, as large as was asked for or as the slits leave it. */
+function windowOf({ settings: set, setup: { grid } }: Input, { wide, high, q }: ReturnType<typeof sizesOf>) {
   const preset = outlineIn(WINDOWS, set.opening, set.drawn, "oval");
-  const most = { width: wide - 2 * inset, height: high - 2 * inset };
-  if (!preset || Math.min(most.width, most.height) < grid) return undefined;
-  const width = roundDown(Math.min(set.windowWide === "auto" ? Infinity : set.windowWide, most.width), grid);
-  const height = roundDown(Math.min(set.windowHigh === "auto" ? Infinity : set.windowHigh, most.height), grid);
-  const path = preset.outline(width, height);
-  return { width, height, path: placePath(path, { ...HERE, x: (wide - width) / 2, y: (high - height) / 2 }) };
+  const inset = Math.max(FROM_EDGE, (q + FROM_SLIT) / Math.SQRT2);
+  const leaves = (asked: number | "auto", most: number): number =>
+    roundDown(asked === "auto" ? most : Math.min(asked, most), grid);
+  const [width, height] = [leaves(set.windowWide, wide - 2 * inset), leaves(set.windowHigh, high - 2 * inset)];
+  if (!preset || Math.min(wide, high) - 2 * inset < grid) return undefined;
+  const at: Point = [(wide - width) / 2, (high - height) / 2];
+  return { width, height, at, path: preset.outline(width, height) };
 }
 
 function draft(input: Input): Said {
   const { stock, settings: set } = input;
+  const { back, front, frontAt, w, h, motions } = foldedCard(input);
   const sizes = sizesOf(input);
-  const { w, h, wide, high, q, x, y } = sizes;
-  const side = set.fold === "side";
-  const back = panel("back", "Back", w, h);
-  const front = flap("front", "Front", side ? back.right : back.bottom, tapered({ deep: side ? w : h }), {
-    order: 1,
-    angle: -180,
-  });
-  // the panel that is slit, and where it lies in the drawing
-  const inside = set.insert === "inside";
-  const slitted = inside ? back : front;
-  const [left, low] = inside ? [0, 0] : side ? [w, 0] : [0, -h];
-  const off = q / Math.SQRT2;
-  const run = q + SLIT_SLACK;
-  const slits = cornersOf(wide, high).map(({ id, at, x: u, y: v }): Cut => {
-    const middle: Point = [left + x + at[0] + u * off, low + y + at[1] + v * off];
-    const along = run / Math.SQRT2;
-    return slit(
-      `slit-${id}`,
-      slitted,
-      [middle[0] + u * along, middle[1] - v * along],
-      [middle[0] - u * along, middle[1] + v * along],
-    );
-  });
-  const opening = windowOf(input, sizes);
-  const moved = (path: Path): Path => placePath(path, { ...HERE, x: left + x, y: low + y });
-  const inFront = opening ? [windowIn("front-window", slitted, moved(opening.path))] : [];
+  const cut = sizes.q * Math.SQRT2;
+  // the panel that is slit, where it lies in the drawing, and where the insert lies on it
+  const [slitted, corners]: readonly [typeof front | typeof back, Point] =
+    set.insert === "inside" ? [back, [0, 0]] : [front, frontAt];
+  const lies = add(corners, sizes.at);
 
-  // the insert between its corners, and each corner beyond the line of its slit
-  const cut = q * Math.SQRT2;
-  const middle = outlined(
-    "insert",
-    "Insert",
-    { width: wide, height: high },
-    polygon(
-      cornersOf(wide, high).flatMap(({ at, x: u, y: v }): readonly Point[] => {
-        const [one, two]: readonly [Point, Point] = [
-          [at[0], at[1] + v * cut],
-          [at[0] + u * cut, at[1]],
-        ];
-        return u === v ? [one, two] : [two, one];
-      }),
-    ),
+  const middle = panel("insert", "Insert", sizes.wide, sizes.high, { corners: clipped(cut) });
+  const lines = acrossCorners(middle, cut).map((line, i) => ({
+    line,
+    id: EARS[i]?.[0] ?? "",
+    name: EARS[i]?.[1] ?? "",
+  }));
+  const ears = lines.map(({ line, id, name }) =>
+    flap(id, name, line, corner(sizes.q), { order: 1, angle: 0, lift: -THROUGH, slack: true }),
   );
-  const ears = cornersOf(wide, high).map(({ id, name, at, x: u, y: v }) => {
-    const [one, two]: readonly [Point, Point] = [
-      [at[0], at[1] + v * cut],
-      [at[0] + u * cut, at[1]],
-    ];
-    const edge: Edge = { panel: "insert", from: u === v ? one : two, to: u === v ? two : one };
-    return flap(id, name, edge, corner(q), { order: 1, angle: 0, lift: -THROUGH, slack: true });
-  });
+  const slits = lines.map(({ line, id }) =>
+    slitAlong(`slit-${id}`, slitted, carried(line, lies, slitted.id), SLIT_SLACK),
+  );
+  const opening = windowOf(input, sizes);
+  const opened = (id: string, on: typeof slitted | typeof middle, [x, y]: Point) =>
+    opening ? [windowIn(id, on, placePath(opening.path, { ...HERE, x, y }))] : [];
   const behind = set.insert === "behind";
-  const inInsert = opening && !behind ? [windowIn("insert-window", middle, opening.path)] : [];
+  const box = opening && { ...opening, id: slitted.id, x: lies[0] + opening.at[0], y: lies[1] + opening.at[1] };
+  const inFront = box ? opened("front-window", slitted, [box.x, box.y]) : [];
+  const inInsert = opening && !behind ? opened("insert-window", middle, opening.at) : [];
+
+  const bought = set.base === "bought" && { bought: { x: set.matX, y: set.matY } };
+  const card = sheet("card", "Card base", [back, front], { cuts: [...slits, ...inFront], ...bought });
   const insert = sheet("insert", "Insert", [middle, ...ears], { cuts: inInsert });
+  const tucked = { told: "tuck-corners", through: true } as const;
   return {
-    sheets: [
-      sheet("card", "Card base", [back, front], {
-        cuts: [...slits, ...inFront],
-        ...(set.base === "bought" && { bought: { x: set.matX, y: set.matY } }),
-      }),
-      insert,
-    ],
+    sheets: [card, insert],
     joins: [
-      behind || inside
-        ? {
-            ...{ sheet: insert, onto: slitted, face: "back", told: "tuck-corners", through: true },
-            at: [left + w - x, low + y],
-          }
-        : { sheet: insert, onto: front, face: "front", at: [left + x, low + y], told: "tuck-corners", through: true },
+      set.insert === "front"
+        ? laid(insert, front, "front", { at: lies, ...tucked })
+        : laid(insert, slitted, "back", { at: [lies[0] + sizes.wide, lies[1]], ...tucked }),
     ],
-    motions: [opens("open", "Open the card", front)],
+    motions,
     finished: { width: w, height: h, thickness: (THROUGH + 2) * stock.caliper },
     sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.75) },
     figures: {
-      margin: fromEdge({ panel: slitted.id, from: [left, low + h], to: [left, low] }, [left + x, low + h / 2]),
-      corner: {
-        on: "insert",
-        from: [0, 0],
-        to: [off, off],
-        value: q,
-        lights: ["lower-left"],
-      },
-      windowWide: opening && {
-        on: slitted.id,
-        from: [left + (w - opening.width) / 2, low + h / 2],
-        to: [left + (w + opening.width) / 2, low + h / 2],
-        value: opening.width,
-        lights: ["front-window"],
-      },
-      windowHigh: opening && {
-        on: slitted.id,
-        from: [left + w / 2, low + (h - opening.height) / 2],
-        to: [left + w / 2, low + (h + opening.height) / 2],
-        value: opening.height,
-        lights: ["front-window"],
-      },
+      margin: fromEdge(carried(back.left, corners, slitted.id), [lies[0], corners[1] + h / 2]),
+      corner: { on: "insert", from: [0, 0], to: [cut / 2, cut / 2], value: sizes.q, lights: ["lower-left"] },
+      windowWide: box && widthOf(box, 0.5, { lights: ["front-window"] }),
+      windowHigh: box && heightOf(box, 0.5, { lights: ["front-window"] }),
     },
     refused: set.opening !== "none" && !opening ? [{ setting: "opening", instead: "none", code: "no-window" }] : [],
   };
-}
-
-function grounds({ fold, insert }: Readonly<Record<string, unknown>>): readonly Ground[] {
-  const top = fold === "top";
-  const inside = top ? ({ inside: 180 } as const) : ({ inside: 0 } as const);
-  return [
-    ...(insert === "front" ? [{ panel: "insert", name: "Insert", sides: { outside: 0 } } as const] : []),
-    { panel: "front", name: "Front", sides: { outside: 0, ...inside } },
-    { panel: "back", name: "Back", sides: { outside: top ? 180 : 0, ...inside } },
-  ];
 }
 
 /** A card whose corner slits hold an insert. */
@@ -224,7 +157,7 @@ export const insertFrameCard = defineForm({
   about: "Slits across the corners hold an insert of another paper, which can be changed.",
   settings,
   outside: "front",
-  grounds,
+  grounds: ({ fold, insert }) => [...(insert === "front" ? [ground("insert", "Insert")] : []), ...foldedGrounds(fold)],
   heaviest: 300,
   usualStock: "cover-250",
   draft,

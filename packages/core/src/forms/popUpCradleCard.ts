@@ -15,21 +15,20 @@ import { z } from "zod";
 import { type Path, placePath } from "../geometry/path.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
-import { opens } from "../paper/motion.ts";
-import type { Covering, Said } from "../paper/said.ts";
+import { type Covering, laid, needs, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
-import { tapered } from "../paper/shape.ts";
-import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { cradlePanels } from "./shared/cradlePanels.ts";
-import { defineForm, type DraftInput, type Ground } from "./form.ts";
+import { defineForm, type DraftInput, ground } from "./form.ts";
+import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
 import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
 const OUTLINES = outlinesOf("rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped");
 
 const settings = z.strictObject({
-  fold: choice("Folds", { side: "At the side", top: "At the top" }, "side", "Where the card's fold lies."),
+  fold: foldsAt(),
   strips: choice("Strips", { one: "One", two: "Two, side by side" }, "one", "Two hold what is wide steady."),
   step: mm("Step", 20, [10, 60], "How far from the fold a strip leaves the card: it is four steps long."),
   stripWide: autoMm("Strip", [12, 300], "How wide a strip is, along the fold; two fifths of what it lifts unless set."),
@@ -70,8 +69,10 @@ function natural({ figure, drawn: own, fold }: Input["settings"], long: number):
 }
 
 /** Sizes, mm, kept within the card: `deep` off its fold, `along` it. */
-function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
-  const [w, h] = [roundDown(contents.width, grid), roundDown(contents.height, grid)];
+function sizesOf(input: Input) {
+  const { settings: set, setup } = input;
+  const { grid } = setup;
+  const { w, h } = cardSize(input);
   const [deep, along] = set.fold === "side" ? [w, h] : [h, w];
   const most = along - 2 * INSIDE;
   // closed, the strip reaches two steps from the fold
@@ -100,24 +101,18 @@ function drawn(input: Input, { long, across }: { readonly long: number; readonly
 
 /** What is lifted reaches no further than the closed card hides it. */
 const hides = ({ deep, k, long }: ReturnType<typeof sizesOf>, grid: number): readonly Covering[] => [
-  {
-    setting: "figureLong",
+  needs("figureLong", deep - k - long, INSIDE, "rises-past", {
     mends: roundDown(deep - INSIDE - k, grid),
-    figure: deep - k - long,
-    least: INSIDE,
-    code: "rises-past",
     button: "reach-less",
-  },
+  }),
 ];
 
 function draft(input: Input): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
-  const { w, h, deep, along, k, across, strips, wide, long } = sizes;
+  const { w, h, along, k, across, strips, wide, long } = sizes;
 
-  const back = panel("back", "Back", w, h);
-  const hung = set.fold === "side" ? back.right : back.bottom;
-  const front = flap("front", "Front", hung, tapered({ deep }), { order: 2, angle: -180 });
+  const { back, front, motions } = foldedCard(input, 2);
   const figure = drawn(input, { long, across });
   // cut as it is read: upright, on its foot
   const upright = set.fold === "top" && { laid: { x: 0, y: long, rotation: -90, flip: false } };
@@ -141,18 +136,17 @@ function draft(input: Input): Said {
   return {
     sheets: [sheet("card", "Card base", [back, front]), ...cradles.map((c) => c.strip), shown],
     joins: [
-      ...cradles.map((c) => ({ sheet: c.strip, onto: back, face: "back" as const, ...lies(c.at), told: "glue-base" })),
-      {
-        ...{ sheet: shown, onto: first.riser, face: "back", told: "glue-riser" },
-        also: cradles.slice(1).map((c) => c.riser),
+      ...cradles.map((c) => laid(c.strip, back, "back", { ...lies(c.at), told: "glue-base" })),
+      laid(shown, first.riser, "back", {
+        ...{ told: "glue-riser", also: cradles.slice(1).map((c) => c.riser) },
         origin: [k + long, (along - across) / 2 - first.at],
-      },
+      }),
     ],
     glue: [
       ...cradles.flatMap((c) => [glued(c.base, back), glued(c.foot, front)]),
       ...cradles.map((c) => glued(figure, c.riser)),
     ],
-    motions: [opens("open", "Open the card", front)],
+    motions,
     finished: { width: w, height: h, thickness: PLIES * stock.caliper },
     sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.12) },
     covers: hides(sizes, setup.grid),
@@ -165,16 +159,6 @@ function draft(input: Input): Said {
   };
 }
 
-/** Front and back, and what rises: read as it stands when the card is open. */
-function grounds({ fold }: Readonly<Record<string, unknown>>): readonly Ground[] {
-  const top = fold === "top";
-  return [
-    { panel: "front", name: "Front", sides: { outside: 0, inside: top ? 180 : 0 } },
-    { panel: "figure", name: "Figure", sides: { outside: 0 } },
-    { panel: "back", name: "Back", sides: top ? { outside: 180, inside: 180 } : { outside: 0, inside: 0 } },
-  ];
-}
-
 /** A card out of which something rises. */
 export const popUpCradleCard = defineForm({
   id: "pop-up-cradle-card",
@@ -183,7 +167,7 @@ export const popUpCradleCard = defineForm({
   about: "Strips across the fold lift something when the card opens.",
   settings,
   outside: "front",
-  grounds,
+  grounds: ({ fold }) => foldedGrounds(fold, ground("figure", "Figure")),
   heaviest: 250,
   usualStock: "cover-250",
   draft,

@@ -14,17 +14,19 @@
  */
 import { z } from "zod";
 import { shapes } from "../catalogue/shapes.ts";
+import type { Point } from "../geometry/point.ts";
 import { autoMm, mm } from "../model/setting.ts";
-import { depthOf, fromEdge, heightOf, past, widthOf } from "../paper/figure.ts";
+import { alongSlit, depthOf, fromEdge, heightOf, past, widthOf } from "../paper/figure.ts";
 import { hole, slit } from "../paper/hole.ts";
 import { runsIn } from "../paper/motion.ts";
-import type { Covering, Refusal, Said } from "../paper/said.ts";
+import { type Covering, laid, needs, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered, thumbCut } from "../paper/shape.ts";
-import { flap, outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
-import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
+import { defineForm, type DraftInput, ground } from "./form.ts";
+import { cardSize } from "./shared/foldedCard.ts";
+import { cutTo, outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),
@@ -32,23 +34,14 @@ const settings = z.strictObject({
   slitLong: autoMm("Slit", [20, 300], "How long the slit is; it ends 20 mm from the edges unless set.", {
     follows: "height",
   }),
-  slitFrom: autoMm(
-    "Slit from the left",
-    [10, 300],
-    "How far the slit stands from the left edge; in the middle unless set.",
-  ),
+  slitFrom: autoMm("Slit from the left", [10, 300], "From the left edge to the slit; in the middle unless set."),
   carrier: mm("Carrier", 12, [6, 60], "How long the carrier is, along the slit: the travel is the slit less this."),
   figure: outlineChoice("Figure", shapes, "round", "The outline of what rides along on the front."),
   drawn: ownOutline(),
   figureWide: mm("Figure's width", 40, [10, 250], "How wide the figure is."),
   figureHigh: mm("Figure's height", 40, [10, 250], "How high the figure is."),
   thumb: mm("Thumb cut", 10, [0, 13], "Radius of the cut in the front's upper edge; 0 leaves it out."),
-  tie: mm(
-    "Hole for a ribbon",
-    0,
-    [0, 6],
-    "Across, in the pull panel below its upper edge, to pull by; 0 leaves it out.",
-  ),
+  tie: mm("Hole for a ribbon", 0, [0, 6], "Across, near the pull panel's upper edge, to pull by; 0 leaves it out."),
 });
 
 type Input = DraftInput<z.output<typeof settings>>;
@@ -66,62 +59,37 @@ const PLIES = 7;
 const TIE_BELOW = 9;
 
 /** Sizes, mm: the slit with its place, how much of it the carrier takes, how far each half of that reaches. */
-function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
-  const [w, h] = [roundDown(contents.width, grid), roundDown(contents.height, grid)];
+function sizesOf(input: Input) {
+  const { settings: set, setup } = input;
+  const { w, h } = cardSize(input);
   const most = Math.max(LEAST * h, h - 2 * END);
   const long = Math.min(set.slitLong === "auto" ? most : set.slitLong, most);
   const x = Math.min(Math.max(set.slitFrom === "auto" ? w / 2 : set.slitFrom, 2 * BESIDE), w - 2 * BESIDE);
   // more than half the slit, and it would hardly move
   const carried = Math.min(set.carrier, long / 2);
-  const half = Math.max(grid, roundDown(Math.min(HALF, x - BESIDE, w - x - BESIDE), grid));
+  const half = Math.max(setup.grid, roundDown(Math.min(HALF, x - BESIDE, w - x - BESIDE), setup.grid));
   return { w, h, long, low: (h - long) / 2, x, carried, half, travel: long - carried };
 }
 
 /** The figure covers the carrier it rides on, and stays beside the card's edges. */
 function watched({ settings: set }: Input, { w, x, half, carried }: ReturnType<typeof sizesOf>): readonly Covering[] {
-  const beside = Math.min(x, w - x) - set.figureWide / 2;
+  const room = Math.min(x, w - x);
+  const larger = (least: number) => ({ mends: least + 2, button: "figure-larger" });
+  const smaller = { mends: Math.max(10, 2 * (room - BESIDE)), button: "figure-smaller" };
   return [
-    {
-      setting: "figureWide",
-      mends: 2 * half + 2,
-      figure: set.figureWide,
-      least: 2 * half,
-      code: "carrier-seen",
-      button: "figure-larger",
-    },
-    {
-      setting: "figureHigh",
-      mends: carried + 2,
-      figure: set.figureHigh,
-      least: carried,
-      code: "carrier-seen",
-      button: "figure-larger",
-    },
-    {
-      setting: "figureWide",
-      mends: Math.max(10, 2 * (Math.min(x, w - x) - BESIDE)),
-      figure: beside,
-      least: BESIDE,
-      code: "figure-past",
-      button: "figure-smaller",
-    },
+    needs("figureWide", set.figureWide, 2 * half, "carrier-seen", larger(2 * half)),
+    needs("figureHigh", set.figureHigh, carried, "carrier-seen", larger(carried)),
+    needs("figureWide", room - set.figureWide / 2, BESIDE, "figure-past", smaller),
   ];
-}
-
-function drawn({ settings: { figure, drawn: own, figureWide: width, figureHigh: height } }: Input): Rectangle {
-  const preset = outlineIn(shapes, figure, own, "round");
-  return preset && preset.id !== "rectangle"
-    ? outlined("figure", "Figure", { width, height }, preset.outline(width, height))
-    : panel("figure", "Figure", width, height);
 }
 
 function draft(input: Input): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
   const { w, h, long, low, x, carried, half, travel } = sizes;
+  const size = { width: set.figureWide, height: set.figureHigh };
 
-  const tip = set.thumb > 0 ? { edges: { top: thumbCut(set.thumb) } } : {};
-  const front = panel("front", "Front", w, h, tip);
+  const front = panel("front", "Front", w, h, set.thumb > 0 ? { edges: { top: thumbCut(set.thumb) } } : {});
   const back = flap("back", "Back", front.right, tapered({ deep: w }), { order: 1, angle: -180 });
   const closes = tapered({ deep: roundUp(set.stripWide, setup.grid), slope: 0.1, relief: 0.5 });
   const strip = flap("seam-strip", "Glue strip", front.left, closes, { order: 2, angle: -180 });
@@ -130,30 +98,20 @@ function draft(input: Input): Said {
   const ribbon = set.tie > 0 ? [hole("tie", pull, [pull.width / 2, pull.height - TIE_BELOW], set.tie)] : [];
   const behind = panel("behind", "Carrier, behind", half, carried);
   // the paper between its halves goes through the front: one ply, and its own
-  const ahead = flap("ahead", "Carrier, in front", behind.right, tapered({ deep: half }), {
-    order: 1,
-    angle: 0,
-    lift: 2,
-  });
-  const figure = drawn(input);
+  const over = tapered({ deep: half });
+  const ahead = flap("ahead", "Carrier, in front", behind.right, over, { order: 1, angle: 0, lift: 2 });
+  const figure = cutTo("figure", "Figure", outlineIn(shapes, set.figure, set.drawn, "round"), size);
 
   const carrier = sheet("carrier", "Carrier", [behind, ahead]);
   const pulled = sheet("pulled", "Pull panel", [pull], { cuts: ribbon });
   const shown = sheet("shown", "Figure", [figure]);
-  const shorter: readonly Refusal[] =
-    set.carrier > carried ? [{ setting: "carrier", instead: roundDown(carried, 0.5), code: "carrier-long" }] : [];
+  const rides: Point = [half - size.width / 2, (carried - size.height) / 2];
   return {
     sheets: [sheet("card", "Card base", [front, back, strip], { cuts: [cut] }), carrier, pulled, shown],
     joins: [
-      { sheet: carrier, onto: front, face: "back", at: [x - half, low], flip: false, told: "through-slit" },
-      {
-        ...{ sheet: pulled, onto: behind, face: "back", flip: false, told: "glue-carrier" },
-        at: [half - x + set.free / 2, -low],
-      },
-      {
-        ...{ sheet: shown, onto: ahead, face: "front", told: "glue-carrier" },
-        at: [-figure.width / 2 + half, (carried - figure.height) / 2],
-      },
+      laid(carrier, front, "back", { at: [x - half, low], flip: false, told: "through-slit" }),
+      laid(pulled, behind, "back", { at: [half - x + set.free / 2, -low], flip: false, told: "glue-carrier" }),
+      laid(shown, ahead, "front", { at: rides, told: "glue-carrier" }),
     ],
     // nothing pushes against what is glued on the carrier: it may be short
     glue: [glued(strip, back), glued(pull, behind, { web: true }), glued(figure, ahead, { web: true })],
@@ -161,10 +119,11 @@ function draft(input: Input): Said {
     finished: { width: w, height: h, thickness: PLIES * stock.caliper },
     sized: { width: widthOf(front, 0.08), height: heightOf(front, 0.85) },
     covers: watched(input, sizes),
-    refused: shorter,
+    refused:
+      set.carrier > carried ? [{ setting: "carrier", instead: roundDown(carried, 0.5), code: "carrier-long" }] : [],
     figures: {
       stripWide: depthOf(strip),
-      slitLong: { on: "front", from: [x, low], to: [x, low + long], value: long, lights: ["slit"] },
+      slitLong: alongSlit(cut),
       slitFrom: fromEdge(front.left, [x, low + long / 2], { lights: ["slit"] }),
       carrier: heightOf(behind, 0.5),
       figureWide: widthOf(figure),
@@ -184,10 +143,10 @@ export const sliderPocketCard = defineForm({
   settings,
   outside: "front",
   grounds: () => [
-    { panel: "front", name: "Front", sides: { outside: 0 } },
-    { panel: "figure", name: "Figure", sides: { outside: 0 } },
-    { panel: "pull", name: "Pull panel", sides: { outside: 0 } },
-    { panel: "back", name: "Back", sides: { outside: 0 } },
+    ground("front", "Front"),
+    ground("figure", "Figure"),
+    ground("pull", "Pull panel"),
+    ground("back", "Back"),
   ],
   heaviest: 300,
   usualStock: "cover-250",

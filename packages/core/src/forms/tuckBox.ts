@@ -19,9 +19,9 @@ import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
+import { defineForm, ground, type InputOf } from "./form.ts";
 import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
-import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
   play: boxRoom,
@@ -30,8 +30,6 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the tucks", 6, [0, 15], "The two free corners of each tuck."),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
-
 /** A tuck is so much narrower than its lid on each side, a dust flap than its wall: shoulders that hold, and room to turn. */
 const SHOULDER = 1.5;
 /** Dust flaps reach no further than this part of the width, so that they do not meet. */
@@ -39,61 +37,54 @@ const DUST_PART = 0.45;
 const DUST = 25;
 
 /** Sizes, mm: what is inside and the plies in its way, on the ruler. */
-function sizesOf({ contents, stock, settings: { play }, setup: { grid } }: DraftInput<{ play: number }>) {
+function sizesOf({ contents, stock, settings: { play, tuck }, setup: { grid } }: InputOf<typeof settings>) {
   const ply = stock.caliper;
   const { width, height, thickness } = contents;
   // the strip stands inside the left wall, dust flaps under the lids, the tuck inside the front
   const across = roundUp(betweenWalls(width, 0, play) + ply, grid);
   const up = roundUp(betweenWalls(height, 0, play) + 2 * ply, grid);
   const depth = roundUp(Math.max(betweenWalls(thickness, 0, play) + 2 * ply, LEAST_WALL), grid);
-  return { across, up, depth, ply };
+  const dust = roundDown(Math.min(DUST, across * DUST_PART, Math.max(depth, 12)), grid);
+  return { across, up, depth, ply, dust, tuck: roundDown(Math.min(tuck, up / 2 - 1), grid) };
 }
 
-function draft(input: Input): Said {
-  const { contents, settings: set, setup } = input;
-  const { grid } = setup;
-  const { across, up, depth, ply } = sizesOf(input);
-  const back = panel("back", "Back", across, up);
-  const round = { across, depth, stripWide: set.stripWide, grid, order: 2, called: "wall" } as const;
-  const { strip, right, front, left } = foldedRound(back, round);
+interface End extends ReturnType<typeof sizesOf> {
+  readonly id: "upper" | "lower";
+  /** when its dust flaps fold; its lid comes next */
+  readonly order: number;
+  readonly round: number;
+  /** the edges it hangs on */
+  readonly on: { readonly right: Edge; readonly left: Edge; readonly back: Edge };
+}
 
-  const tucked = roundDown(Math.min(set.tuck, up / 2 - 1), grid);
-  const dusty = roundDown(Math.min(DUST, across * DUST_PART, Math.max(depth, 12)), grid);
-  const ends = (["upper", "lower"] as const).map((end) => {
-    const top = end === "upper";
-    const [id, name] = top ? ["upper", "Upper"] : ["lower", "Lower"];
-    const order = top ? 5 : 3;
-    const dust = (side: string, on: Edge) =>
-      flap(
-        `${id}-dust-${side}`,
-        `${name} dust flap`,
-        on,
-        tapered({ deep: dusty, slope: 0.1, relief: offFold(SHOULDER, ply) }),
-        {
-          ...{ order, angle: 90, lift: 1 },
-        },
-      );
-    const flaps = [dust("right", top ? right.end : right.start), dust("left", top ? left.end : left.start)];
-    const lid = flap(`${id}-lid`, `${name} lid`, top ? back.top : back.bottom, tapered({ deep: depth, relief: ply }), {
-      order: order + 1,
-      angle: 90,
-    });
-    const tuck = flap(
-      `${id}-tuck`,
-      `${name} tuck`,
-      lid.tip,
-      tapered({ deep: tucked, relief: SHOULDER, slope: 0.05, round: set.cornerRadius }),
-      { order: order + 1, angle: 90, lift: 1 },
-    );
-    return { flaps, lid, tuck };
-  });
-  const [above] = ends as [(typeof ends)[number]];
+/** One end: dust flaps at both walls, then the lid with its tuck. */
+function endOf({ id, order, round, on, depth, ply, dust, tuck }: End) {
+  const name = id === "upper" ? "Upper" : "Lower";
+  const dusty = tapered({ deep: dust, slope: 0.1, relief: offFold(SHOULDER, ply) });
+  const flaps = (["right", "left"] as const).map((side) =>
+    flap(`${id}-dust-${side}`, `${name} dust flap`, on[side], dusty, { order, angle: 90, lift: 1 }),
+  );
+  const over = { order: order + 1, angle: 90 };
+  const lid = flap(`${id}-lid`, `${name} lid`, on.back, tapered({ deep: depth, relief: ply }), over);
+  const tucked = tapered({ deep: tuck, relief: SHOULDER, slope: 0.05, round });
+  const last = flap(`${id}-tuck`, `${name} tuck`, lid.tip, tucked, { ...over, lift: 1 });
+  return { panels: [...flaps, lid, last], tuck: last };
+}
+
+function draft(input: InputOf<typeof settings>): Said {
+  const { contents, settings: set, setup } = input;
+  const sizes = sizesOf(input);
+  const { across, up, depth, ply } = sizes;
+  const back = panel("back", "Back", across, up);
+  const round = { across, depth, stripWide: set.stripWide, grid: setup.grid, order: 2, called: "wall" } as const;
+  const { strip, right, front, left } = foldedRound(back, round);
+  const ends = { ...sizes, round: set.cornerRadius };
+  const upper = endOf({ ...ends, id: "upper", order: 5, on: { right: right.end, left: left.end, back: back.top } });
+  const low = { right: right.start, left: left.start, back: back.bottom };
+  const lower = endOf({ ...ends, id: "lower", order: 3, on: low });
+  const panels = [back, strip, right, front, left, ...upper.panels, ...lower.panels];
   return {
-    sheets: [
-      sheet("box", "Tuck box", [back, strip, right, front, left, ...ends.flatMap((e) => [...e.flaps, e.lid, e.tuck])], {
-        rounding: set.cornerRadius,
-      }),
-    ],
+    sheets: [sheet("box", "Tuck box", panels, { rounding: set.cornerRadius })],
     holds: {
       on: back,
       across: across - ply,
@@ -101,12 +92,12 @@ function draft(input: Input): Said {
       up: up - (contents.thickness > offFold(SHOULDER, ply) ? 2 * ply : 0),
       depth: depth - ply,
       at: [(across + ply) / 2, up / 2],
-      closes: [...above.flaps, above.lid, above.tuck],
+      closes: upper.panels,
       asks: "play",
     },
     glue: [glued(left, strip, { widens: "stripWide" })],
     closing: "tuck-in",
-    figures: { stripWide: depthOf(strip), tuck: depthOf(above.tuck) },
+    figures: { stripWide: depthOf(strip), tuck: depthOf(upper.tuck) },
     measured: { wall: depthOf(right, 0.5, { lights: ["right-wall", "left-wall"] }) },
   };
 }
@@ -119,10 +110,7 @@ export const tuckBox = defineForm({
   about: "Four walls, and a lid above and below that tucks in behind the front.",
   settings,
   outside: "back",
-  grounds: () => [
-    { panel: "front", name: "Front", sides: { outside: 0 } },
-    { panel: "back", name: "Back", sides: { outside: 0 } },
-  ],
+  grounds: () => [ground("front", "Front"), ground("back", "Back")],
   heaviest: 350,
   usualStock: "cover-250",
   draft,

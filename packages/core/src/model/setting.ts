@@ -6,7 +6,7 @@ import { z } from "zod";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle" | "count" | "text" | "list" | "drawn";
+  readonly kind: "length" | "choice" | "toggle" | "count" | "text" | "list" | "drawn" | "paper";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
@@ -128,6 +128,17 @@ export const drawn = (label: string, max: number, about: string) =>
     .max(max)
     .default("")
     .meta({ kind: "drawn", label, about, max } satisfies SettingMeta);
+
+/** What a paper setting holds where no other paper than the draft's own is meant. */
+export const SAME_PAPER = "same";
+
+/** The paper that something is cut from: the draft's own, or another by its id. Which there are is asked where it is read and shown. */
+export const paperOf = (label: string, about: string) =>
+  z
+    .string()
+    .max(60)
+    .default(SAME_PAPER)
+    .meta({ kind: "paper", label, about } satisfies SettingMeta);
 
 /** What a setting's schema says of itself. Throws on a schema that was not made by this file. */
 export function settingMeta(schema: z.ZodType): SettingMeta {

@@ -13,7 +13,7 @@ import {
   scale,
   subtract,
 } from "../geometry/point.ts";
-import type { Dimension } from "../model/piece.ts";
+import type { Cut, Dimension } from "../model/piece.ts";
 import type { Corner } from "./shape.ts";
 import type { Drawn, Edge, Flap, Rectangle } from "./sheet.ts";
 
@@ -43,21 +43,24 @@ export function depthOf({ id, foot, deep }: Flap, at = 0.5, rest: Rest = {}): Me
   return { on: id, from, to: add(from, scale([-dy, dx], deep)), value: deep, slides, ...rest };
 }
 
+/** A rectangle that is measured: a panel, or what lies so far in on one. */
+type Box = Pick<Rectangle, "id" | "width" | "height"> & { readonly x?: number; readonly y?: number };
+
 /** Across a rectangle, so far up it. */
-export const widthOf = ({ id, width, height }: Rectangle, at = 0.5, rest: Rest = {}): Measured => ({
+export const widthOf = ({ id, width, height, x = 0, y = 0 }: Box, at = 0.5, rest: Rest = {}): Measured => ({
   on: id,
-  from: [0, height * at],
-  to: [width, height * at],
+  from: [x, y + height * at],
+  to: [x + width, y + height * at],
   value: width,
   slides: [0, height * ALONG],
   ...rest,
 });
 
 /** Up a rectangle, so far across it. */
-export const heightOf = ({ id, width, height }: Rectangle, at = 0.5, rest: Rest = {}): Measured => ({
+export const heightOf = ({ id, width, height, x = 0, y = 0 }: Box, at = 0.5, rest: Rest = {}): Measured => ({
   on: id,
-  from: [width * at, 0],
-  to: [width * at, height],
+  from: [x + width * at, y],
+  to: [x + width * at, y + height],
   value: height,
   slides: [width * ALONG, 0],
   ...rest,
@@ -112,6 +115,12 @@ export const fromEdge = (edge: Edge, to: Point, rest: Rest = {}): Measured => {
   const [dx, dy] = direction(edge.from, edge.to);
   return { on: edge.panel, from: add(to, scale([dy, -dx], off)), to, value: off, ...rest };
 };
+
+/** Along a slit, from its start to its end. */
+export function alongSlit({ id, panel, path }: Cut): Measured {
+  const [from, to] = [path[0]?.from, path.at(-1)?.to] as readonly [Point, Point];
+  return { on: panel, from, to, value: distance(from, to), lights: [id] };
+}
 
 /** Across a round hole in a panel. */
 export const across = (id: string, { id: on }: Drawn, centre: Point, wide: number): Measured => ({

@@ -2,8 +2,8 @@
 import { flatten, holds, type Path, roundCorners } from "../geometry/path.ts";
 import type { Cut } from "../model/piece.ts";
 import { roundUp } from "../units/ruler.ts";
-import type { Drawn } from "./sheet.ts";
-import { distance, dot, type Point, scale, subtract, add } from "../geometry/point.ts";
+import type { Drawn, Edge, Twin } from "./sheet.ts";
+import { add, direction, distance, dot, place, type Point, scale, subtract } from "../geometry/point.ts";
 
 /** mm of paper a hole's rim needs to the edge: 3 mm, or the hole's own width where that is more (geometry notes). */
 export const rimNeeds = (across: number): number => Math.max(3, across);
@@ -40,6 +40,16 @@ export const hole = (
   settings: Pick<Cut, "place" | "across"> = {},
 ): Cut => ({ id, panel: panel.id, kind: "hole", path: circle(centre, wide / 2), ...settings });
 
+/** The same hole through a face and its twin, so that it goes through both when they lie on one another; an id for each. */
+export const through = (
+  id: (face: string) => string,
+  faces: readonly (Drawn | Twin)[],
+  centre: Point,
+  wide: number,
+  settings: Pick<Cut, "place" | "across"> = {},
+): Cut[] =>
+  faces.map((face) => hole(id(face.id), face, "mirror" in face ? place(centre, face.mirror) : centre, wide, settings));
+
 /** A straight slit in a panel. */
 export const slit = (id: string, panel: Pick<Drawn, "id">, from: Point, to: Point): Cut => ({
   id,
@@ -47,6 +57,17 @@ export const slit = (id: string, panel: Pick<Drawn, "id">, from: Point, to: Poin
   kind: "slit",
   path: [{ kind: "line", from, to }],
 });
+
+/** A slit along a line, longer than it by so much at each end. */
+export function slitAlong(
+  id: string,
+  panel: Pick<Drawn, "id">,
+  { from, to }: Pick<Edge, "from" | "to">,
+  longer = 0,
+): Cut {
+  const past = scale(direction(from, to), longer);
+  return slit(id, panel, subtract(from, past), add(to, past));
+}
 
 /** An opening in a panel, of any shape. */
 export const windowIn = (id: string, panel: Pick<Drawn, "id">, path: Path): Cut => ({

@@ -100,6 +100,21 @@ export interface Finish {
   readonly held?: { readonly run: number; readonly wide: number };
 }
 
+/** A sheet laid on a face of a panel: at a place, told by these words. */
+export const laid = (sheet: Sheet, onto: Drawn, face: Face, how: Omit<Laid, "sheet" | "onto" | "face"> = {}): Laid => ({
+  ...{ sheet, onto, face },
+  ...how,
+});
+
+/** So much paper where at least so much is needed: which words tell it, and what its button sets. */
+export const needs = (
+  setting: string,
+  figure: number,
+  least: number,
+  code: string,
+  rest: Pick<Covering, "mends" | "button"> = {},
+): Covering => ({ setting, figure, least, code, ...rest });
+
 type Figures = Measured | readonly (Measured | undefined)[] | undefined;
 
 /** A form's answer. */

@@ -27,8 +27,12 @@ export const clipped =
     [...add(corner, scale(ahead, on)), radius],
   ];
 
-/** What is taken out of a straight edge: corners in the edge's frame, x along it and y out of the paper. */
-export type EdgeCut = (long: number) => readonly Corner[];
+/** What becomes of a straight edge: corners in the edge's frame, x along it and y out of the paper. */
+export interface EdgeCut {
+  (long: number): readonly Corner[];
+  /** mm it stands out of the paper; nothing where it is only cut into */
+  readonly out?: number;
+}
 
 /** A half round cut to grip what is inside, in the middle of an edge unless said. */
 export const thumbCut =
@@ -55,14 +59,16 @@ export const notch =
   ];
 
 /** An arc from end to end of an edge, `rise` mm out of the paper in its middle, or into it: no more than half the edge. */
-export const arched =
-  (rise: number): EdgeCut =>
-  (long) => {
-    const radius = (long * long) / (8 * Math.abs(rise)) + Math.abs(rise) / 2;
-    // the tangents at its ends meet above its middle: rounded by the arc's radius their corner is the arc
-    const slope = long / 2 / (radius - Math.abs(rise));
-    return [[long / 2, (Math.sign(rise) * slope * long) / 2, radius]];
-  };
+export const arched = (rise: number): EdgeCut =>
+  Object.assign(
+    (long: number): readonly Corner[] => {
+      const radius = (long * long) / (8 * Math.abs(rise)) + Math.abs(rise) / 2;
+      // the tangents at its ends meet above its middle: rounded by the arc's radius their corner is the arc
+      const slope = long / 2 / (radius - Math.abs(rise));
+      return [[long / 2, (Math.sign(rise) * slope * long) / 2, radius]];
+    },
+    rise > 0 ? { out: rise } : {},
+  );
 
 /** Places in an edge's frame as places on the sheet. */
 export function outward(from: Point, to: Point): (corner: Corner) => Corner {
@@ -97,6 +103,8 @@ export interface Standing {
   readonly corners: readonly Corner[];
   /** mm from the fold to where it ends, roundings counted */
   readonly deep: number;
+  /** mm that its free edge stands out past there */
+  readonly out?: number | undefined;
   /** mm cut straight off its point */
   readonly trim?: number;
   /** what its fold is where it is not straight, and its two sides: out of the flap is positive */
@@ -117,8 +125,8 @@ interface Tapered {
   /** radius of its two free corners */
   readonly round?: number;
   /** what is taken out of its free edge, and out of both its sides */
-  readonly tip?: EdgeCut;
-  readonly sides?: EdgeCut;
+  readonly tip?: EdgeCut | undefined;
+  readonly sides?: EdgeCut | undefined;
 }
 
 /**
@@ -135,6 +143,7 @@ export const tapered =
     return {
       relief,
       deep,
+      out: tip?.out,
       sides,
       corners: [
         ...bend.map((y): Corner => [inset, y]),
@@ -144,6 +153,29 @@ export const tapered =
         ...bend.map((y): Corner => [long - inset, y]),
       ],
     };
+  };
+
+/**
+ * A flap with a slot cut in from its starting side, square to it.
+ *
+ *   ┌─────────────┐  deep
+ *   ├────         │  `wide` open, its middle `fromTip` off the tip, `far` in
+ *   └─────────────┘
+ */
+export const slotted =
+  (
+    deep: number,
+    { wide, far, fromTip }: { readonly wide: number; readonly far: number; readonly fromTip: number },
+  ): Shape =>
+  (long) => {
+    const [low, high] = [deep - fromTip - wide / 2, deep - fromTip + wide / 2];
+    const slot: readonly Corner[] = [
+      [0, low],
+      [far, low],
+      [far, high],
+      [0, high],
+    ];
+    return { relief: 0, deep, corners: [...slot, [0, deep], [long, deep]] };
   };
 
 interface Pointed {

@@ -13,7 +13,7 @@ import {
   roundCorners,
   type Segment,
 } from "../geometry/path.ts";
-import { distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
+import { compose, distance, offLine, place, type Point, type Pose, subtract } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Cut, Fold, PieceDraft, Stroke } from "../model/piece.ts";
 import type { Stock } from "../model/spec.ts";
@@ -66,7 +66,7 @@ export interface Flap extends Drawn {
 interface Treatment {
   /** every corner, or each by its place */
   readonly corners?: CornerCut | Partial<Record<"bottomLeft" | "bottomRight" | "topRight" | "topLeft", CornerCut>>;
-  readonly edges?: Partial<Record<"bottom" | "right" | "top" | "left", EdgeCut>>;
+  readonly edges?: Partial<Record<"bottom" | "right" | "top" | "left", EdgeCut | undefined>>;
 }
 
 /** A rectangle with its corners and edges as said. */
@@ -93,7 +93,10 @@ export function panel(
     name,
     width,
     height,
-    reach: [a, c],
+    reach: [
+      [0 - (edges.left?.out ?? 0), 0 - (edges.bottom?.out ?? 0)],
+      [width + (edges.right?.out ?? 0), height + (edges.top?.out ?? 0)],
+    ],
     corners: treated([a, b, c, d], cuts, [edges.bottom, edges.right, edges.top, edges.left]),
     bottom: edge(a, b),
     right: edge(b, c),
@@ -109,6 +112,31 @@ export const outlined = (
   { width, height }: { readonly width: number; readonly height: number },
   path: Path,
 ): Rectangle => ({ ...panel(id, name, width, height), path });
+
+/**
+ * A panel whose sides lean out by `flare` mm from its foot to its head; its head may be shaped.
+ *
+ *   ┌────────────┐       The box round it starts at the origin; its four edges are its own.
+ *    ╲          ╱ high
+ *     └────────┘ foot
+ */
+export function leaning(
+  id: string,
+  name: string,
+  { foot, flare, high, head }: { foot: number; flare: number; high: number; head?: EdgeCut | undefined },
+): Rectangle {
+  const width = foot + 2 * flare;
+  const [a, b, c, d]: readonly [Point, Point, Point, Point] = [
+    [flare, 0],
+    [flare + foot, 0],
+    [width, high],
+    [0, high],
+  ];
+  const edge = (from: Point, to: Point): Edge => ({ panel: id, from, to });
+  const corners = treated([a, b, c, d], [], [undefined, undefined, head, undefined]);
+  const sides = { bottom: edge(a, b), right: edge(b, c), top: edge(c, d), left: edge(d, a) };
+  return { ...panel(id, name, width, high), corners, ...sides };
+}
 
 interface Hinge {
   /** when it is folded, from 1; equal numbers fold together */
@@ -132,7 +160,7 @@ export function flap(
   { order, angle = 180, lift = 0, level, slack }: Hinge,
 ): Flap {
   const long = distance(from, to);
-  const { relief, corners, deep, foot, sides, trim = 0 } = shape(long);
+  const { relief, corners, deep, out = 0, foot, sides, trim = 0 } = shape(long);
   const at = outward(from, to);
   const spot = (corner: Corner): Point => {
     const [x, y] = at(corner);
@@ -166,7 +194,7 @@ export function flap(
     deep,
     trim,
     corners: outline,
-    reach: [start, end, ...corners].map(([x, y]) => spot([x, Math.min(y, deep)])),
+    reach: [start, end, ...corners].map(([x, y]) => spot([x, Math.min(y, deep + out)])),
     fold: {
       id: `score-${id}`,
       panels: [parent, id],
@@ -187,12 +215,40 @@ export function flap(
   };
 }
 
+/** A face that is another one mirrored: `mirror` takes places of that one to places of its own, as both are drawn. */
+export interface Twin extends Flap {
+  readonly mirror: Pose;
+}
+
 /** A part of an edge: mm from its start, and from its end. */
 export function part({ panel: id, from, to }: Edge, fromStart: number, fromEnd: number): Edge {
   const at = outward(from, to);
   const spot = (along: number): Point => [at([along, 0])[0], at([along, 0])[1]];
   return { panel: id, from: spot(fromStart), to: spot(distance(from, to) - fromEnd) };
 }
+
+/** The corners of a rectangle by place, as `corners` of a panel names them. */
+export const CORNERS = ["bottomLeft", "bottomRight", "topRight", "topLeft"] as const;
+
+/** Lines across the corners of a rectangle, `by` mm along both edges: each walked with the rectangle on its left. */
+export const acrossCorners = ({ id, bottom, right, top, left }: Rectangle, by: number): readonly Edge[] =>
+  [
+    [left, bottom],
+    [bottom, right],
+    [right, top],
+    [top, left],
+  ].map(([before, after]): Edge => ({
+    panel: id,
+    from: part(before as Edge, distance((before as Edge).from, (before as Edge).to) - by, 0).from,
+    to: part(after as Edge, by, 0).from,
+  }));
+
+/** The same line on another panel, moved there. */
+export const carried = ({ from, to }: Edge, [x, y]: Point, panel: string): Edge => ({
+  panel,
+  from: [from[0] + x, from[1] + y],
+  to: [to[0] + x, to[1] + y],
+});
 
 /** What cuts and roundings left straight of an edge; undefined where they left nothing. */
 export function straightOf({ corners, path }: Drawn, { panel: id, from, to }: Edge): Edge | undefined {
@@ -339,7 +395,10 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
       const [from, to] = [place(fold.from, laid), place(fold.to, laid)];
       return { ...fold, from, to, ...(fold.path && { path: moved(fold.path) }) };
     }),
-    cuts: cuts.map((cut) => ({ ...cut, path: moved(cut.path) })),
+    // of the cuts that were said of several sheets those in it
+    cuts: cuts
+      .filter((cut) => panels.some((p) => p.id === cut.panel))
+      .map((cut) => ({ ...cut, path: moved(cut.path) })),
     ...(strokes.length > 0 && { strokes: strokes.map((s) => ({ ...s, path: moved(s.path) })) }),
     ...(cutFolded && { cutFolded }),
     ...(carries && { carries }),
@@ -348,11 +407,26 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
   };
 }
 
+/** The same once more across a flap that hangs on it: mirrored about the middle of that flap, on its other edge. */
+export function twinAcross(id: string, name: string, of: Rectangle, wall: Flap, hinge: Hinge): Twin {
+  const [x, y] = subtract(wall.tip.from, wall.foot.to);
+  const by = { x, y, rotation: 0, flip: false };
+  const moved: Rectangle = {
+    ...of,
+    id: wall.id,
+    corners: of.corners.map(([u, v, round]): Corner => [u + x, v + y, round]),
+    ...(of.path && { path: placePath(of.path, by) }),
+    reach: of.reach.map((p) => place(p, by)),
+  };
+  const { mirror, ...made } = twin(id, name, moved, wall.tip, hinge);
+  return { ...made, mirror: compose(mirror, by) };
+}
+
 /**
  * The same outline once more, mirrored about an edge it has a straight part on and hung there: two faces of one shape
  * that fold onto one another. `from` to `to` is that part.
  */
-export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Flap {
+export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Twin {
   const mirror = mirrorIn(from, to);
   const corners = of.corners.map(([x, y, round]): Corner => {
     const [u, v] = place([x, y], mirror);
@@ -363,7 +437,7 @@ export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge
   const points = path ? flatten(path) : corners.map(([x, y]): Point => [x, y]);
   const deep = Math.max(...points.map((p) => Math.abs(offLine(p, from, to))));
   const outline = path ? { path } : { corners: corners.reverse() };
-  return { ...box, deep, ...outline, reach: of.reach.map((p) => place(p, mirror)) };
+  return { ...box, deep, ...outline, reach: of.reach.map((p) => place(p, mirror)), mirror };
 }
 
 /** What mirrors in a line: turned over, then turned by twice the line's own angle less a half turn. */

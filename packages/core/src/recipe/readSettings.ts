@@ -1,12 +1,16 @@
 /** Settings by their own schemas: its labels name the field, its bounds are the ones told. */
 import type { z } from "zod";
-import { settingMeta } from "../model/setting.ts";
+import { stocks } from "../catalogue/papers.ts";
+import { SAME_PAPER, settingMeta } from "../model/setting.ts";
 import type { Spec } from "../model/spec.ts";
 import { loopsOf } from "../outlines/outline.ts";
 import { type Reader, told } from "./reader.ts";
 
 /** Settings by name, in mm; `auto`, choices and toggles as they are. */
 export type Settings = Spec["settings"];
+
+/** What a paper setting may hold. */
+const papers: readonly string[] = [SAME_PAPER, ...stocks.map(({ id }) => id)];
 
 /** Reads what was said for each setting of a schema; what was not said is as usual. Keys are checked by whoever asks. */
 export function readSettings(
@@ -38,6 +42,8 @@ function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: st
     return reader.report(field, "wrong-type", {
       wants: "path data of closed lines: M, L, C and Z with plain numbers",
     });
+  if (meta.kind === "paper" && read.success && !papers.includes(String(read.data)))
+    return reader.report(field, "not-allowed", { given: told(said), allowed: papers.join(", ") });
   if (read.success) return read.data as Settings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";
   return reader.report(field, "not-allowed", { given: told(said), allowed });

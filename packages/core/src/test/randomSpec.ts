@@ -7,7 +7,7 @@ import type { Finding, Solution } from "../model/solution.ts";
 import { changed } from "../recipe/change.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { type Form, makes, settingsOf } from "../forms/form.ts";
-import { settingMeta } from "../model/setting.ts";
+import { SAME_PAPER, settingMeta } from "../model/setting.ts";
 import { type Spec, specSchema } from "../model/spec.ts";
 import type { z } from "zod";
 
@@ -33,6 +33,7 @@ function settingValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean
   const meta = settingMeta(schema);
   if (meta.kind === "choice") return oneOf(Object.keys(meta.options ?? {}));
   if (meta.kind === "toggle") return fc.boolean();
+  if (meta.kind === "paper") return oneOf([SAME_PAPER, ...catalogue.stocks.map(({ id }) => id)]);
   if (meta.kind === "drawn") return oneOf(Object.values(OWN_OUTLINES));
   const length = lengthBetween(meta.min ?? 0, meta.max ?? 100);
   // an automatic length is left to the form: a maker who sets it by hand is told by the checks, and the paper may not close

@@ -37,3 +37,10 @@ export const roundUp = (mm: number, step: number): number => mark(Math.ceil(step
 export const roundDown = (mm: number, step: number): number => mark(Math.floor(steps(mm, step)), step);
 /** The mark nearest to `mm`: for what is judged by eye and has no safe side. */
 export const roundNear = (mm: number, step: number): number => mark(Math.round(mm / step), step);
+
+/** No part of paper is made smaller (mm), however fine the ruler or the machine: what is left would be none. */
+export const LEAST_MM = 0.5;
+/** The least there is of anything on a ruler: one mark, and never less than paper allows; mm. */
+export const leastOn = (step: number): number => Math.max(step, LEAST_MM);
+/** The last mark at or below `mm`, and the least there is where that would be less. */
+export const someDown = (mm: number, step: number): number => Math.max(leastOn(step), roundDown(mm, step));

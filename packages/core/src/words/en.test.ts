@@ -4,7 +4,7 @@ import { checks } from "../checks/index.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { forms } from "../forms/all.ts";
 import type { Place } from "../model/fitting.ts";
-import { solve } from "../solve.ts";
+import { solve, untried } from "../solve.ts";
 import { randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import {
   dimensionWords,
@@ -50,11 +50,18 @@ describe("words", () => {
     (_, form) => {
       fc.assert(
         fc.property(randomSpec(form), (spec) => {
-          const s = solve({ ...spec, sheet: { width: 210, height: 297 }, tape: 9 });
+          const asked = { ...spec, sheet: { width: 210, height: 297 }, tape: 9 };
+          const s = solve(asked);
           const said = [
             ...s.steps.map((x) => sayStep(x, MM)),
             ...s.dimensions.map(sayDimension),
-            ...s.findings.flatMap((f) => [sayFinding(f, MM), ...(f.remedy ? [remedyWords(f, MM)] : [])]),
+            // the words of every button, also of those that are not offered here
+            ...untried(asked).flatMap((f) => [
+              sayFinding(f, MM),
+              ...[f.remedy, ...(f.others ?? [])].flatMap((remedy) =>
+                remedy ? [remedyWords({ ...f, remedy }, MM)] : [],
+              ),
+            ]),
           ];
           for (const sentence of said) {
             expect(sentence).not.toMatch(/undefined|NaN|\[object|\{|~~|!/u);

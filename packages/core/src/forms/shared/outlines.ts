@@ -3,7 +3,9 @@ import { find } from "../../catalogue/entry.ts";
 import { shapes, type ShapePreset } from "../../catalogue/shapes.ts";
 import { boundsOf, flatten, type Path } from "../../geometry/path.ts";
 import { choice, drawn } from "../../model/setting.ts";
+import type { Size } from "../../geometry/point.ts";
 import type { Said } from "../../paper/said.ts";
+import { outlined, panel, type Rectangle } from "../../paper/sheet.ts";
 import { type Hinge, meetsFold } from "./foldedOutline.ts";
 import { MOST_DRAWN, outerOf, stretched } from "../../outlines/outline.ts";
 
@@ -39,6 +41,12 @@ export function outlineIn(
   if (chosen !== OWN) return find(outlines, chosen);
   return ownPreset(own) ?? find(outlines, usual);
 }
+
+/** A panel cut to an outline, so large; a rectangle where there is none. */
+export const cutTo = (id: string, name: string, preset: ShapePreset | undefined, { width, height }: Size): Rectangle =>
+  preset && preset.id !== "rectangle"
+    ? outlined(id, name, { width, height }, preset.outline(width, height))
+    : panel(id, name, width, height);
 
 /** The same for faces that hang together at a fold; and whether the maker's own could not be laid on one. */
 export function foldedIn(

@@ -1,6 +1,8 @@
 /** What every pocket keeps to, whatever its build: trade custom (geometry notes, pockets), mm. */
 import { mm } from "../../model/setting.ts";
+import type { Stock } from "../../model/spec.ts";
 import type { Covering } from "../../paper/said.ts";
+import { type Shape, tapered } from "../../paper/shape.ts";
 import { roundDown } from "../../units/ruler.ts";
 
 /** Room beside what is inside, for holders that ask for one figure on all sides. */
@@ -13,6 +15,10 @@ export const roomToSpare = (most = 10) =>
 export const sideTab = mm("Side tabs", 12, [8, 15], "How wide the tabs are that hold the front.");
 /** They narrow by so much in a mm (10°), so that none shows past a fold. */
 export const TAB_TAPER = Math.tan((10 * Math.PI) / 180);
+
+/** A tab so deep: clear of its neighbours by 1 mm, or by two calipers of heavy stock. */
+export const tabShape = (deep: number, { caliper }: Pick<Stock, "caliper">): Shape =>
+  tapered({ deep, relief: Math.max(1, 2 * caliper), slope: TAB_TAPER });
 
 /** How much of what is inside the front covers, where the maker has not said. */
 export const FRONT_PART = 0.65;

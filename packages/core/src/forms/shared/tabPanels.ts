@@ -12,7 +12,7 @@ import { type Drawn, type Flap, flap, panel, type Rectangle } from "../../paper/
 import { roundUp } from "../../units/ruler.ts";
 
 /** Up to this thickness (mm) one score goes round it; above, paired scores (geometry notes, bands). */
-const ONE_SCORE_UP_TO = 1.5;
+export const ONE_SCORE_UP_TO = 1.5;
 /** A point or a rounding leaves at least so much of each reach straight. */
 const TIP_PART = 0.8;
 

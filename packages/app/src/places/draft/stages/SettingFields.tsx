@@ -1,5 +1,5 @@
 /** Fields for settings, each as its schema describes it: the form's own, or those of a thing on a panel. */
-import { type ChangePath, formatLength, sayUsual, settingMeta } from "@cut-fold/core";
+import { catalogue, type ChangePath, formatLength, SAME_PAPER, sayUsual, settingMeta } from "@cut-fold/core";
 import { memo, useCallback, useMemo } from "react";
 import type { z } from "zod";
 import Input from "@mui/material/Input";
@@ -26,10 +26,18 @@ const YES_NO = [
   { value: "false", text: "No" },
 ];
 
+const PAPERS = [
+  { value: SAME_PAPER, text: "The same" },
+  ...catalogue.stocks.map(({ id, title }) => ({ value: id, text: title })),
+];
+
 /** One setting. Redrawn with its own value only. */
 export const SettingField = memo(function SettingField({ at, schema, value, worked }: SettingFieldProps) {
   const { kind, label, options } = settingMeta(schema);
-  const choices = useMemo(() => Object.entries(options ?? {}).map(([id, text]) => ({ value: id, text })), [options]);
+  const choices = useMemo(
+    () => (kind === "paper" ? PAPERS : Object.entries(options ?? {}).map(([id, text]) => ({ value: id, text }))),
+    [kind, options],
+  );
   const onChoice = useCallback(
     (id: string) => {
       change({ at, value: kind === "toggle" ? id === "true" : id });

@@ -1,12 +1,10 @@
 /**
- * What a tapered pouch is made of: faces narrower below than above, an arched handle, a hole for the hand.
+ * What a tapered pouch is carried by: an arched handle of its own paper, or a hole for the hand.
  *
  *        ╭────────╮
  *      ╭─╯        ╰─╮ handle: legs that are glued down, no arch more than a half round
- *    ┌─┴──╲______╱──┴─┐
+ *    ┌─┴────────────┴─┐
  *     ╲     (==)     ╱  hole for the hand
- *      ╲   face     ╱
- *       └──────────┘ foot
  */
 import type { Cut } from "../../model/piece.ts";
 import { boundsOf, flatten, type Path, roundCorners } from "../../geometry/path.ts";
@@ -15,7 +13,7 @@ import type { Stock } from "../../model/spec.ts";
 import { windowIn } from "../../paper/hole.ts";
 import { glued } from "../../paper/seam.ts";
 import { arched, type Corner, outward } from "../../paper/shape.ts";
-import { type Edge, outlined, type Rectangle, sheet } from "../../paper/sheet.ts";
+import { outlined, type Rectangle, sheet } from "../../paper/sheet.ts";
 
 /** A handle's ends are glued so far down the back, mm. */
 export const GLUED = 22;
@@ -26,48 +24,11 @@ export const FROM_SIDE = 6;
 /** An arch that rises by this part of its span is as good as a half round. */
 const HALF_ROUND = 0.48;
 
-/** A face narrower below, its foot on the x axis from `flare`: the box round it starts at the origin. */
-export interface Face {
-  readonly foot: number;
-  readonly flare: number;
-  readonly high: number;
-}
-/** mm across its upper edge. */
-export const wideOf = ({ foot, flare }: Face): number => foot + 2 * flare;
-
-/** Its straight sides, each walked with the face on its left. */
-export const sidesOf = ({ foot, flare, high }: Face, panel: string) => {
-  const wide = foot + 2 * flare;
-  const edge = (from: Point, to: Point): Edge => ({ panel, from, to });
-  return {
-    left: edge([0, high], [flare, 0]),
-    bottom: edge([flare, 0], [flare + foot, 0]),
-    right: edge([flare + foot, 0], [wide, high]),
-    top: edge([wide, high], [0, high]),
-  };
-};
-
 const pathOf = (corners: readonly Corner[]): Path =>
   roundCorners(
     corners.map(([x, y]): Point => [x, y]),
     corners.map(([, , r = 0]) => r),
   );
-
-/** The face as a panel, its upper edge dipping in an arc. */
-export function faceOf(id: string, name: string, face: Face, dip: number): Rectangle {
-  const { foot, flare, high } = face;
-  const wide = wideOf(face);
-  const top = dip > 0 ? arched(-dip)(wide).map(outward([wide, high], [0, high])) : [];
-  const corners: readonly Corner[] = [[flare, 0], [flare + foot, 0], [wide, high], ...top, [0, high]];
-  const path = pathOf(corners);
-  return {
-    ...outlined(id, name, { width: wide, height: high }, path),
-    reach: [
-      [0, 0],
-      [wide, high],
-    ],
-  };
-}
 
 /** An arched strip: two legs that are glued down, and an arch between them. */
 export function handleFor({
@@ -81,7 +42,7 @@ export function handleFor({
   readonly strip: number;
   readonly high: number;
   /** its own paper, where it is not the pouch's */
-  readonly stock: Stock | undefined;
+  readonly stock?: Stock;
 }) {
   const span = Math.max(3 * strip, wide - 2 * FROM_SIDE);
   const high = Math.max(asked, strip + 5);
