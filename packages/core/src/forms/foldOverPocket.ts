@@ -15,9 +15,8 @@
  * below or beside it, both from their inside.
  */
 import { z } from "zod";
-import { above } from "../geometry/above.ts";
-import { flatten, line, placePath } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
+import { line } from "../geometry/path.ts";
+import { place, type Point } from "../geometry/point.ts";
 import type { Stroke } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { past, stripOf } from "../paper/figure.ts";
@@ -25,11 +24,11 @@ import type { Said } from "../paper/said.ts";
 import { glued, TAPE_MARGIN } from "../paper/seam.ts";
 import { type Edge, outlined, sheet, twin } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
+import { defineForm, ground, type InputOf } from "./form.ts";
 import { flatPocket } from "./shared/clearance.ts";
 import { closures } from "./shared/closure.ts";
-import { type Room, smallestOutline, type Standing, turnedOn } from "./shared/foldedOutline.ts";
+import { stood, type Stood } from "./shared/foldedOutline.ts";
 import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./shared/foldedPocket.ts";
-import { defineForm, type DraftInput } from "./form.ts";
 import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlines.ts";
 import { FRONT_PART, roomToSpare } from "./shared/pocket.ts";
 import { closedTwins } from "./shared/pocketClosure.ts";
@@ -58,7 +57,7 @@ const settings = z.strictObject({
   writing: choice("On the back", { none: "Nothing", lines: "Lines for to and from" }, "none", "Drawn with a pen."),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
 /** The room between the tapes, and from the closed end to the mouth. */
 function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } }: Input) {
@@ -76,65 +75,63 @@ function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } 
   return { across, up: tall, pocket };
 }
 
-function draft(input: Input): Said {
-  const { contents, settings: set, setup } = input;
-  const { grid } = setup;
-  const { preset, refused } = foldedIn(OUTLINES, set, "arch", set.hinge);
-  const { across, up, pocket } = pocketOf(input);
-  const { hinge, touch, taped: side } = set;
-  const bottom = hinge === "bottom";
-  const upper = set.opens === "upper";
-  const room = (stands: Standing): Room => roomOn(stands, { pocket, side, hinge });
-  const at = smallestOutline(preset, { hinge, touch, grid, tall: upper ? up : 0, room });
-  // as it is drawn: upright, its fold at the bottom or at the left
-  const stood = above(turnedOn(preset, at.size, hinge), at.level);
-  const path = bottom ? stood : placePath(stood, { x: 0, y: at.width, rotation: -90, flip: false });
-  const size = bottom ? { width: at.width, height: at.height } : { width: at.height, height: at.width };
-  const points = flatten(path);
-  const onFold = points.filter(([x, y]) => Math.abs(bottom ? y : x) < 1e-6).map(([x, y]) => (bottom ? x : y));
-  const [near, far] = [Math.min(...onFold), Math.max(...onFold)];
-  const back = outlined("back", "Back", size, path);
-  const edge: Edge = bottom
-    ? { panel: "back", from: [near, 0], to: [far, 0] }
-    : { panel: "back", from: [0, far], to: [0, near] };
-  const front = twin("front", "Front", back, edge, { order: 1 });
-
-  // the pocket lies in the middle of its fold with its tapes
-  const beside = pastOf(pocket, side);
+/** Where the pocket lies on the back, in the middle of its fold with its tapes, and its outer edges with them. */
+function lyingOn(face: Stood, pocket: Pocket, { taped, hinge }: Input["settings"]) {
+  const beside = pastOf(pocket, taped);
   const [wide, high] = [pocket.wide + beside.left + beside.right, pocket.high + beside.bottom + beside.top];
-  const [x, y] = [
-    (bottom ? (size.width - wide) / 2 : 0) + beside.left,
-    (bottom ? 0 : (size.height - high) / 2) + beside.bottom,
-  ];
+  const bottom = hinge === "bottom";
+  const x = (bottom ? (face.width - wide) / 2 : 0) + beside.left;
+  const y = (bottom ? 0 : (face.height - high) / 2) + beside.bottom;
   const outer = {
     left: x - beside.left,
     right: x + pocket.wide + beside.right,
     bottom: y - beside.bottom,
     top: y + pocket.high + beside.top,
   };
+  return { x, y, outer };
+}
+
+function draft(input: Input): Said {
+  const { contents, stock, settings: set, setup } = input;
+  const { hinge, touch, taped: side } = set;
+  const { preset, refused } = foldedIn(OUTLINES, set, "arch", hinge);
+  const { across, up, pocket } = pocketOf(input);
+  const upper = set.opens === "upper";
+  const room = (stands: Parameters<typeof roomOn>[0]) => roomOn(stands, { pocket, side, hinge });
+  const face = stood(preset, { hinge, touch, grid: setup.grid, tall: upper ? up : 0, room });
+  const back = outlined("back", "Back", face, face.path);
+  const edge: Edge =
+    hinge === "bottom"
+      ? { panel: "back", from: [face.near, 0], to: [face.far, 0] }
+      : { panel: "back", from: [0, face.far], to: [0, face.near] };
+  const front = twin("front", "Front", back, edge, { order: 1 });
+
+  const { x, y, outer } = lyingOn(face, pocket, set);
   const strips = stripsOf(hinge, outer, pocket.taped).map((along) => ({ along, wide: side + TAPE_MARGIN }));
   // half the room and half the thickness off the closed end, in the middle between closed sides
   const off = (contents.thickness + set.play) / 2;
-  const lie: Point = upper
+  const at: Point = upper
     ? [x + across / 2, y + off + contents.height / 2]
     : [x + off + contents.width / 2, y + up / 2];
-  const mirror = ([u, v]: Point): Point => (bottom ? [u, -v] : [-u, v]);
-  const head = topAbove(points, x + pocket.wide / 2);
+  const middle = x + pocket.wide / 2;
   // the hole lies in the closed sides' way where the mouth is at the side
-  const filled = upper ? lie[1] + contents.height / 2 : Infinity;
-  const twins = { ...{ back, front, mirror, top: head, filled }, ...{ contents, stock: input.stock, setup } };
+  const filled = upper ? at[1] + contents.height / 2 : Infinity;
+  const twins = { back, front, top: topAbove(face.points, middle), filled, contents, stock, setup };
   const { cuts, sheets: more, glue: stuck, ...shut } = closedTwins(set.closure, twins);
-  const lines: Stroke[] =
-    set.writing === "lines" ? toAndFrom([x + pocket.wide / 2, y], Math.min(across, pocket.wide), pocket.high) : [];
+  const strokes = set.writing === "lines" ? toAndFrom([middle, y], Math.min(across, pocket.wide), pocket.high) : [];
   return {
     ...shut,
     refused: [...refused, ...shut.refused],
-    sheets: [sheet("pocket", "Pocket", [back, front], { grid, cutFolded: true, strokes: lines, cuts }), ...more],
-    holds: { on: back, across, up, at: lie, from: upper ? "up" : "right", open: "one", asks: "play" },
+    sheets: [sheet("pocket", "Pocket", [back, front], { grid: setup.grid, cutFolded: true, strokes, cuts }), ...more],
+    holds: { on: back, across, up, at, from: upper ? "up" : "right", open: "one", asks: "play" },
     glue: [...strips.map((s) => glued(front, back, { strip: s, widens: "taped" })), ...stuck],
     figures: {
-      touch: past({ panel: "back", from: edge.from, to: edge.to }, 0, 0.5, { value: far - near }),
-      taped: stripOf(tapeEdge(outer, pocket.taped, mirror), side, 0.5),
+      touch: past(edge, 0, 0.5, { value: face.far - face.near }),
+      taped: stripOf(
+        tapeEdge(outer, pocket.taped, (p) => place(p, front.mirror)),
+        side,
+        0.5,
+      ),
     },
   };
 }
@@ -168,10 +165,7 @@ export const foldOverPocket = defineForm({
   about: "Two faces of one outline that share a fold, cut out together.",
   settings,
   outside: "back",
-  grounds: () => [
-    { panel: "front", name: "Front", sides: { outside: 180 } },
-    { panel: "back", name: "Back", sides: { outside: 0 } },
-  ],
+  grounds: () => [ground("front", "Front", 180), ground("back", "Back")],
   heaviest: 200,
   draft,
 });

@@ -216,6 +216,24 @@ export const pointed =
     };
   };
 
+interface PointedTo {
+  readonly relief: number;
+  readonly shoulder: number;
+  /** radius asked for at the tip: it takes at most half the slant, a blunter one would be no point any more */
+  readonly round: number;
+}
+
+/** A pointed flap whose rounded tip reaches `deep`: the blunter the point, the more a rounding takes off it. */
+export const pointedTo =
+  (deep: number, { relief, shoulder, round: asked }: PointedTo): Shape =>
+  (long) => {
+    const half = long / 2 - relief;
+    const round = Math.min(asked, half / 3, (deep - shoulder) / 3);
+    let apex = deep;
+    for (let i = 0; i < 40; i += 1) apex = deep + round * (Math.hypot(half, apex - shoulder) / half - 1);
+    return { ...pointed({ apex, shoulder, relief, round })(long), deep };
+  };
+
 /** A lens on a curved fold: as far out as the fold stands into the paper it hangs on. */
 export const lens =
   (rise: number): Shape =>

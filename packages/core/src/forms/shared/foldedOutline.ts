@@ -10,9 +10,10 @@
  *  ╌╌╌╌╌└───────┘╌╌╌╌ fold
  */
 import type { ShapePreset } from "../../catalogue/shapes.ts";
-import { chordAt } from "../../geometry/above.ts";
+import { above, chordAt } from "../../geometry/above.ts";
 import { flatten, holds, type Path, placePath } from "../../geometry/path.ts";
-import type { Point } from "../../geometry/point.ts";
+import type { Point, Size } from "../../geometry/point.ts";
+import { SAME_POINT_MM } from "../../geometry/tolerance.ts";
 
 /** A fold must hold at least this long (geometry notes). */
 const LEAST_TOUCH = 25;
@@ -146,4 +147,29 @@ export function smallestOutline(
     else low = middle;
   }
   return { size: high * grid, ...standing(profile, high * grid, touch) };
+}
+
+/** The smallest outline of its kind that leaves the room, as it is drawn: upright, its fold at the bottom or at the left. */
+export interface Stood extends Standing, Size {
+  readonly path: Path;
+  readonly points: readonly Point[];
+  /** where it meets its fold, from the one end of that to the other: up its left side, or along its foot */
+  readonly near: number;
+  readonly far: number;
+}
+
+/** Stands the smallest outline on its fold and draws it. */
+export function stood(preset: ShapePreset, asked: Asked): Stood {
+  const at = smallestOutline(preset, asked);
+  const bottom = asked.hinge === "bottom";
+  const looked = above(turnedOn(preset, at.size, asked.hinge), at.level);
+  const path = bottom ? looked : placePath(looked, { x: 0, y: at.width, rotation: -90, flip: false });
+  const points = flatten(path);
+  const [off, along] = bottom ? ([1, 0] as const) : ([0, 1] as const);
+  const onFold = points.filter((p) => Math.abs(p[off]) < SAME_POINT_MM).map((p) => p[along]);
+  return {
+    ...at,
+    ...(bottom ? { width: at.width, height: at.height } : { width: at.height, height: at.width }),
+    ...{ path, points, near: Math.min(...onFold), far: Math.max(...onFold) },
+  };
 }

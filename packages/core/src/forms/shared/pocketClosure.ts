@@ -11,9 +11,9 @@
  */
 import type { Contents, Stock } from "../../model/spec.ts";
 import type { Point } from "../../geometry/point.ts";
-import { hole, slit } from "../../paper/hole.ts";
+import { slit, through } from "../../paper/hole.ts";
 import { glued } from "../../paper/seam.ts";
-import { type Drawn, type Flap, type Rectangle, sheet } from "../../paper/sheet.ts";
+import { type Drawn, type Flap, type Rectangle, sheet, type Twin } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
 import { band, type Closed, refuses, seal, UNCLOSED } from "./closure.ts";
 import type { Setup } from "../form.ts";
@@ -112,9 +112,7 @@ function named<D extends Drawn>(panel: D): D {
 }
 
 interface Twins extends Pocket {
-  readonly front: Drawn;
-  /** from a place on the back to the same place on the front as it is drawn */
-  readonly mirror: (p: Point) => Point;
+  readonly front: Twin;
   /** the top of the outline above the middle of the pocket, and of what is inside */
   readonly top: Point;
   readonly filled: number;
@@ -122,7 +120,7 @@ interface Twins extends Pocket {
 
 /** Closes a pocket of two faces of one outline. */
 export function closedTwins(kind: "open" | "string" | "seal" | "band", pocket: Twins): Closed {
-  const { back, front, mirror, top, filled } = pocket;
+  const { back, front, top, filled } = pocket;
   switch (kind) {
     case "open":
       return UNCLOSED;
@@ -135,7 +133,7 @@ export function closedTwins(kind: "open" | "string" | "seal" | "band", pocket: T
       if (at[1] - HOLE.across / 2 < filled + HOLE.off) return refuses("no-pocket-string", "open");
       return {
         ...UNCLOSED,
-        cuts: [hole("hole-back", back, at, HOLE.across), hole("hole-front", front, mirror(at), HOLE.across)],
+        cuts: through((face) => `hole-${face}`, [back, front], at, HOLE.across),
         finish: { kind: "close", code: "tie-string" },
       };
     }

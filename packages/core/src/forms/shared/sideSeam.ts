@@ -20,12 +20,13 @@ import { depthOf, past, roundingOf } from "../../paper/figure.ts";
 import type { Said } from "../../paper/said.ts";
 import { glued } from "../../paper/seam.ts";
 import { tapered } from "../../paper/shape.ts";
-import { flap, panel, sheet } from "../../paper/sheet.ts";
-import { roundDown, roundUp } from "../../units/ruler.ts";
+import { flap, panel } from "../../paper/sheet.ts";
+import { roundUp, someDown } from "../../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
-import { SEAM, SHORT_OF_FOLD, throat, TOP_PART } from "./custom.ts";
-import { closedWith, closures } from "./closure.ts";
-import type { DraftInput } from "../form.ts";
+import { SEAM, throat, TOP_PART } from "./custom.ts";
+import { envelope } from "./envelope.ts";
+import { closures } from "./closure.ts";
+import { type InputOf, unlessSet } from "../form.ts";
 
 /** The settings that side-seam envelopes share, mm. */
 export const sideSeamSettings = z.strictObject({
@@ -45,7 +46,7 @@ export const sideSeamSettings = z.strictObject({
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
-type Input = DraftInput<z.output<typeof sideSeamSettings>>;
+type Input = InputOf<typeof sideSeamSettings>;
 
 /** The flap of an open-end envelope, at most: 2 1/2 in, as the trade has it. */
 const END_FLAP = 63.5;
@@ -56,6 +57,12 @@ const FRONT_INSET = 1.5;
 /** A flap that is tucked in narrows by so much at its fold, so that it slips in between the side creases, mm. */
 const TUCK_RELIEF = 2;
 
+/** How the flaps fold, from the body up: side flaps, front, top flap; or the top flap tucked in, and the side flaps over the front. */
+const ORDERS = {
+  over: { sides: { order: 1 }, front: { order: 2 }, top: { order: 3 } },
+  tucked: { sides: { order: 2, level: 3 }, front: { order: 1, level: 2 }, top: { order: 3, level: 1 } },
+} as const;
+
 /** Drafts the envelope, opening on the long or the short side of its body. */
 export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
   const { contents, stock, settings: set, setup } = input;
@@ -63,44 +70,28 @@ export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
   const { across, up, turned, relief } = bodyFor(contents, stock, set, setup, opensOn);
   const slope = Math.tan((Number(set.taper) * Math.PI) / 180);
   // side flaps must not meet in the middle, and the front must leave something to hold on low envelopes
-  const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
-  const front = Math.max(grid, roundDown(up - Math.min(set.throat, up / 2), grid));
+  const side = someDown(Math.min(set.sideFlap, across / 2 - 2), grid);
+  const front = someDown(up - Math.min(set.throat, up / 2), grid);
   // a long envelope that opens at its end needs no flap as deep as a part of its length
   const usual = opensOn === "short" ? Math.min(TOP_PART * up, END_FLAP) : TOP_PART * up;
-  const topFlap = set.topFlap === "auto" ? Math.max(usual, up - front + SEAM) : set.topFlap;
-  const closing = { deep: roundUp(topFlap, grid), relief, slope, round: set.cornerRadius };
+  const deep = roundUp(unlessSet(set.topFlap, Math.max(usual, up - front + SEAM)), grid);
+  const tucks = set.closure === "tuck";
+  const orders = ORDERS[tucks ? "tucked" : "over"];
 
   const body = panel("body", "Body", across, up);
   const sides = tapered({ deep: side, relief, slope, round: 2 });
-  // from the body up: side flaps, front, top flap; or the top flap tucked in under the front, and the side flaps over it
-  const tucks = set.closure === "tuck";
-  const [onSides, onFront, onTop] = tucks
-    ? [
-        { order: 2, level: 3 },
-        { order: 1, level: 2 },
-        { order: 3, level: 1 },
-      ]
-    : [{ order: 1 }, { order: 2 }, { order: 3 }];
-  const left = flap("left", "Left flap", body.left, sides, onSides);
-  const right = flap("right", "Right flap", body.right, sides, onSides);
+  const left = flap("left", "Left flap", body.left, sides, orders.sides);
+  const right = flap("right", "Right flap", body.right, sides, orders.sides);
   const over = tapered({ deep: front, relief, slope, most: FRONT_INSET });
-  const bottom = flap("bottom", "Bottom flap", body.bottom, over, onFront);
-  const into = { ...closing, relief: relief + TUCK_RELIEF };
-  const top = flap("top", "Top flap", body.top, tapered(tucks ? into : closing), onTop);
-
-  const { cuts, sheets, glue, ...shut } = closedWith(set.closure, { body, top, bottom, contents, stock, setup });
+  const bottom = flap("bottom", "Bottom flap", body.bottom, over, orders.front);
+  const closing = tapered({ deep, relief: relief + (tucks ? TUCK_RELIEF : 0), slope, round: set.cornerRadius });
+  const top = flap("top", "Top flap", body.top, closing, orders.top);
   const seams = [left, right].map((side) =>
     tucks ? glued(side, bottom, { widens: "sideFlap" }) : glued(bottom, side, { widens: "sideFlap" }),
   );
   return {
-    ...shut,
-    sheets: [
-      sheet("envelope", "Envelope", [body, left, right, bottom, top], { rounding: set.cornerRadius, cuts }),
-      ...sheets,
-    ],
+    ...envelope(input, { body, left, right, bottom, top }, seams),
     holds: { on: body, across, up, turned, closes: [top], asks: ROOM },
-    glue: [...seams, ...glue],
-    overlaps: [{ flaps: [bottom, top], least: SEAM, clear: SHORT_OF_FOLD, depth: "topFlap" }],
     figures: {
       sideFlap: depthOf(left, 0.7, { lights: ["left", "right"] }),
       topFlap: depthOf(top),
