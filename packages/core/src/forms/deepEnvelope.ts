@@ -24,15 +24,15 @@
 import { z } from "zod";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, past, roundingOf } from "../paper/figure.ts";
-import type { Laid, Said } from "../paper/said.ts";
+import { laid, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
-import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
+import { type Edge, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { defineForm, type InputOf } from "./form.ts";
 import { ROOM } from "./shared/body.ts";
-import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./shared/custom.ts";
 import { closedWith, closures } from "./shared/closure.ts";
+import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./shared/custom.ts";
 import { deepBlank } from "./shared/deepBlank.ts";
-import { defineForm, type DraftInput } from "./form.ts";
 
 const settings = z.strictObject({
   playWidth: mm("Room on the width", 3, [0, 20], "Free room between the side walls, beyond the contents.", {
@@ -72,77 +72,71 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
+type Input = InputOf<typeof settings>;
+
 /** Side and closing flaps narrow by so much in a mm (5°), so that none shows past a fold. */
 const TAPER = Math.tan((5 * Math.PI) / 180);
-function draft(input: DraftInput<z.output<typeof settings>>): Said {
+/** Walls of the long sides make way for the side walls by the paper's own thickness, and never less than this, mm. */
+const LEAST_INSET = 0.2;
+/** Plies the closing flap stands off: the side flaps and the front. */
+const OVER_FRONT = -2;
+
+/** A wall between two scores, from a ply off either end of its edge where it makes way. */
+const wall = (id: string, name: string, on: Edge, deep: number, order: number, relief = 0) =>
+  flap(id, name, on, tapered({ deep, relief }), { order, angle: 90 });
+
+/** Side walls with their flaps, and webs: each turns in behind the bottom wall, clear of the side flap above it and of the body's corner. */
+function sidesOf(body: Rectangle, f: ReturnType<typeof deepBlank>) {
+  const leftWall = wall("left-wall", "Left wall", body.left, f.g, 1);
+  const rightWall = wall("right-wall", "Right wall", body.right, f.g, 1);
+  const side = tapered({ deep: f.side, relief: f.relief, slope: TAPER, round: 2 });
+  const left = flap("left", "Left flap", leftWall.tip, side, { order: 2, angle: 90 });
+  const right = flap("right", "Right flap", rightWall.tip, side, { order: 2, angle: 90 });
+  const turned = tapered({ deep: f.webLong, slope: Math.min(f.relief, f.g / 4) / f.webLong });
+  const web = (id: string, name: string, on: Edge) => flap(id, name, on, turned, { order: 2, angle: 90, lift: 1 });
+  const webs = f.web ? [web("left-web", "Left web", leftWall.end), web("right-web", "Right web", rightWall.start)] : [];
+  return { leftWall, rightWall, left, right, webs };
+}
+
+function draft(input: Input): Said {
   const f = deepBlank(input);
   const { settings: set, contents, stock, setup } = input;
   const { across, up, g, relief, own } = f;
-  const wall = (id: string, name: string, on: Edge, order: number, inset = 0) =>
-    flap(id, name, on, tapered({ deep: g, relief: inset }), { order, angle: 90 });
-  // walls of the long sides make way for the side walls by the paper's own thickness
-  const inset = Math.max(f.s, 0.2);
-
+  const inset = Math.max(f.s, LEAST_INSET);
   const body = panel("body", "Body", across, up);
-  const sides = tapered({ deep: f.side, relief, slope: TAPER, round: 2 });
-  const leftWall = wall("left-wall", "Left wall", body.left, 1);
-  const rightWall = wall("right-wall", "Right wall", body.right, 1);
-  const left = flap("left", "Left flap", leftWall.tip, sides, { order: 2, angle: 90 });
-  const right = flap("right", "Right flap", rightWall.tip, sides, { order: 2, angle: 90 });
-  // a web turns in behind the bottom wall, clear of the side flap above it and of the body's corner
-  const narrowing = Math.min(relief, g / 4) / f.webLong;
-  const web = (id: string, name: string, on: Edge) =>
-    flap(id, name, on, tapered({ deep: f.webLong, slope: narrowing }), { order: 2, angle: 90, lift: 1 });
-  const webs = f.web ? [web("left-web", "Left web", leftWall.end), web("right-web", "Right web", rightWall.start)] : [];
-  const bottomWall = wall("bottom-wall", "Bottom wall", body.bottom, 3, inset);
-  const over = tapered({ deep: f.front, relief });
-  const front = flap("front", "Front", bottomWall.tip, over, { order: 4, angle: 90, lift: -1 });
+  const { leftWall, rightWall, left, right, webs } = sidesOf(body, f);
+  const bottomWall = wall("bottom-wall", "Bottom wall", body.bottom, g, 3, inset);
+  const hung = { order: 4, angle: 90, lift: -1 };
+  const front = flap("front", "Front", bottomWall.tip, tapered({ deep: f.front, relief }), hung);
 
   const strip = panel("strip", "Strip", across, f.strip);
-  const topWall = wall("top-wall", "Top wall", own ? strip.top : body.top, 5, inset);
+  const topWall = wall("top-wall", "Top wall", own ? strip.top : body.top, g, 5, inset);
   const closing = tapered({ deep: f.top, relief, slope: TAPER, round: set.cornerRadius });
   // the strip outside the body lies one ply lower, so its flap stands one ply further off; a tab inside it takes one more
-  const lift = -2 - (own ? 1 : 0) - (set.closure === "tab" ? 1 : 0);
+  const lift = OVER_FRONT - (own ? 1 : 0) - (set.closure === "tab" ? 1 : 0);
   const top = flap("top", "Top flap", topWall.tip, closing, { order: 6, angle: 90, lift });
-  const round = { contents, stock, setup };
-  const { cuts, sheets, glue, joins, refused, ...shut } = closedWith(set.closure, {
-    ...{ body, top, bottom: front, wall: g, ...round },
-    ...(own && { head: f.strip }),
-  });
-  const cutIn = (flapOwn: boolean) => cuts.filter((cut) => !own || (cut.panel === top.id) === flapOwn);
+  const flaps = { body, top, bottom: front, wall: g, contents, stock, setup, ...(own && { head: f.strip }) };
+  const { cuts, sheets, glue, joins, refused, ...shut } = closedWith(set.closure, flaps);
 
+  const rounded = { rounding: set.cornerRadius, cuts };
   const most = [body, leftWall, rightWall, left, right, ...webs, bottomWall, front];
-  const rounding = { rounding: set.cornerRadius };
-  const ownSheets = own ? [sheet("flap", "Top flap", [strip, topWall, top], { ...rounding, cuts: cutIn(true) })] : [];
+  const ownSheets = own ? [sheet("flap", "Top flap", [strip, topWall, top], rounded)] : [];
+  const whole = own
+    ? sheet("envelope", "Envelope", most, { cuts })
+    : sheet("envelope", "Envelope", [...most, topWall, top], rounded);
+  const lies = { at: [0, up - f.strip], flip: false, told: "glue-strip" } as const;
   const walls = ["left-wall", "right-wall", "bottom-wall", ...(own ? [] : ["top-wall"])];
   return {
     ...shut,
-    sheets: [
-      own
-        ? sheet("envelope", "Envelope", most, { cuts: cutIn(false) })
-        : sheet("envelope", "Envelope", [...most, topWall, top], { ...rounding, cuts }),
-      ...ownSheets,
-      ...sheets,
-    ],
-    joins: [
-      ...ownSheets.map((flapSheet): Laid => ({
-        ...{ sheet: flapSheet, onto: body, face: "back", at: [0, up - f.strip], flip: false, told: "glue-strip" },
-      })),
-      ...joins,
-    ],
+    sheets: [whole, ...ownSheets, ...sheets],
+    joins: [...ownSheets.map((flapSheet) => laid(flapSheet, body, "back", lies)), ...joins],
     holds: {
-      on: body,
-      across,
-      up: up - f.webPly,
-      depth: g,
-      turned: f.turned,
+      ...{ on: body, across, up: up - f.webPly, depth: g, turned: f.turned, asks: ROOM },
       at: [across / 2, up / 2 + f.webPly / 2],
       closes: [topWall, top],
-      asks: ROOM,
     },
     glue: [
-      glued(front, left, { widens: "sideFlap" }),
-      glued(front, right, { widens: "sideFlap" }),
+      ...[left, right].map((side) => glued(front, side, { widens: "sideFlap" })),
       ...webs.map((w) => glued(w, bottomWall, { web: true })),
       ...(own ? [glued(strip, body)] : []),
       ...glue,

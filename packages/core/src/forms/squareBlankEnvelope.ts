@@ -22,14 +22,14 @@ import { COMMON_NOTCH_MM } from "../catalogue/tools.ts";
 import { autoMm, mm } from "../model/setting.ts";
 import { roundingOf, stripOf, trimOf } from "../paper/figure.ts";
 import { slit } from "../paper/hole.ts";
-import type { Said } from "../paper/said.ts";
+import { laid, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { pointed, rounded } from "../paper/shape.ts";
-import { type Edge, type Flap, flap, panel, sheet } from "../paper/sheet.ts";
+import { type Flap, flap, panel, sheet } from "../paper/sheet.ts";
+import { defineForm, type InputOf } from "./form.ts";
 import { flatPocket } from "./shared/clearance.ts";
 import { closedWith, closures } from "./shared/closure.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./shared/custom.ts";
-import { defineForm, type DraftInput } from "./form.ts";
 import { roomToSpare } from "./shared/pocket.ts";
 import { closingFlaps, squareBlank } from "./shared/squareBlank.ts";
 
@@ -43,7 +43,7 @@ const settings = z.strictObject({
   closure: closures("none", "tab", "string", "seal", "band"),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
 /** A slanted edge shorter than this (mm) holds badly: the upright edge below it is glued as well. */
 const SHORT_SLANT = 20;
@@ -61,65 +61,88 @@ function figuresOf({ contents, settings: set, setup }: Input) {
   return { ...square, long, short, rim, ...closingFlaps({ ...asked, grid: setup.grid }) };
 }
 
-function draft(input: Input): Said {
-  const { settings: set, contents, stock, setup } = input;
-  const { side: S, punch: p, notch: d, width, height, long, short, rim, tab, ...cut } = figuresOf(input);
-  const wide = width >= height;
+/** The body and its four flaps, drawn upright: W across. */
+function flapsOf({ settings: set }: Input, { long, short, rim, ...cut }: ReturnType<typeof figuresOf>) {
   const tip = (half: number, trim = 0) => pointed({ apex: half + rim, shoulder: rim, round: set.cornerRadius, trim });
   // side flaps long enough to overlap one another cannot fold into the same ply
   const meet = short / 2 + rim > long / 2;
   const last = meet ? 3 : 2;
-
   const body = panel("body", "Body", long, short);
   const left = flap("left", "Left flap", body.left, tip(short / 2, cut.sides), { order: 1 });
   const right = flap("right", "Right flap", body.right, tip(short / 2, cut.sides), { order: meet ? 2 : 1 });
   const bottom = flap("bottom", "Bottom flap", body.bottom, tip(long / 2, cut.bottom), { order: last });
   const top = flap("top", "Top flap", body.top, tip(long / 2, cut.top), { order: last + 1 });
+  return { body, left, right, bottom, top };
+}
+
+/** The tab that closes it, and the slit in the bottom flap that it goes into; none where it has no room. */
+function tabOn({ long, tab }: ReturnType<typeof figuresOf>, bottom: Flap) {
+  if (!tab) return undefined;
+  const strip = panel("tab", "Closure tab", tab.width, tab.tall, { corners: TAB_CORNERS });
+  const [middle, half] = [long / 2, tab.slit / 2];
+  const cut = slit("slit", bottom, [middle - half, -tab.slitAt], [middle + half, -tab.slitAt]);
+  return { strip, made: sheet("tab", "Closure tab", [strip]), cut, glued: tab.glued };
+}
+
+/** Along the slanted edges of the bottom flap; the lower edges of a low envelope's flaps are glued as well: their slants are short. */
+function seamsOf({ bottom, left, right }: ReturnType<typeof flapsOf>, rim: number, wide: number) {
+  const low = bottom.deep - rim < SHORT_SLANT;
+  return (
+    [
+      ["start", 0, left],
+      ["end", 1, right],
+    ] as const
+  ).flatMap(([end, i, onto]) =>
+    (low ? [bottom[end], bottom.shoulders[i]] : [bottom[end]]).map((along) =>
+      glued(bottom, onto, { strip: { along, wide }, widens: "glueStrip" }),
+    ),
+  );
+}
+
+function draft(input: Input): Said {
+  const { settings: set, contents, stock, setup } = input;
+  const figures = figuresOf(input);
+  const { side: S, punch: p, notch: d, long, short, rim } = figures;
+  const wide = figures.width >= figures.height;
+  const flaps = flapsOf(input, figures);
+  const { body, left, right, bottom, top } = flaps;
+  const tab = tabOn(figures, bottom);
   // its tab takes what is trimmed off the flaps into account; all else is as on any envelope whose flap ends in a point
   const kind = set.closure === "tab" ? "none" : set.closure;
   const shut = closedWith(kind, { body, top, bottom, pointed: true, contents, stock, setup });
-  const envelope = sheet("envelope", "Envelope", [body, left, right, bottom, top], {
+  const square = sheet("envelope", "Envelope", [body, left, right, bottom, top], {
     rounding: set.cornerRadius,
-    cuts: tab
-      ? [slit("slit", bottom, [(long - tab.slit) / 2, -tab.slitAt], [(long + tab.slit) / 2, -tab.slitAt])]
-      : shut.cuts,
+    cuts: tab ? [tab.cut] : shut.cuts,
     laid: { ...(wide ? { x: p, y: d, rotation: 45 } : { x: S - d, y: S - p, rotation: 135 }), flip: false },
     blank: { width: S, height: S },
   });
-  const tabs = tab ? [panel("tab", "Closure tab", tab.width, tab.tall, { corners: TAB_CORNERS })] : [];
-  const tabSheets = tabs.map((strip) => sheet("tab", "Closure tab", [strip]));
-
-  // the lower edges of a low envelope's flaps are glued as well: their slants are short
-  const low = bottom.deep - rim < SHORT_SLANT;
-  const along = (edge: Edge, shoulder: Edge, onto: Flap) =>
-    (low ? [edge, shoulder] : [edge]).map((e) =>
-      glued(bottom, onto, { strip: { along: e, wide: set.glueStrip }, widens: "glueStrip" }),
-    );
   return {
     ...shut,
     ...(tab && { closing: "close-tab" }),
-    sheets: [envelope, ...tabSheets, ...shut.sheets],
-    joins: tabSheets.map((strip) => {
-      const at = [(long - strip.blank.width) / 2, short + top.deep - (tab?.glued ?? 0)] as const;
-      return { sheet: strip, onto: top, face: "front", at, told: "glue-part" };
-    }),
+    square: true,
+    sheets: [square, ...(tab ? [tab.made] : []), ...shut.sheets],
+    joins: tab
+      ? [
+          laid(tab.made, top, "front", {
+            at: [(long - tab.strip.width) / 2, short + top.deep - tab.glued],
+            told: "glue-part",
+          }),
+        ]
+      : [],
     holds: { on: body, across: long, up: short, turned: wide ? 0 : -90, closes: [top], asks: "play" },
-    glue: [
-      ...along(bottom.start, bottom.shoulders[0], left),
-      ...along(bottom.end, bottom.shoulders[1], right),
-      ...tabs.map((strip) => glued(strip, top)),
-    ],
+    glue: [...seamsOf(flaps, rim, set.glueStrip), ...(tab ? [glued(tab.strip, top)] : [])],
     overlaps: [{ flaps: [bottom, top], least: SEAM, clear: SHORT_OF_FOLD, trims: "tipTrim", rounds: "cornerRadius" }],
     figures: {
       glueStrip: stripOf(bottom.start, set.glueStrip, 0.5),
       cornerRadius: roundingOf(right),
       tipTrim: [bottom, top].map((f) => trimOf(f, { id: `trim-${f.id}` })),
     },
-    square: true,
     refused: [
       ...shut.refused,
       ...(set.closure === "tab" && !tab ? [{ setting: "closure", instead: "none", code: "no-tab" }] : []),
-      ...(cut.trimmedFor === undefined ? [] : [{ setting: "tipTrim", instead: cut.trimmedFor, code: "tab-trim" }]),
+      ...(figures.trimmedFor === undefined
+        ? []
+        : [{ setting: "tipTrim", instead: figures.trimmedFor, code: "tab-trim" }]),
     ],
   };
 }
