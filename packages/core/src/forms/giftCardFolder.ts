@@ -13,9 +13,6 @@
  * Drawn from its inside; what is foiled lies on the outside of the cover.
  */
 import { z } from "zod";
-import { line, polygon } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
-import type { Stroke } from "../model/piece.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, past, widthOf } from "../paper/figure.ts";
 import { opens } from "../paper/motion.ts";
@@ -23,9 +20,10 @@ import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered, thumbCut } from "../paper/shape.ts";
 import { flap, panel, part, sheet } from "../paper/sheet.ts";
-import { roundDown, roundNear, roundUp } from "../units/ruler.ts";
+import { leastOn, roundDown, roundNear, roundUp } from "../units/ruler.ts";
+import { foiled } from "./builds/foilFrame.ts";
+import { defineForm, ground, type InputOf } from "./form.ts";
 import { flatPocket } from "./shared/clearance.ts";
-import { defineForm, type DraftInput } from "./form.ts";
 import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./shared/pocket.ts";
 
 const settings = z.strictObject({
@@ -51,74 +49,54 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
-/** Foil keeps this far from the cover's edge, mm, and a corner's two lines are so long. */
-const FOIL_IN = 6;
-const FOIL_CORNER = 14;
+/** Plies on one another in the closed folder, beside what it holds. */
+const PLIES = 4;
 
-/** What is foiled, on the cover as it is drawn: to the left of the back. */
-function foiled(kind: Input["settings"]["foiling"], width: number, height: number): Stroke[] {
-  const [left, right, low, high] = [FOIL_IN - width, -FOIL_IN, FOIL_IN, height - FOIL_IN];
-  const corners: readonly Point[] = [
-    [left, low],
-    [right, low],
-    [right, high],
-    [left, high],
-  ];
-  const stroke = (id: string, path: Stroke["path"]): Stroke => ({ id, role: "foil", face: "back", path });
-  if (kind === "none" || right - left < 2 * FOIL_CORNER || high - low < 2 * FOIL_CORNER) return [];
-  if (kind === "frame") return [stroke("foil-frame", polygon(corners))];
-  return corners.map(([x, y], i) => {
-    const [dx, dy] = [x === left ? FOIL_CORNER : -FOIL_CORNER, y === low ? FOIL_CORNER : -FOIL_CORNER];
-    return stroke(`foil-corner-${String(i + 1)}`, [line([x + dx, y], [x, y]), line([x, y], [x, y + dy])]);
-  });
-}
-
-function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said {
+/** Sizes, mm: the folder, its pocket, and what lies in it with the carrier beneath. */
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
   const { width, height, thickness } = contents;
   const carried = set.pull > 0;
-  // the carrier lies under what is stuck on it
   const thick = thickness + (carried ? stock.caliper : 0);
   const inner = roundUp(flatPocket(width, thick, set.play), grid);
-  const tab = roundUp(set.tab, grid);
-  const beside = roundUp(set.beside, grid);
-  const across = inner + 2 * tab + 2 * beside;
+  const [tab, beside] = [roundUp(set.tab, grid), roundUp(set.beside, grid)];
   const foot = thick / 2 + set.play / 2;
   const up = roundUp(foot + height + set.above, grid);
   const asked = set.front === "auto" ? roundNear(FRONT_PART * height, grid) : roundUp(set.front, grid);
-  const high = Math.max(grid, Math.min(asked, up - grid));
+  const high = Math.max(leastOn(grid), Math.min(asked, up - leastOn(grid)));
+  return { carried, thick, inner, tab, beside, across: inner + 2 * tab + 2 * beside, foot, up, high };
+}
 
+function draft(input: Input): Said {
+  const { contents, stock, settings: set, setup } = input;
+  const { carried, thick, inner, tab, beside, across, foot, up, high } = sizesOf(input);
   const back = panel("back", "Back", across, up);
-  const mouth = set.thumb > 0 ? { tip: thumbCut(set.thumb) } : {};
-  const pocket = flap("pocket", "Pocket", part(back.bottom, beside, beside), tapered({ deep: high, ...mouth }), {
-    order: 2,
-  });
+  const mouth = tapered({ deep: high, tip: set.thumb > 0 ? thumbCut(set.thumb) : undefined });
+  const pocket = flap("pocket", "Pocket", part(back.bottom, beside, beside), mouth, { order: 2 });
   // on a low pocket they narrow less: what is left must hold
   const ear = tapered({ deep: tab, relief: Math.min(1, high / 8), slope: Math.min(TAB_TAPER, high / 8 / tab) });
   const left = flap("left", "Left tab", pocket.start, ear, { order: 1 });
   const right = flap("right", "Right tab", pocket.end, ear, { order: 1 });
   const cover = flap("cover", "Cover", back.left, tapered({ deep: across }), { order: 3 });
   // cut by the ruler, and no wider than what is stuck on it
-  const carrier = panel("carrier", "Carrier", roundDown(width, grid), roundDown(height + set.pull, grid));
+  const [wide, tall] = [roundDown(contents.width, setup.grid), roundDown(contents.height + set.pull, setup.grid)];
+  const carrier = panel("carrier", "Carrier", wide, tall);
+  const folder = [back, pocket, left, right, cover];
   return {
     sheets: [
-      sheet("folder", "Folder", [back, pocket, left, right, cover], { strokes: foiled(set.foiling, across, up) }),
+      sheet("folder", "Folder", folder, { strokes: foiled(set.foiling, back) }),
       ...(carried ? [sheet("carrier", "Carrier", [carrier], { carries: true })] : []),
     ],
     motions: [opens("open", "Open the folder", cover)],
     holds: {
-      on: back,
-      across: inner,
-      up,
-      at: [across / 2, foot + height / 2],
-      open: "one",
-      asks: "play",
+      ...{ on: back, across: inner, up, open: "one", asks: "play" },
+      at: [across / 2, foot + contents.height / 2],
       closes: [cover],
     },
-    glue: [glued(left, back, { widens: "tab" }), glued(right, back, { widens: "tab" })],
-    covers: [frontCovers(high, height), ...thumbLeaves(set.thumb, inner + 2 * tab, high)],
-    finished: { width: across, height: up, thickness: 4 * stock.caliper + thick },
+    glue: [left, right].map((side) => glued(side, back, { widens: "tab" })),
+    covers: [frontCovers(high, contents.height), ...thumbLeaves(set.thumb, inner + 2 * tab, high)],
+    finished: { width: across, height: up, thickness: PLIES * stock.caliper + thick },
     figures: {
       front: depthOf(pocket, 0.25),
       tab: depthOf(left, 0.5, { lights: ["left", "right"] }),
@@ -138,10 +116,7 @@ export const giftCardFolder = defineForm({
   about: "A card with a pocket inside and a carrier that the gift card is stuck on.",
   settings,
   outside: "back",
-  grounds: () => [
-    { panel: "cover", name: "Cover", sides: { outside: 0, inside: 0 } },
-    { panel: "back", name: "Back", sides: { outside: 0 } },
-  ],
+  grounds: () => [ground("cover", "Cover", 0, 0), ground("back", "Back")],
   heaviest: 300,
   usualStock: "cover-250",
   draft,

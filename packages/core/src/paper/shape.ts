@@ -216,6 +216,27 @@ export const pointed =
     };
   };
 
+/** Off both ends of an edge, so that a flap with a slanted tip slips past its neighbours, mm. */
+const BESIDE_SLANT = 0.5;
+
+/**
+ * A flap whose free edge runs on the slant.
+ *
+ *   ┌──╲__        deep at the start of its edge, and at its end
+ *   │     ╲──┐
+ *   └────────┘
+ */
+export const slanted =
+  (deepAtStart: number, deepAtEnd: number): Shape =>
+  (long) => ({
+    relief: BESIDE_SLANT,
+    deep: Math.max(deepAtStart, deepAtEnd),
+    corners: [
+      [BESIDE_SLANT, deepAtStart],
+      [long - BESIDE_SLANT, deepAtEnd],
+    ],
+  });
+
 interface PointedTo {
   readonly relief: number;
   readonly shoulder: number;
