@@ -23,7 +23,8 @@ import type { Said } from "../paper/said.ts";
 import { tapered } from "../paper/shape.ts";
 import { type Flap, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
-import { defineForm, type DraftInput, type Ground } from "./form.ts";
+import { defineForm, type DraftInput, ground, type InputOf } from "./form.ts";
+import { cardSize } from "./shared/foldedCard.ts";
 
 const settings = z.strictObject({
   fold: choice(
@@ -35,77 +36,66 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 0, [0, 15], "The four outer corners; the folds stay square."),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
-/** An inner panel stays this much short of the fold (geometry notes: 1 to 2 mm). */
+/** An inner panel stays this much short of the fold (geometry notes: 1 to 2 mm), each gate of the middle. */
 const INNER_SHORT = 1;
-/** Each gate stays this much short of the middle. */
 const GATE_SHORT = 0.5;
-
 /** Further apart than this (mm) gates no longer look as if they met. */
 const GATES_APART = 2;
 
-/** A panel that folds behind the back: the drawn face is the outside. */
-const leaf = (id: string, name: string, on: Rectangle["left"], deep: number, order: number) =>
-  flap(id, name, on, tapered({ deep }), { order, angle: -180 });
-
-/** The leaves of each fold, hung on the back. */
-const LEAVES = {
-  side: (back: Rectangle) => [leaf("front", "Front", back.right, back.width, 1)],
-  top: (back: Rectangle) => [leaf("front", "Front", back.bottom, back.height, 1)],
-  tri: (back: Rectangle, grid: number) => [
-    leaf("inner", "Inner panel", back.left, roundDown(back.width - INNER_SHORT, grid), 1),
-    leaf("front", "Front", back.right, back.width, 2),
-  ],
-  gate: (back: Rectangle, grid: number) => [
-    leaf("left", "Left gate", back.left, roundDown(back.width / 2 - GATE_SHORT, grid), 1),
-    leaf("right", "Right gate", back.right, roundDown(back.width / 2 - GATE_SHORT, grid), 1),
-  ],
-};
+/** The leaves of each fold, hung on the back: they fold behind it, the drawn face is the outside. */
+function leavesOf(fold: Input["settings"]["fold"], back: Rectangle, grid: number): readonly Flap[] {
+  const leaf = (id: string, name: string, on: Rectangle["left"], deep: number, order = 1) =>
+    flap(id, name, on, tapered({ deep }), { order, angle: -180 });
+  const [inner, gate] = [roundDown(back.width - INNER_SHORT, grid), roundDown(back.width / 2 - GATE_SHORT, grid)];
+  switch (fold) {
+    case "side":
+      return [leaf("front", "Front", back.right, back.width)];
+    case "top":
+      return [leaf("front", "Front", back.bottom, back.height)];
+    case "tri":
+      return [leaf("inner", "Inner panel", back.left, inner), leaf("front", "Front", back.right, back.width, 2)];
+    case "gate":
+      return [leaf("left", "Left gate", back.left, gate), leaf("right", "Right gate", back.right, gate)];
+  }
+}
 
 /** One leaf simply opens; gates open each by itself, and an inner panel waits for the front that lies over it. */
 const openings = (leaves: readonly Flap[]) =>
-  leaves.length === 1
-    ? leaves.map((leaf) => opens("open", "Open the card", leaf))
-    : leaves.map((leaf) => {
-        const over = leaves.find((other) => other.fold.order > leaf.fold.order);
-        const name = leaf.name.toLowerCase();
-        return { ...opens(`open-${leaf.id}`, `Open the ${name}`, leaf), ...(over && { after: `open-${over.id}` }) };
-      });
+  leaves.map((leaf) => {
+    if (leaves.length === 1) return opens("open", "Open the card", leaf);
+    const over = leaves.find((other) => other.fold.order > leaf.fold.order);
+    const opening = opens(`open-${leaf.id}`, `Open the ${leaf.name.toLowerCase()}`, leaf);
+    return { ...opening, ...(over && { after: `open-${over.id}` }) };
+  });
 
-function draft({ contents, stock, settings: set, setup }: Input): Said {
-  const [w, h] = [roundDown(contents.width, setup.grid), roundDown(contents.height, setup.grid)];
+function draft(input: Input): Said {
+  const { stock, settings: set, setup } = input;
+  const { w, h } = cardSize(input);
   const back = panel("back", "Back", w, h);
-  const leaves = LEAVES[set.fold](back, setup.grid);
+  const leaves = leavesOf(set.fold, back, setup.grid);
   const [first, second] = leaves;
-  const gates = set.fold === "gate" && first && second ? ([first, second] as const) : undefined;
   // a rounding ends before the nearest score: on a narrow gate it is the gate that limits it
-  const beside = set.fold === "top" ? w : h;
-  const most = Math.min(beside / 2 - 1, back.width - 1, ...leaves.map((l) => l.deep - 1));
+  const most = Math.min((set.fold === "top" ? w : h) / 2 - 1, w - 1, ...leaves.map((l) => l.deep - 1));
   const round = Math.max(0, Math.min(set.cornerRadius, most));
   return {
     sheets: [sheet("card", "Card base", [back, ...leaves], { round, rounding: set.cornerRadius })],
     motions: openings(leaves),
-    overlaps: gates ? [{ flaps: [gates[0], gates[1]], least: -GATES_APART, clear: 0 }] : [],
+    overlaps: set.fold === "gate" && first && second ? [{ flaps: [first, second], least: -GATES_APART, clear: 0 }] : [],
     finished: { width: w, height: h, thickness: (set.fold === "tri" ? 3 : 2) * stock.caliper },
     sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.75) },
-    figures: { cornerRadius: leaves[0] && roundingOf(leaves[0], { corner: 2, radius: round }) },
+    figures: { cornerRadius: first && roundingOf(first, { corner: 2, radius: round }) },
   };
 }
 
-/** Every panel of it takes something, outside and inside; the front is where most is laid. */
-function grounds({ fold }: Readonly<Record<string, unknown>>): readonly Ground[] {
+/** Every panel of it takes something, outside and inside; the front, which is said last, is where most is laid. */
+function grounds({ fold }: Readonly<Record<string, unknown>>) {
   const back = panel("back", "Back", 1, 1);
-  const leaves = LEAVES[fold as Input["settings"]["fold"]](back, 1);
-  // the front first, where there is one: it is said last
+  const leaves = leavesOf(fold as Input["settings"]["fold"], back, 1);
   const first = fold === "gate" ? leaves : leaves.toReversed();
-  const turn = (id: string): Ground["sides"] =>
-    fold !== "top"
-      ? { outside: 0, inside: 0 }
-      : id === "back"
-        ? { outside: 180, inside: 180 }
-        : { outside: 0, inside: 180 };
-  return [...first, back].map(({ id, name }): Ground => ({ panel: id, name, sides: turn(id) }));
+  const turned = fold === "top" ? 180 : 0;
+  return [...first, back].map(({ id, name }) => ground(id, name, id === "back" ? turned : 0, turned));
 }
 
 /** Sheets that lie in every drawer. */

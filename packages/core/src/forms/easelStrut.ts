@@ -14,7 +14,7 @@ import { TAPE_MARGIN } from "../paper/seam.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { tapered } from "../paper/shape.ts";
 import { roundUp } from "../units/ruler.ts";
-import { defineForm } from "./form.ts";
+import { defineForm, unlessSet } from "./form.ts";
 
 const settings = z.strictObject({
   lean: mm("Leans back", 12, [5, 25], "Degrees off the upright: a tall card leans little, or it falls forward."),
@@ -45,8 +45,8 @@ export const easelStrut = defineForm({
   draft({ contents: { width, height }, settings: set, setup: { grid } }) {
     const glued = roundUp(Math.min(set.gluedHigh, height / 4), grid);
     const most = height - glued - BELOW_EDGE;
-    const up = Math.min(set.hinged === "auto" ? height * HINGE_PART : set.hinged, most);
-    const wide = roundUp(Math.min(set.legWide === "auto" ? width * WIDE_PART : set.legWide, width), grid);
+    const up = Math.min(unlessSet(set.hinged, height * HINGE_PART), most);
+    const wide = roundUp(Math.min(unlessSet(set.legWide, width * WIDE_PART), width), grid);
     // the hinge stands behind the card's foot by its lean; the leg's foot as far again, and more
     const lean = (set.lean * Math.PI) / 180;
     const [behind, above] = [up * Math.sin(lean), up * Math.cos(lean)];

@@ -13,14 +13,15 @@
  */
 import { z } from "zod";
 import { boards } from "../catalogue/tools.ts";
-import { boundsOf, clipConvex, flatten, insetConvex, roundCorners } from "../geometry/path.ts";
-import { distance, type Point } from "../geometry/point.ts";
+import { flatten, roundCorners } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { heightOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
-import { flap, panel, part, sheet } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
-import { defineForm, type DraftInput, type Form, makes } from "./form.ts";
+import { flap, panel, part, type Rectangle, sheet } from "../paper/sheet.ts";
+import { leastOn, roundDown } from "../units/ruler.ts";
+import { GUM_TAPE, onMark, rimOf, spaced, turnFrom } from "./builds/gumLine.ts";
+import { defineForm, type Form, type InputOf, makes, unlessSet } from "./form.ts";
 import { openEndEnvelope } from "./openEndEnvelope.ts";
 import { pointedEnvelope } from "./pointedEnvelope.ts";
 import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
@@ -47,7 +48,10 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
+
+/** The lining ends so far above the envelope's fold at its bottom, mm. */
+const ABOVE_FOLD = 3;
 
 /** The envelope's body and its closing flap, seen from their fold: x from the body's left, y towards the flap's tip. */
 function flapOf(input: Input): { readonly across: number; readonly up: number; readonly flap: readonly Point[] } {
@@ -66,85 +70,42 @@ function flapOf(input: Input): { readonly across: number; readonly up: number; r
   return { across, up, flap: flatten(outline).map(([x, y]): Point => [x, y - up]) };
 }
 
-/** The flap, convex in every form, less the gum line along its free edges; its fold is no free edge, so it is pulled down out of the way first. */
-function gummed(flap: readonly Point[], gum: number, left: number, right: number): Point[] {
-  const { left: l, right: r, top } = boundsOf(flap);
-  const pulled = flap.map(([x, y]): Point => [x, y < 1e-6 ? -3 * gum : y]);
-  const window: Point[] = [
-    [Math.max(left, l), 0],
-    [Math.min(right, r), 0],
-    [Math.min(right, r), top],
-    [Math.max(left, l), top],
+/** The flap part, hung on the lining's upper edge, its corners from the one end of its fold to the other; none where nothing is left to line. */
+function lined(lining: Rectangle, left: number, { wanted, shape }: ReturnType<typeof onMark>, grid: number) {
+  const tip = spaced(shape.map(([x, y]): Point => [x - left, Math.min(y, wanted)]));
+  const feet = tip.filter(([, y]) => Math.abs(y) < 1e-6).map(([x]) => x);
+  // a flap too shallow for its gum line leaves nothing
+  if (wanted < leastOn(grid) || tip.length < 3 || feet.length < 2) return [];
+  const [from, to] = [Math.min(...feet), Math.max(...feet)];
+  // walked from the right, so that its own x runs to the left
+  const own = tip.filter(([, y]) => y > 1e-6).map(([x, y]): Point => [to - x, y]);
+  const corners = [...own].sort((a, b) => turnFrom(to - from, a) - turnFrom(to - from, b));
+  const edge = part(lining.top, lining.width - to, from);
+  return [
+    {
+      rim: rimOf(own),
+      made: flap("flap", "Flap part", edge, () => ({ relief: 0, deep: wanted, corners }), { order: 1 }),
+    },
   ];
-  return clipConvex(insetConvex(pulled, gum), window);
 }
-
-/** Near enough to the mark (mm): what is left is cut off the tip. */
-const ON_MARK_MM = 1e-3;
-/** The flap part shrinks evenly as the gum line widens, but for roundings: the straight guess is right at once or soon. */
-const GUESSES = 6;
-
-/** The flap part, its gum line widened by at most one mark of the ruler so that it ends on a mark. */
-function onMark(flap: readonly Point[], asked: number, left: number, right: number, grid: number) {
-  const at = (gum: number) => {
-    const shape = gummed(flap, gum, left, right);
-    return { gum, shape, depth: shape.length < 3 ? 0 : boundsOf(shape).top };
-  };
-  let [low, high] = [at(asked), at(asked + grid)];
-  const wanted = roundDown(low.depth, grid);
-  for (let i = 0; i < GUESSES && low.depth - wanted > ON_MARK_MM && high.depth < wanted; i += 1) {
-    const guess = at(low.gum + ((high.gum - low.gum) * (low.depth - wanted)) / (low.depth - high.depth));
-    if (guess.depth >= wanted) low = guess;
-    else high = guess;
-  }
-  return { wanted, shape: low.shape };
-}
-
-/** Without corners that lie on one another. */
-const spaced = (points: readonly Point[]): Point[] =>
-  points.filter((p, i) => distance(p, points[(i + points.length - 1) % points.length] as Point) > 1e-6);
 
 function draft(input: Input): Said {
   const { settings: set } = input;
   const { grid } = input.setup;
-  const { across, up, flap: lined } = flapOf(input);
+  const { across, up, flap: over } = flapOf(input);
   const width = roundDown(across - 2 * Math.min(set.sides, across / 4), grid);
   const [left, right] = [(across - width) / 2, (across + width) / 2];
-  const deep = roundDown(set.deep === "auto" ? up - 3 : Math.min(set.deep, up - 3), grid);
-  const { wanted, shape } = onMark(lined, set.gum, left, right, grid);
-  const tip = spaced(shape.map(([x, y]): Point => [x - left, Math.min(y, wanted)]));
-  const feet = tip.filter(([, y]) => Math.abs(y) < 1e-6).map(([x]) => x);
-  const [from, to] = [Math.min(...feet), Math.max(...feet)];
-  // a flap too shallow for its gum line leaves nothing to line there
-  const folds = wanted >= grid && tip.length > 2 && feet.length > 1;
-
-  const lining = panel("lining", "Lining", width, deep);
-  // walked from the right, so that its own x runs to the left
-  const own = tip.filter(([, y]) => y > 1e-6).map(([x, y]): Point => [to - x, y]);
-  const corners = [...own].sort((a, b) => turnFrom(to - from, a) - turnFrom(to - from, b));
-  const flaps = folds
-    ? [
-        flap("flap", "Flap part", part(lining.top, width - to, from), () => ({ relief: 0, deep: wanted, corners }), {
-          order: 1,
-        }),
-      ]
-    : [];
+  const most = up - ABOVE_FOLD;
+  const lining = panel("lining", "Lining", width, roundDown(Math.min(unlessSet(set.deep, most), most), grid));
+  const flaps = lined(lining, left, onMark(over, set.gum, left, right, grid), grid);
+  const [part] = flaps;
   return {
-    sheets: [sheet("liner", "Liner", [lining, ...flaps])],
-    size: { width, height: deep },
+    sheets: [sheet("liner", "Liner", [lining, ...flaps.map((f) => f.made)])],
+    size: { width, height: lining.height },
     figures: { deep: heightOf(lining) },
-    finish: { kind: "glue", code: "fit-liner", ...(folds && { held: { run: rimOf(own), wide: GUM_TAPE } }) },
+    finish: { kind: "glue", code: "fit-liner", ...(part && { held: { run: part.rim, wide: GUM_TAPE } }) },
   };
 }
-
-/** mm round the flap part from one end of its fold to the other: what is glued to the flap. */
-const rimOf = (corners: readonly Point[]): number =>
-  corners.reduce((sum, p, i) => sum + distance(p, corners[i + 1] ?? p), 0);
-/** The tape that goes inside the gum line, mm: the narrowest on the shelf. */
-const GUM_TAPE = 3;
-
-/** Where a corner stands round the middle of a fold so long: from its start to its end. */
-const turnFrom = (long: number, [x, y]: Point): number => Math.atan2(x - long / 2, y);
 
 /** The paper that lines an envelope, from its bottom to its flap. */
 export const envelopeLiner = defineForm({

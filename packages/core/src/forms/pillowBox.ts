@@ -10,14 +10,15 @@
  *      ╰─)                  (─╯  lens reaches just across. How wide it then is follows from the arc.
  */
 import { z } from "zod";
-import { defineForm } from "./form.ts";
 import { CURVE_SAG_MM } from "../geometry/tolerance.ts";
 import { mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
+import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { arched, lens, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
+import { defineForm, ground, type InputOf } from "./form.ts";
 import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 
 const settings = z.strictObject({
@@ -30,6 +31,11 @@ const settings = z.strictObject({
   ),
   stripWide: mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round."),
 });
+
+type Input = InputOf<typeof settings>;
+
+/** Plies in the way of what is inside: the strip, and lenses that lie one on the other at both ends. */
+const PLIES = 4;
 
 /** Half the section of a pillow whose panel is 1 wide: places from the middle, how high and how far out they come to lie. */
 function section(rise: number): readonly { readonly out: number; readonly high: number }[] {
@@ -44,6 +50,54 @@ function section(rise: number): readonly { readonly out: number; readonly high: 
   });
 }
 
+/** Sizes, mm: how far its ends stand in (q), its panels round it and along it, and the room under its bulge. */
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+  const { width, height, thickness } = contents;
+  const rise = set.roundness / 100;
+  const half = section(rise);
+  const play = Math.max(set.play, LEAST_PLAY_MM);
+  const plies = PLIES * stock.caliper;
+  const [wide, thick] = [width + play, thickness + plies + 4 * CURVE_SAG_MM];
+  // the narrowest panel under whose bulge the contents' upper corners still are
+  const corner = half.findLast(({ out, high }) => high * wide >= out * thick && out > 0) ?? { out: 1e-3, high: 0 };
+  const around = roundUp(wide / 2 / corner.out, grid);
+  const q = rise * around;
+  const long = roundUp(height + play + 2 * q + plies, grid);
+  const gap = {
+    width: 2 * corner.out * around - width,
+    height: long - 2 * q - height - plies,
+    depth: 2 * corner.high * around - thickness,
+  };
+  return { q, around, long, chord: 2 * around * (half.at(-1)?.out ?? 0), gap };
+}
+
+function draft(input: Input): Said {
+  const { stock, settings: set, setup } = input;
+  const { q, around, long, chord, gap } = sizesOf(input);
+  const ends = arched(-q);
+  const back = panel("back", "Back", long, around, { edges: { left: ends, right: ends } });
+  const front = flap("front", "Front", back.top, tapered({ deep: around, sides: ends }), { order: 2 });
+  // it stays clear of the lenses, which lean on its ends
+  const relief = Math.max(1, 4 * stock.caliper);
+  const closes = tapered({ deep: roundUp(Math.min(set.stripWide, around / 3), setup.grid), slope: 1, relief });
+  const strip = flap("seam-strip", "Glue strip", front.tip, closes, { order: 1 });
+  const closing = { order: 3, angle: 90 };
+  const lenses = [
+    flap("back-left", "End", back.left, lens(q), closing),
+    flap("back-right", "End", back.right, lens(q), closing),
+    flap("front-right", "End over", front.start, lens(q), { ...closing, lift: 1 }),
+    flap("front-left", "End over", front.end, lens(q), { ...closing, lift: 1 }),
+  ];
+  return {
+    sheets: [sheet("box", "Pillow box", [back, front, strip, ...lenses], { grid: setup.grid })],
+    glue: [glued(strip, back)],
+    holds: { on: back, across: long - 2 * q, up: chord, depth: 2 * q, turned: 90, asks: "play", gap },
+    finished: { width: chord, height: long, thickness: 2 * q },
+    measured: { around: heightOf(back, 0.3), long: widthOf(back, 0.3) },
+    figures: { stripWide: depthOf(strip) },
+  };
+}
+
 /** A box that bulges, for small treats. */
 export const pillowBox = defineForm({
   id: "pillow-box",
@@ -52,59 +106,8 @@ export const pillowBox = defineForm({
   about: "A box without flat sides: two panels that bulge, and ends that fold in.",
   settings,
   outside: "back",
-  grounds: () => [
-    { panel: "front", name: "Front", sides: { outside: 180 } },
-    { panel: "back", name: "Back", sides: { outside: 0 } },
-  ],
+  grounds: () => [ground("front", "Front", 180), ground("back", "Back")],
   heaviest: 350,
   usualStock: "cover-250",
-  draft({ contents, stock, settings: set, setup }) {
-    const { width, height, thickness } = contents;
-    const rise = set.roundness / 100;
-    const half = section(rise);
-    const play = Math.max(set.play, LEAST_PLAY_MM);
-    // the strip, and the lenses that lie one on the other, take their plies from the inside
-    const [wide, thick] = [width + play, thickness + 4 * stock.caliper + 4 * CURVE_SAG_MM];
-    // the narrowest panel under whose bulge the contents' upper corners still are
-    const corner = half.findLast(({ out, high }) => high * wide >= out * thick && out > 0) ?? { out: 1e-3, high: 0 };
-    const around = roundUp(wide / 2 / corner.out, setup.grid);
-    const q = rise * around;
-    const long = roundUp(height + play + 2 * q + 4 * stock.caliper, setup.grid);
-    const chord = 2 * around * (half.at(-1)?.out ?? 0);
-
-    const ends = arched(-q);
-    const back = panel("back", "Back", long, around, { edges: { left: ends, right: ends } });
-    const front = flap("front", "Front", back.top, tapered({ deep: around, sides: ends }), { order: 2 });
-    // it stays clear of the lenses, which lean on its ends
-    const relief = Math.max(1, 4 * stock.caliper);
-    const closes = tapered({ deep: roundUp(Math.min(set.stripWide, around / 3), setup.grid), slope: 1, relief });
-    const strip = flap("seam-strip", "Glue strip", front.tip, closes, { order: 1 });
-    const closing = { order: 3, angle: 90 };
-    const lenses = [
-      flap("back-left", "End", back.left, lens(q), closing),
-      flap("back-right", "End", back.right, lens(q), closing),
-      flap("front-right", "End over", front.start, lens(q), { ...closing, lift: 1 }),
-      flap("front-left", "End over", front.end, lens(q), { ...closing, lift: 1 }),
-    ];
-    return {
-      sheets: [sheet("box", "Pillow box", [back, front, strip, ...lenses], { grid: setup.grid })],
-      glue: [glued(strip, back)],
-      holds: {
-        on: back,
-        across: long - 2 * q,
-        up: chord,
-        depth: 2 * q,
-        turned: 90,
-        asks: "play",
-        gap: {
-          width: 2 * corner.out * around - width,
-          height: long - 2 * q - height - 4 * stock.caliper,
-          depth: 2 * corner.high * around - thickness,
-        },
-      },
-      finished: { width: chord, height: long, thickness: 2 * q },
-      measured: { around: heightOf(back, 0.3), long: widthOf(back, 0.3) },
-      figures: { stripWide: depthOf(strip) },
-    };
-  },
+  draft,
 });

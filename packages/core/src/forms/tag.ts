@@ -22,12 +22,13 @@ import { shapes } from "../catalogue/shapes.ts";
 import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { across, fromEdge, heightOf, roundingOf, widthOf } from "../paper/figure.ts";
-import { hole, holePlace } from "../paper/hole.ts";
+import { holePlace, through } from "../paper/hole.ts";
 import { opens } from "../paper/motion.ts";
-import { clipped, rounded } from "../paper/shape.ts";
-import { outlined, panel, sheet, straightOf, twin } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
-import { defineForm } from "./form.ts";
+import type { Said } from "../paper/said.ts";
+import { clipped, type CornerCut, rounded } from "../paper/shape.ts";
+import { outlined, panel, type Rectangle, sheet, straightOf, twin } from "../paper/sheet.ts";
+import { defineForm, ground, type InputOf } from "./form.ts";
+import { cardSize } from "./shared/foldedCard.ts";
 import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
@@ -53,8 +54,57 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 0, [0, 15], "All corners of the tag."),
 });
 
+type Input = InputOf<typeof settings>;
+
 /** How much of the width a clipped corner takes from each side. */
 const CLIPPED_PART = 0.25;
+
+/** The tag itself: cut to an outline, or its head shaped corner by corner. */
+function bodyOf(set: Input["settings"], w: number, h: number): Rectangle {
+  const outline = set.head === "outline" ? outlineIn(shapes, set.cutTo, set.drawn, "heart") : undefined;
+  if (outline) return outlined("tag", "Tag", { width: w, height: h }, outline.outline(w, h));
+  const radius = Math.min(set.cornerRadius, w / 4, h / 4);
+  const half = Math.min(w / 2, h / 2);
+  const [foot, clip] = [rounded(radius), clipped(Math.min(w * CLIPPED_PART, h / 3), radius)];
+  const heads: Readonly<Record<typeof set.head, readonly [CornerCut, CornerCut]>> = {
+    clipped: [clip, clip],
+    pointed: [clipped(half, radius, w / 2), clipped(w / 2, radius, half)],
+    rounded: [rounded(half), rounded(half)],
+    plain: [foot, foot],
+    outline: [foot, foot],
+  };
+  const [topRight, topLeft] = heads[set.head];
+  return panel("tag", "Tag", w, h, { corners: { bottomLeft: foot, bottomRight: foot, topRight, topLeft } });
+}
+
+function draft(input: Input): Said {
+  const { stock, settings: set, setup } = input;
+  const { w, h } = cardSize(input);
+  const body = bodyOf(set, w, h);
+  const wide = Math.min(set.hole, w / 2);
+  const from =
+    set.holeFrom === "auto" ? holePlace(body, [w / 2, h], set.hole, h / 2, setup.grid) : Math.min(set.holeFrom, h / 2);
+  const centre: Point = [w / 2, h - from];
+  // the fold is what the head leaves of the side
+  const fold = set.leaves === "two" ? straightOf(body, body.left) : undefined;
+  const leaves = fold ? [twin("leaf", "Back leaf", body, fold, { order: 1, angle: -180 })] : [];
+  const faces = wide > 0 ? [body, ...leaves] : [];
+  const cuts = through((id) => (id === "tag" ? "hole" : `hole-${id}`), faces, centre, wide, {
+    ...{ place: "holeFrom", across: "hole" },
+  });
+  return {
+    sheets: [sheet("tag", "Tag", [body, ...leaves], { cuts, rounding: set.cornerRadius })],
+    motions: leaves.map((leaf) => opens("open", "Open the tag", leaf)),
+    refused: set.leaves === "two" && !fold ? [{ setting: "leaves", instead: "one", code: "no-straight-side" }] : [],
+    finished: { width: w, height: h, thickness: (1 + leaves.length) * stock.caliper },
+    sized: { width: widthOf(body, 0.22), height: heightOf(body, 0.2) },
+    figures: {
+      hole: wide > 0 ? across("hole", body, centre, wide) : undefined,
+      holeFrom: wide > 0 ? fromEdge(body.top, centre, { lights: ["hole"] }) : undefined,
+      cornerRadius: roundingOf(body),
+    },
+  };
+}
 
 /** A shaped label with a hole for string. */
 export const tag = defineForm({
@@ -65,55 +115,9 @@ export const tag = defineForm({
   settings,
   outside: "front",
   grounds: ({ leaves }) => [
-    { panel: "tag", name: "Tag", sides: { outside: 0, inside: 0 } },
-    ...(leaves === "two" ? [{ panel: "leaf", name: "Back leaf", sides: { outside: 0, inside: 0 } } as const] : []),
+    ground("tag", "Tag", 0, 0),
+    ...(leaves === "two" ? [ground("leaf", "Back leaf", 0, 0)] : []),
   ],
   heaviest: 400,
-  draft({ contents, stock, settings: set, setup }) {
-    const [w, h] = [roundDown(contents.width, setup.grid), roundDown(contents.height, setup.grid)];
-    const radius = Math.min(set.cornerRadius, w / 4, h / 4);
-    const half = Math.min(w / 2, h / 2);
-    const [foot, clip] = [rounded(radius), clipped(Math.min(w * CLIPPED_PART, h / 3), radius)];
-    const outline = set.head === "outline" ? outlineIn(shapes, set.cutTo, set.drawn, "heart") : undefined;
-    const [topRight, topLeft] = {
-      clipped: [clip, clip],
-      pointed: [clipped(half, radius, w / 2), clipped(w / 2, radius, half)],
-      rounded: [rounded(half), rounded(half)],
-      plain: [foot, foot],
-      outline: [foot, foot],
-    }[set.head];
-    const body = outline
-      ? outlined("tag", "Tag", { width: w, height: h }, outline.outline(w, h))
-      : panel("tag", "Tag", w, h, { corners: { bottomLeft: foot, bottomRight: foot, topRight, topLeft } });
-
-    const wide = Math.min(set.hole, w / 2);
-    const auto = set.holeFrom === "auto";
-    const from = auto
-      ? holePlace(body, [w / 2, h], set.hole, h / 2, setup.grid)
-      : Math.min(Number(set.holeFrom), h / 2);
-    const centre: Point = [w / 2, h - from];
-    // the fold is what the head leaves of the side
-    const fold = set.leaves === "two" ? straightOf(body, body.left) : undefined;
-    const leaf = fold && twin("leaf", "Back leaf", body, fold, { order: 1, angle: -180 });
-    const sets = { place: "holeFrom", across: "hole" };
-    const cuts =
-      wide > 0
-        ? [
-            hole("hole", body, centre, wide, sets),
-            ...(leaf ? [hole("hole-leaf", leaf, [-w / 2, h - from], wide, sets)] : []),
-          ]
-        : [];
-    return {
-      sheets: [sheet("tag", "Tag", [body, ...(leaf ? [leaf] : [])], { cuts, rounding: set.cornerRadius })],
-      ...(leaf && { motions: [opens("open", "Open the tag", leaf)] }),
-      refused: set.leaves === "two" && !leaf ? [{ setting: "leaves", instead: "one", code: "no-straight-side" }] : [],
-      finished: { width: w, height: h, thickness: (leaf ? 2 : 1) * stock.caliper },
-      sized: { width: widthOf(body, 0.22), height: heightOf(body, 0.2) },
-      figures: {
-        hole: wide > 0 ? across("hole", body, centre, wide) : undefined,
-        holeFrom: wide > 0 ? fromEdge(body.top, centre, { lights: ["hole"] }) : undefined,
-        cornerRadius: roundingOf(body),
-      },
-    };
-  },
+  draft,
 });
