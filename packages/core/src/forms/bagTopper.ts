@@ -10,10 +10,9 @@
  *   └─────────────┘
  */
 import { z } from "zod";
-import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { across as acrossHole, heightOf } from "../paper/figure.ts";
-import { hole, rimNeeds } from "../paper/hole.ts";
+import { rimNeeds, through } from "../paper/hole.ts";
 import { needs, type Said } from "../paper/said.ts";
 import { arched, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
@@ -21,23 +20,25 @@ import { roundUp } from "../units/ruler.ts";
 import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { betweenWalls } from "./shared/clearance.ts";
 import { roomToSpare } from "./shared/pocket.ts";
-import { spineFor } from "./shared/tabPanels.ts";
+import { roundEdge, spineFor } from "./shared/tabPanels.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),
   high: mm("Height", 45, [20, 150], "How far it comes down over the bag."),
-  over: autoMm("Over the bag", [6, 120], "How much of the bag is between its layers; what the hole leaves unless set."),
+  over: autoMm(
+    "Over the bag",
+    [6, 120],
+    "How much of the bag is held between its layers; what the hole leaves unless set.",
+  ),
   hang: mm("Hole to hang it by", 8, [0, 12], "Across, through both layers above the bag; 0 leaves it out."),
   lowerEdge: choice(
     "Lower edge",
     { straight: "Straight", waved: "Bowed out" },
     "straight",
-    "Its free edge, both sides.",
+    "The free edge on both sides.",
   ),
 });
 
-/** Plies a spine goes round beside the bag itself. */
-const PLIES = 1;
 /** A bow rises by this part of the height, or of the width where that is less. */
 const BOW_PART = 0.2;
 /** Less of a bag than this (mm) is not held by two staples. */
@@ -50,39 +51,30 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: InputOf<ty
   // the bag ends below the hole; without one it reaches up to the fold
   const free = Math.max(contents.thickness / 2 + 0.5, head, high - unlessSet(set.over, high));
   const across = roundUp(betweenWalls(contents.width, 0, set.play), grid);
-  return { across, high, head, free, spine: spineFor(contents.thickness, PLIES * stock.caliper, grid) };
+  return { across, high, head, free, spine: spineFor(contents.thickness, stock.caliper, grid) };
 }
 
 function draft(input: InputOf<typeof settings>): Said {
   const { contents, settings: set, setup } = input;
-  const { width, height, thickness } = contents;
   const { across, high, head, free, spine } = sizesOf(input);
   const bow = set.lowerEdge === "waved" ? arched(Math.min(high, across) * BOW_PART) : undefined;
   const back = panel("back", "Back", across, high, { edges: { top: bow } });
-  const edges =
-    spine > 0 ? [flap("spine", "Edge", back.bottom, tapered({ deep: spine }), { order: 1, angle: 90 })] : [];
-  const hung = edges[0] ? { order: 2, angle: 90 } : { order: 1 };
-  const front = flap("front", "Front", edges[0]?.tip ?? back.bottom, tapered({ deep: high, tip: bow }), hung);
-  const middle: Point = [across / 2, head / 2];
-  const holes = [
-    hole("hang-back", back, middle, set.hang, { across: "hang" }),
-    hole("hang-front", front, [across / 2, -spine - head / 2], set.hang, { across: "hang" }),
-  ];
-  const cuts = set.hang > 0 ? holes : [];
+  const { edges, on, hinge, mirror } = roundEdge(back.bottom, spine);
+  const front = { ...flap("front", "Front", on, tapered({ deep: high, tip: bow }), hinge), mirror };
+  const middle = [across / 2, head / 2] as const;
+  const holed = set.hang > 0 ? [back, front] : [];
+  const cuts = through((id) => `hang-${id}`, holed, middle, set.hang, { across: "hang" });
+  const mends = roundUp(free + LEAST_HELD, setup.grid);
   return {
     sheets: [sheet("topper", "Bag topper", [back, ...edges, front], { grid: setup.grid, cuts })],
     holds: {
       ...{ on: back, across, up: high, open: "one", asks: "play" },
       ...(spine > 0 && { depth: spine }),
       // a topper too low for its hole holds the bag's very end, and is told
-      at: [across / 2, Math.min(free, high - 1) + height / 2],
-      gap: { width: across - width, height: 0, depth: spine > 0 ? spine - thickness : 0 },
+      at: [across / 2, Math.min(free, high - 1) + contents.height / 2],
+      gap: { width: across - contents.width, height: 0, depth: spine > 0 ? spine - contents.thickness : 0 },
     },
-    covers: [
-      needs("high", high - free, LEAST_HELD, "topper-low", {
-        ...{ mends: roundUp(free + LEAST_HELD, setup.grid), button: "make-higher" },
-      }),
-    ],
+    covers: [needs("high", high - free, LEAST_HELD, "topper-low", { mends, button: "make-higher" })],
     finish: { kind: "close", code: "staple" },
     figures: {
       high: heightOf(back, 0.85),
@@ -101,7 +93,6 @@ export const bagTopper = defineForm({
   about: "A card folded over a bag's mouth, stapled through, with a hole to hang it by.",
   settings,
   outside: "back",
-  // it hangs with its fold above
   grounds: () => [ground("front", "Front"), ground("back", "Back", 180)],
   heaviest: 300,
   usualStock: "cover-250",

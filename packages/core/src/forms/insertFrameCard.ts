@@ -32,7 +32,12 @@ const settings = z.strictObject({
     "One that is bought takes no paper: measure it closed.",
   ),
   fold: foldsAt(),
-  matX: mm("On the mat, from the left", 0, [0, 600], "Where a card that is there already lies on the mat, opened."),
+  matX: mm(
+    "On the mat, from the left",
+    0,
+    [0, 600],
+    "Where a card that is there already lies on the cutting mat, opened.",
+  ),
   matY: mm("On the mat, from below", 0, [0, 600], "Its lower left corner, above the mat's lower edge."),
   insert: choice(
     "Insert",

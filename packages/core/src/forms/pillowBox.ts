@@ -18,6 +18,7 @@ import { glued } from "../paper/seam.ts";
 import { arched, lens, tapered } from "../paper/shape.ts";
 import { flap, panel, sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
+import { section } from "./builds/pillowSection.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 
@@ -32,26 +33,11 @@ const settings = z.strictObject({
   stripWide: mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round."),
 });
 
-type Input = InputOf<typeof settings>;
-
 /** Plies in the way of what is inside: the strip, and lenses that lie one on the other at both ends. */
 const PLIES = 4;
 
-/** Half the section of a pillow whose panel is 1 wide: places from the middle, how high and how far out they come to lie. */
-function section(rise: number): readonly { readonly out: number; readonly high: number }[] {
-  const radius = 1 / (8 * rise) + rise / 2;
-  const high = (y: number): number => Math.sqrt(radius * radius - y * y) - (radius - rise);
-  const steps = 200;
-  let out = 0;
-  return Array.from({ length: steps + 1 }, (_, i) => {
-    const [y, before] = [i / steps / 2, Math.max(0, i - 1) / steps / 2];
-    out += Math.sqrt(Math.max(0, (y - before) ** 2 - (high(y) - high(before)) ** 2));
-    return { out, high: high(y) };
-  });
-}
-
 /** Sizes, mm: how far its ends stand in (q), its panels round it and along it, and the room under its bulge. */
-function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: InputOf<typeof settings>) {
   const { width, height, thickness } = contents;
   const rise = set.roundness / 100;
   const half = section(rise);
@@ -71,7 +57,7 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
   return { q, around, long, chord: 2 * around * (half.at(-1)?.out ?? 0), gap };
 }
 
-function draft(input: Input): Said {
+function draft(input: InputOf<typeof settings>): Said {
   const { stock, settings: set, setup } = input;
   const { q, around, long, chord, gap } = sizesOf(input);
   const ends = arched(-q);

@@ -15,9 +15,9 @@ import { depthOf } from "../paper/figure.ts";
 import { slides } from "../paper/motion.ts";
 import { laid, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
-import { tapered } from "../paper/shape.ts";
-import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
+import { panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
+import { TAB_OFF, trayOf } from "./builds/tray.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
@@ -33,9 +33,6 @@ type Input = InputOf<typeof settings>;
 
 /** The tray is pulled out by this part of its length to take something from it. */
 const PULLED = 0.8;
-/** A tab is so much lower than its wall, in all, so that neither edge shows. */
-const TAB_LOWER = 1;
-
 /** Sizes, mm: the tray inside its walls, and the sleeve round it. */
 function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
   const ply = stock.caliper;
@@ -49,33 +46,6 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
   return { ply, inner, long, high, across, depth, reach: roundDown(Math.min(set.tab, inner / 2 - 1), grid) };
 }
 
-/** The tray: its side walls stand first, their tabs are glued inside the end walls. */
-function trayOf({ inner, long, high, reach, ply }: ReturnType<typeof sizesOf>) {
-  const floor = panel("floor", "Floor", inner, long);
-  const wall = (id: string, name: string, on: Edge, order: number) =>
-    flap(id, name, on, tapered({ deep: high }), { order, angle: 90 });
-  const leftWall = wall("left-wall", "Left wall", floor.left, 1);
-  const rightWall = wall("right-wall", "Right wall", floor.right, 1);
-  const ear = tapered({ deep: reach, relief: offFold(TAB_LOWER / 2, ply), slope: 0.05 });
-  const tabbed = (id: string, name: string, on: Edge) => flap(id, name, on, ear, { order: 1, angle: 90, lift: 1 });
-  const tabs = [
-    tabbed("tab-left-lower", "Lower left tab", leftWall.end),
-    tabbed("tab-left-upper", "Upper left tab", leftWall.start),
-    tabbed("tab-right-lower", "Lower right tab", rightWall.start),
-    tabbed("tab-right-upper", "Upper right tab", rightWall.end),
-  ] as const;
-  const lower = wall("lower-wall", "Lower end", floor.bottom, 2);
-  const upper = wall("upper-wall", "Upper end", floor.top, 2);
-  const made = sheet("tray", "Tray", [floor, leftWall, rightWall, ...tabs, lower, upper]);
-  return {
-    floor,
-    leftWall,
-    tabs,
-    made,
-    seams: tabs.map((tab, i) => glued(tab, [lower, upper][i % 2] ?? lower, { widens: "tab" })),
-  };
-}
-
 function draft(input: Input): Said {
   const { contents, settings: set, setup } = input;
   const sizes = sizesOf(input);
@@ -86,7 +56,7 @@ function draft(input: Input): Said {
   const sleeve = sheet("sleeve", "Sleeve", [back, strip, right, front, left]);
   const tray = trayOf(sizes);
   // what is thin, or too narrow for the tabs to reach over it, has the end walls' own room
-  const isUnderTabs = contents.thickness <= offFold(TAB_LOWER / 2, ply) || reach <= (inner - contents.width) / 2;
+  const isUnderTabs = contents.thickness <= offFold(TAB_OFF, ply) || reach <= (inner - contents.width) / 2;
   return {
     sheets: [sleeve, tray.made],
     // beside the strip's ply the room is the same on both sides

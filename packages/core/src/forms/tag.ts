@@ -13,9 +13,8 @@
  *     │    ¦     │
  *     └────┴─────┘
  *
- * Or it is cut to an outline all round: a heart, a leaf, one of the maker's own.
- *
- * The hole stands where its rim keeps the paper round it that a string needs, unless the maker sets it.
+ * Or it is cut to an outline all round: a heart, a leaf, one of the maker's own. The hole stands where its rim keeps the
+ * paper round it that a string needs, unless the maker sets it.
  */
 import { z } from "zod";
 import { shapes } from "../catalogue/shapes.ts";
@@ -25,11 +24,11 @@ import { across, fromEdge, heightOf, roundingOf, widthOf } from "../paper/figure
 import { holePlace, through } from "../paper/hole.ts";
 import { opens } from "../paper/motion.ts";
 import type { Said } from "../paper/said.ts";
-import { clipped, type CornerCut, rounded } from "../paper/shape.ts";
-import { outlined, panel, type Rectangle, sheet, straightOf, twin } from "../paper/sheet.ts";
+import { sheet, straightOf, twin } from "../paper/sheet.ts";
+import { tagBody } from "./builds/tagBody.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { cardSize } from "./shared/foldedCard.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
+import { outlineChoice, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   head: choice(
@@ -54,33 +53,10 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 0, [0, 15], "All corners of the tag."),
 });
 
-type Input = InputOf<typeof settings>;
-
-/** How much of the width a clipped corner takes from each side. */
-const CLIPPED_PART = 0.25;
-
-/** The tag itself: cut to an outline, or its head shaped corner by corner. */
-function bodyOf(set: Input["settings"], w: number, h: number): Rectangle {
-  const outline = set.head === "outline" ? outlineIn(shapes, set.cutTo, set.drawn, "heart") : undefined;
-  if (outline) return outlined("tag", "Tag", { width: w, height: h }, outline.outline(w, h));
-  const radius = Math.min(set.cornerRadius, w / 4, h / 4);
-  const half = Math.min(w / 2, h / 2);
-  const [foot, clip] = [rounded(radius), clipped(Math.min(w * CLIPPED_PART, h / 3), radius)];
-  const heads: Readonly<Record<typeof set.head, readonly [CornerCut, CornerCut]>> = {
-    clipped: [clip, clip],
-    pointed: [clipped(half, radius, w / 2), clipped(w / 2, radius, half)],
-    rounded: [rounded(half), rounded(half)],
-    plain: [foot, foot],
-    outline: [foot, foot],
-  };
-  const [topRight, topLeft] = heads[set.head];
-  return panel("tag", "Tag", w, h, { corners: { bottomLeft: foot, bottomRight: foot, topRight, topLeft } });
-}
-
-function draft(input: Input): Said {
+function draft(input: InputOf<typeof settings>): Said {
   const { stock, settings: set, setup } = input;
   const { w, h } = cardSize(input);
-  const body = bodyOf(set, w, h);
+  const body = tagBody(set, w, h);
   const wide = Math.min(set.hole, w / 2);
   const from =
     set.holeFrom === "auto" ? holePlace(body, [w / 2, h], set.hole, h / 2, setup.grid) : Math.min(set.holeFrom, h / 2);

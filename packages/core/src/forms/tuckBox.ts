@@ -16,9 +16,9 @@ import { mm } from "../model/setting.ts";
 import { depthOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
-import { tapered } from "../paper/shape.ts";
-import { type Edge, flap, panel, sheet } from "../paper/sheet.ts";
+import { panel, sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
+import { SHOULDER, tuckedEnd } from "./builds/tuckedEnd.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
@@ -30,8 +30,6 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the tucks", 6, [0, 15], "The two free corners of each tuck."),
 });
 
-/** A tuck is so much narrower than its lid on each side, a dust flap than its wall: shoulders that hold, and room to turn. */
-const SHOULDER = 1.5;
 /** Dust flaps reach no further than this part of the width, so that they do not meet. */
 const DUST_PART = 0.45;
 const DUST = 25;
@@ -48,29 +46,6 @@ function sizesOf({ contents, stock, settings: { play, tuck }, setup: { grid } }:
   return { across, up, depth, ply, dust, tuck: roundDown(Math.min(tuck, up / 2 - 1), grid) };
 }
 
-interface End extends ReturnType<typeof sizesOf> {
-  readonly id: "upper" | "lower";
-  /** when its dust flaps fold; its lid comes next */
-  readonly order: number;
-  readonly round: number;
-  /** the edges it hangs on */
-  readonly on: { readonly right: Edge; readonly left: Edge; readonly back: Edge };
-}
-
-/** One end: dust flaps at both walls, then the lid with its tuck. */
-function endOf({ id, order, round, on, depth, ply, dust, tuck }: End) {
-  const name = id === "upper" ? "Upper" : "Lower";
-  const dusty = tapered({ deep: dust, slope: 0.1, relief: offFold(SHOULDER, ply) });
-  const flaps = (["right", "left"] as const).map((side) =>
-    flap(`${id}-dust-${side}`, `${name} dust flap`, on[side], dusty, { order, angle: 90, lift: 1 }),
-  );
-  const over = { order: order + 1, angle: 90 };
-  const lid = flap(`${id}-lid`, `${name} lid`, on.back, tapered({ deep: depth, relief: ply }), over);
-  const tucked = tapered({ deep: tuck, relief: SHOULDER, slope: 0.05, round });
-  const last = flap(`${id}-tuck`, `${name} tuck`, lid.tip, tucked, { ...over, lift: 1 });
-  return { panels: [...flaps, lid, last], tuck: last };
-}
-
 function draft(input: InputOf<typeof settings>): Said {
   const { contents, settings: set, setup } = input;
   const sizes = sizesOf(input);
@@ -79,9 +54,9 @@ function draft(input: InputOf<typeof settings>): Said {
   const round = { across, depth, stripWide: set.stripWide, grid: setup.grid, order: 2, called: "wall" } as const;
   const { strip, right, front, left } = foldedRound(back, round);
   const ends = { ...sizes, round: set.cornerRadius };
-  const upper = endOf({ ...ends, id: "upper", order: 5, on: { right: right.end, left: left.end, back: back.top } });
+  const upper = tuckedEnd({ ...ends, id: "upper", order: 5, on: { right: right.end, left: left.end, back: back.top } });
   const low = { right: right.start, left: left.start, back: back.bottom };
-  const lower = endOf({ ...ends, id: "lower", order: 3, on: low });
+  const lower = tuckedEnd({ ...ends, id: "lower", order: 3, on: low });
   const panels = [back, strip, right, front, left, ...upper.panels, ...lower.panels];
   return {
     sheets: [sheet("box", "Tuck box", panels, { rounding: set.cornerRadius })],

@@ -441,7 +441,7 @@ export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge
 }
 
 /** What mirrors in a line: turned over, then turned by twice the line's own angle less a half turn. */
-function mirrorIn(from: Point, to: Point): Pose {
+export function mirrorIn(from: Point, to: Point): Pose {
   const rotation = (2 * Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI + 180;
   const [x, y] = place(from, { x: 0, y: 0, rotation, flip: true });
   return { x: from[0] - x, y: from[1] - y, rotation, flip: true };

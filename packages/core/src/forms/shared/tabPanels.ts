@@ -7,8 +7,9 @@
  *      │  back   │ behind
  *      └─────────┘
  */
+import { compose, direction } from "../../geometry/point.ts";
 import { clipped, type Corner, rounded, type Shape, tapered } from "../../paper/shape.ts";
-import { type Drawn, type Flap, flap, panel, type Rectangle } from "../../paper/sheet.ts";
+import { type Drawn, type Edge, type Flap, flap, mirrorIn, panel, type Rectangle } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
 
 /** Up to this thickness (mm) one score goes round it; above, paired scores (geometry notes, bands). */
@@ -19,6 +20,20 @@ const TIP_PART = 0.8;
 /** How high the spine is between two scores, mm: none where one score goes round. */
 export const spineFor = (thickness: number, plies: number, grid: number): number =>
   thickness > ONE_SCORE_UP_TO ? roundUp(thickness + plies, grid) : 0;
+
+/**
+ * What goes round an edge, towards the drawn face (`way` 1) or away from it: what is thick takes two scores with a spine
+ * between them, each a right angle; what is thin a single score right round. And how what comes over it is hung there:
+ * `mirror` takes places of the panel to those they come to lie on.
+ */
+export function roundEdge(edge: Edge, spine: number, { way = 1, after = 0 } = {}) {
+  const [dx, dy] = direction(edge.from, edge.to);
+  const past = { x: dy * spine, y: -dx * spine, rotation: 0, flip: false };
+  const mirror = compose(past, mirrorIn(edge.from, edge.to));
+  if (spine <= 0) return { edges: [], on: edge, hinge: { order: after + 1, angle: way * 180 }, mirror };
+  const hung = flap("spine", "Edge", edge, tapered({ deep: spine }), { order: after + 1, angle: way * 90 });
+  return { edges: [hung], on: hung.tip, hinge: { order: after + 2, angle: way * 90 }, mirror };
+}
 
 interface Asked {
   readonly width: number;
@@ -37,11 +52,8 @@ export function tabPanels({ width, reach, behind, spine, ends, after = 0, lift =
   const near = { round: rounded(tip), point: clipped(width / 2, 0, tip), straight: rounded(0) }[ends];
   const far = { round: rounded(tip), point: clipped(tip, 0, width / 2), straight: rounded(0) }[ends];
   const back: Rectangle = panel("back", "Back", width, behind, { corners: { bottomLeft: far, bottomRight: near } });
-  // a thick holder takes two scores, each a right angle; a thin one a single score right round
-  const edges =
-    spine > 0 ? [flap("spine", "Edge", back.top, tapered({ deep: spine }), { order: after + 1, angle: -90 })] : [];
-  const fold = spine > 0 ? { order: after + 2, angle: -90 } : { order: after + 1, angle: -180, lift };
-  const front: Flap = flap("front", "Front", edges[0]?.tip ?? back.top, ended(reach, tip, ends), fold);
+  const { edges, on, hinge } = roundEdge(back.top, spine, { way: -1, after });
+  const front: Flap = flap("front", "Front", on, ended(reach, tip, ends), spine > 0 ? hinge : { ...hinge, lift });
   const panels: readonly Drawn[] = [back, ...edges, front];
   return { back, edges, front, panels };
 }
