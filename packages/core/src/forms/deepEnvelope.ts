@@ -24,10 +24,11 @@
 import { z } from "zod";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, past, roundingOf } from "../paper/figure.ts";
-import { laid, type Said } from "../paper/said.ts";
+import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
-import { type Edge, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { flap, panel } from "../paper/sheet.ts";
+import { closingOf, papersOf, sidesOf, wall } from "./builds/deepWalls.ts";
 import { defineForm, type InputOf } from "./form.ts";
 import { ROOM } from "./shared/body.ts";
 import { closedWith, closures } from "./shared/closure.ts";
@@ -72,64 +73,27 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
-type Input = InputOf<typeof settings>;
-
-/** Side and closing flaps narrow by so much in a mm (5°), so that none shows past a fold. */
-const TAPER = Math.tan((5 * Math.PI) / 180);
-/** Walls of the long sides make way for the side walls by the paper's own thickness, and never less than this, mm. */
-const LEAST_INSET = 0.2;
-/** Plies the closing flap stands off: the side flaps and the front. */
-const OVER_FRONT = -2;
-
-/** A wall between two scores, from a ply off either end of its edge where it makes way. */
-const wall = (id: string, name: string, on: Edge, deep: number, order: number, relief = 0) =>
-  flap(id, name, on, tapered({ deep, relief }), { order, angle: 90 });
-
-/** Side walls with their flaps, and webs: each turns in behind the bottom wall, clear of the side flap above it and of the body's corner. */
-function sidesOf(body: Rectangle, f: ReturnType<typeof deepBlank>) {
-  const leftWall = wall("left-wall", "Left wall", body.left, f.g, 1);
-  const rightWall = wall("right-wall", "Right wall", body.right, f.g, 1);
-  const side = tapered({ deep: f.side, relief: f.relief, slope: TAPER, round: 2 });
-  const left = flap("left", "Left flap", leftWall.tip, side, { order: 2, angle: 90 });
-  const right = flap("right", "Right flap", rightWall.tip, side, { order: 2, angle: 90 });
-  const turned = tapered({ deep: f.webLong, slope: Math.min(f.relief, f.g / 4) / f.webLong });
-  const web = (id: string, name: string, on: Edge) => flap(id, name, on, turned, { order: 2, angle: 90, lift: 1 });
-  const webs = f.web ? [web("left-web", "Left web", leftWall.end), web("right-web", "Right web", rightWall.start)] : [];
-  return { leftWall, rightWall, left, right, webs };
-}
-
-function draft(input: Input): Said {
+function draft(input: InputOf<typeof settings>): Said {
   const f = deepBlank(input);
   const { settings: set, contents, stock, setup } = input;
   const { across, up, g, relief, own } = f;
-  const inset = Math.max(f.s, LEAST_INSET);
   const body = panel("body", "Body", across, up);
   const { leftWall, rightWall, left, right, webs } = sidesOf(body, f);
-  const bottomWall = wall("bottom-wall", "Bottom wall", body.bottom, g, 3, inset);
+  const bottomWall = wall("bottom-wall", "Bottom wall", body.bottom, g, 3, f.inset);
   const hung = { order: 4, angle: 90, lift: -1 };
   const front = flap("front", "Front", bottomWall.tip, tapered({ deep: f.front, relief }), hung);
 
-  const strip = panel("strip", "Strip", across, f.strip);
-  const topWall = wall("top-wall", "Top wall", own ? strip.top : body.top, g, 5, inset);
-  const closing = tapered({ deep: f.top, relief, slope: TAPER, round: set.cornerRadius });
-  // the strip outside the body lies one ply lower, so its flap stands one ply further off; a tab inside it takes one more
-  const lift = OVER_FRONT - (own ? 1 : 0) - (set.closure === "tab" ? 1 : 0);
-  const top = flap("top", "Top flap", topWall.tip, closing, { order: 6, angle: 90, lift });
+  const { strip, topWall, top } = closingOf(set, f, body);
   const flaps = { body, top, bottom: front, wall: g, contents, stock, setup, ...(own && { head: f.strip }) };
   const { cuts, sheets, glue, joins, refused, ...shut } = closedWith(set.closure, flaps);
 
-  const rounded = { rounding: set.cornerRadius, cuts };
-  const most = [body, leftWall, rightWall, left, right, ...webs, bottomWall, front];
-  const ownSheets = own ? [sheet("flap", "Top flap", [strip, topWall, top], rounded)] : [];
-  const whole = own
-    ? sheet("envelope", "Envelope", most, { cuts })
-    : sheet("envelope", "Envelope", [...most, topWall, top], rounded);
-  const lies = { at: [0, up - f.strip], flip: false, told: "glue-strip" } as const;
+  const most = [body, leftWall, rightWall, left, right, ...webs, bottomWall, front] as const;
+  const papers = papersOf(f, most, [strip, topWall, top], { rounding: set.cornerRadius, cuts });
   const walls = ["left-wall", "right-wall", "bottom-wall", ...(own ? [] : ["top-wall"])];
   return {
     ...shut,
-    sheets: [whole, ...ownSheets, ...sheets],
-    joins: [...ownSheets.map((flapSheet) => laid(flapSheet, body, "back", lies)), ...joins],
+    sheets: [...papers.sheets, ...sheets],
+    joins: [...papers.joins, ...joins],
     holds: {
       ...{ on: body, across, up: up - f.webPly, depth: g, turned: f.turned, asks: ROOM },
       at: [across / 2, up / 2 + f.webPly / 2],
@@ -138,7 +102,7 @@ function draft(input: Input): Said {
     glue: [
       ...[left, right].map((side) => glued(front, side, { widens: "sideFlap" })),
       ...webs.map((w) => glued(w, bottomWall, { web: true })),
-      ...(own ? [glued(strip, body)] : []),
+      ...papers.glue,
       ...glue,
     ],
     overlaps: [{ flaps: [front, top], least: SEAM, clear: SHORT_OF_FOLD, apart: up, depth: "topFlap" }],

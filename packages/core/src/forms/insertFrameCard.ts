@@ -13,12 +13,12 @@ import { placePath } from "../geometry/path.ts";
 import { add, HERE, type Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { fromEdge, heightOf, widthOf } from "../paper/figure.ts";
-import { slitAlong, windowIn } from "../paper/hole.ts";
+import { slitAlong, windowIn as opening } from "../paper/hole.ts";
 import { laid, type Said } from "../paper/said.ts";
 import { clipped, type Shape } from "../paper/shape.ts";
-import { acrossCorners, carried, flap, panel, sheet } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
-import { defineForm, type DraftInput, ground } from "./form.ts";
+import { acrossCorners, carried, type Drawn, flap, panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { leastOn, roundDown } from "../units/ruler.ts";
+import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
 import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
@@ -55,7 +55,7 @@ const settings = z.strictObject({
   windowHigh: autoMm("Window's height", [10, 300], "As high as the slits leave unless set.", { follows: "height" }),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
 /** A slit is so much longer at each end than what goes through it (geometry notes). */
 const SLIT_SLACK = 0.75;
@@ -88,54 +88,52 @@ function sizesOf(input: Input) {
   return { wide, high, q, at: [(w - wide) / 2, (h - high) / 2] as Point };
 }
 
-/** The window in the middle of the insert, as large as was asked for or as the slits leave it. */
-function windowOf({ settings: set, setup: { grid } }: Input, { wide, high, q }: ReturnType<typeof sizesOf>) {
+/** The insert with what goes through its slits at the corners, each with the line it bends on. */
+function insertOf({ wide, high, q }: ReturnType<typeof sizesOf>) {
+  const middle = panel("insert", "Insert", wide, high, { corners: clipped(q * Math.SQRT2) });
+  const lines = acrossCorners(middle, q * Math.SQRT2);
+  const through = { order: 1, angle: 0, lift: -THROUGH, slack: true };
+  const ears = EARS.map(([id, name], i) => flap(id, name, lines[i] ?? middle.bottom, corner(q), through));
+  return { middle, ears };
+}
+
+/** The window in the middle of the insert, as large as was asked for or as the slits leave it: in the front, and in an insert on it. */
+function windowsIn(input: Input, { wide, high, q }: ReturnType<typeof sizesOf>, front: Drawn, lies: Point) {
+  const { settings: set, setup } = input;
   const preset = outlineIn(WINDOWS, set.opening, set.drawn, "oval");
   const inset = Math.max(FROM_EDGE, (q + FROM_SLIT) / Math.SQRT2);
   const leaves = (asked: number | "auto", most: number): number =>
-    roundDown(asked === "auto" ? most : Math.min(asked, most), grid);
+    roundDown(Math.min(unlessSet(asked, most), most), setup.grid);
   const [width, height] = [leaves(set.windowWide, wide - 2 * inset), leaves(set.windowHigh, high - 2 * inset)];
-  if (!preset || Math.min(wide, high) - 2 * inset < grid) return undefined;
+  if (!preset || Math.min(wide, high) - 2 * inset < leastOn(setup.grid)) return { cuts: [] };
   const at: Point = [(wide - width) / 2, (high - height) / 2];
-  return { width, height, at, path: preset.outline(width, height) };
+  const box = { id: front.id, x: lies[0] + at[0], y: lies[1] + at[1], width, height };
+  const opened = (id: string, on: string, [x, y]: Point) =>
+    opening(id, { id: on }, placePath(preset.outline(width, height), { ...HERE, x, y }));
+  const inInsert = set.insert === "behind" ? [] : [opened("insert-window", "insert", at)];
+  return { box, cuts: [opened("front-window", front.id, [box.x, box.y]), ...inInsert] };
 }
 
 function draft(input: Input): Said {
   const { stock, settings: set } = input;
   const { back, front, frontAt, w, h, motions } = foldedCard(input);
   const sizes = sizesOf(input);
-  const cut = sizes.q * Math.SQRT2;
   // the panel that is slit, where it lies in the drawing, and where the insert lies on it
-  const [slitted, corners]: readonly [typeof front | typeof back, Point] =
+  const [slitted, corners]: readonly [Rectangle | typeof front, Point] =
     set.insert === "inside" ? [back, [0, 0]] : [front, frontAt];
   const lies = add(corners, sizes.at);
-
-  const middle = panel("insert", "Insert", sizes.wide, sizes.high, { corners: clipped(cut) });
-  const lines = acrossCorners(middle, cut).map((line, i) => ({
-    line,
-    id: EARS[i]?.[0] ?? "",
-    name: EARS[i]?.[1] ?? "",
-  }));
-  const ears = lines.map(({ line, id, name }) =>
-    flap(id, name, line, corner(sizes.q), { order: 1, angle: 0, lift: -THROUGH, slack: true }),
+  const { middle, ears } = insertOf(sizes);
+  const slits = ears.map(({ id, fold }) =>
+    slitAlong(`slit-${id}`, slitted, carried({ panel: id, ...fold }, lies, slitted.id), SLIT_SLACK),
   );
-  const slits = lines.map(({ line, id }) =>
-    slitAlong(`slit-${id}`, slitted, carried(line, lies, slitted.id), SLIT_SLACK),
-  );
-  const opening = windowOf(input, sizes);
-  const opened = (id: string, on: typeof slitted | typeof middle, [x, y]: Point) =>
-    opening ? [windowIn(id, on, placePath(opening.path, { ...HERE, x, y }))] : [];
-  const behind = set.insert === "behind";
-  const box = opening && { ...opening, id: slitted.id, x: lies[0] + opening.at[0], y: lies[1] + opening.at[1] };
-  const inFront = box ? opened("front-window", slitted, [box.x, box.y]) : [];
-  const inInsert = opening && !behind ? opened("insert-window", middle, opening.at) : [];
-
+  const { box, cuts: windows } = windowsIn(input, sizes, slitted, lies);
+  const cuts = [...slits, ...windows];
   const bought = set.base === "bought" && { bought: { x: set.matX, y: set.matY } };
-  const card = sheet("card", "Card base", [back, front], { cuts: [...slits, ...inFront], ...bought });
-  const insert = sheet("insert", "Insert", [middle, ...ears], { cuts: inInsert });
+  const insert = sheet("insert", "Insert", [middle, ...ears], { cuts });
   const tucked = { told: "tuck-corners", through: true } as const;
+  const lights = ["front-window"];
   return {
-    sheets: [card, insert],
+    sheets: [sheet("card", "Card base", [back, front], { cuts, ...bought }), insert],
     joins: [
       set.insert === "front"
         ? laid(insert, front, "front", { at: lies, ...tucked })
@@ -146,11 +144,17 @@ function draft(input: Input): Said {
     sized: { width: widthOf(back, 0.16), height: heightOf(back, 0.75) },
     figures: {
       margin: fromEdge(carried(back.left, corners, slitted.id), [lies[0], corners[1] + h / 2]),
-      corner: { on: "insert", from: [0, 0], to: [cut / 2, cut / 2], value: sizes.q, lights: ["lower-left"] },
-      windowWide: box && widthOf(box, 0.5, { lights: ["front-window"] }),
-      windowHigh: box && heightOf(box, 0.5, { lights: ["front-window"] }),
+      corner: {
+        on: "insert",
+        from: [0, 0],
+        to: [sizes.q / Math.SQRT2, sizes.q / Math.SQRT2],
+        value: sizes.q,
+        lights: ["lower-left"],
+      },
+      windowWide: box && widthOf(box, 0.5, { lights }),
+      windowHigh: box && heightOf(box, 0.5, { lights }),
     },
-    refused: set.opening !== "none" && !opening ? [{ setting: "opening", instead: "none", code: "no-window" }] : [],
+    refused: set.opening !== "none" && !box ? [{ setting: "opening", instead: "none", code: "no-window" }] : [],
   };
 }
 

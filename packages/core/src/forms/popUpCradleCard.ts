@@ -12,17 +12,18 @@
  * and its own length, and must stay inside the card.
  */
 import { z } from "zod";
-import { type Path, placePath } from "../geometry/path.ts";
+import { placePath } from "../geometry/path.ts";
+import type { Size } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
 import { type Covering, laid, needs, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
-import { outlined, panel, type Rectangle, sheet } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
+import { outlined, type Rectangle, sheet } from "../paper/sheet.ts";
+import { leastOn, roundDown, someDown } from "../units/ruler.ts";
 import { cradlePanels } from "./shared/cradlePanels.ts";
-import { defineForm, type DraftInput, ground } from "./form.ts";
+import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
-import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
+import { cutTo, outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
 const OUTLINES = outlinesOf("rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped");
@@ -49,7 +50,7 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
 /** What is inside stays this far from the card's edge (geometry notes). */
 const INSIDE = 3;
@@ -76,28 +77,44 @@ function sizesOf(input: Input) {
   const [deep, along] = set.fold === "side" ? [w, h] : [h, w];
   const most = along - 2 * INSIDE;
   // closed, the strip reaches two steps from the fold
-  const k = Math.max(grid, roundDown(Math.min(set.step, (deep - INSIDE) / 2), grid));
-  const long = set.figureLong === "auto" ? roundDown(deep - INSIDE - k, grid) : set.figureLong;
+  const k = someDown(Math.min(set.step, (deep - INSIDE) / 2), grid);
+  const long = unlessSet(set.figureLong, roundDown(deep - INSIDE - k, grid));
   const asked = set.figureWide === "auto" ? Math.min(along * FIGURE_PART, natural(set, long)) : set.figureWide;
   const across = roundDown(Math.min(asked, most), grid);
   const strips = set.strips === "two" ? 2 : 1;
   const widest = (Math.min(across, most) - (strips - 1) * APART) / strips;
-  const strip = roundDown(Math.min(set.stripWide === "auto" ? across * STRIP_PART : set.stripWide, widest), grid);
+  const wide = someDown(Math.min(unlessSet(set.stripWide, across * STRIP_PART), widest), grid);
   // a figure that reaches past the card is drawn as it was asked for, and told
-  return { w, h, deep, along, k, across, strips, wide: Math.max(grid, strip), long: Math.max(long, grid) };
+  return { w, h, deep, along, k, across, strips, wide, long: Math.max(long, leastOn(grid)) };
 }
 
 /** The outline as it reaches off the fold, its foot to the right: it is turned over on the riser. */
-function drawn(input: Input, { long, across }: { readonly long: number; readonly across: number }): Rectangle {
-  const preset = outlineIn(OUTLINES, input.settings.figure, input.settings.drawn, "round");
-  if (!preset || preset.id === "rectangle") return panel("figure", "Figure", long, across);
+function drawn({ settings: set }: Input, size: Size): Rectangle {
+  const preset = outlineIn(OUTLINES, set.figure, set.drawn, "round");
   // in a card that opens upwards it stands on its foot; in one that opens sideways it is read along the fold
-  const path: Path =
-    input.settings.fold === "side"
-      ? preset.outline(long, across)
-      : placePath(preset.outline(across, long), { x: long, y: 0, rotation: 90, flip: false });
-  return outlined("figure", "Figure", { width: long, height: across }, path);
+  if (!preset || preset.id === "rectangle" || set.fold === "side") return cutTo("figure", "Figure", preset, size);
+  const stands = preset.outline(size.height, size.width);
+  return outlined("figure", "Figure", size, placePath(stands, { x: size.width, y: 0, rotation: 90, flip: false }));
 }
+
+/** What is lifted; cut as it is read: upright, on its foot. */
+function shownOf(input: Input, { long, across }: ReturnType<typeof sizesOf>) {
+  const figure = drawn(input, { width: long, height: across });
+  const upright = input.settings.fold === "top" && { laid: { x: 0, y: long, rotation: -90, flip: false } };
+  const blank = upright ? { width: across, height: long } : { width: long, height: across };
+  return { figure, shown: sheet("shown", "Figure", [figure], { ...upright, blank }) };
+}
+
+/** The strips with their places along the fold: in the middle, or a quarter of the figure either side of it. */
+const cradlesOf = ({ along, k, across, strips, wide }: ReturnType<typeof sizesOf>) =>
+  Array.from({ length: strips }, (_, n) => {
+    const [id, name] = strips === 1 ? ["", ""] : [n === 0 ? "lower-" : "upper-", n === 0 ? "Lower " : "Upper "];
+    const called = (what: string): string => (name ? name + what.toLowerCase() : what);
+    const panels = cradlePanels({ k, wide, id, called });
+    const middle = along / 2 + (strips === 1 ? 0 : (n - 0.5) * ((across + APART) / 2));
+    const strip = sheet(`${id}cradle`, called("Strip"), [panels.base, panels.riser, panels.brace, panels.foot]);
+    return { ...panels, strip, at: middle - wide / 2 };
+  });
 
 /** What is lifted reaches no further than the closed card hides it. */
 const hides = ({ deep, k, long }: ReturnType<typeof sizesOf>, grid: number): readonly Covering[] => [
@@ -110,26 +127,11 @@ const hides = ({ deep, k, long }: ReturnType<typeof sizesOf>, grid: number): rea
 function draft(input: Input): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
-  const { w, h, along, k, across, strips, wide, long } = sizes;
+  const { w, h, along, k, across, long } = sizes;
 
   const { back, front, motions } = foldedCard(input, 2);
-  const figure = drawn(input, { long, across });
-  // cut as it is read: upright, on its foot
-  const upright = set.fold === "top" && { laid: { x: 0, y: long, rotation: -90, flip: false } };
-  const shown = sheet("shown", "Figure", [figure], {
-    ...upright,
-    blank: upright ? { width: across, height: long } : { width: long, height: across },
-  });
-  const cradles = Array.from({ length: strips }, (_, n) => {
-    const [id, name] = strips === 1 ? ["", ""] : [n === 0 ? "lower-" : "upper-", n === 0 ? "Lower " : "Upper "];
-    const called = (what: string): string => (name ? name + what.toLowerCase() : what);
-    const { base, riser, brace, foot } = cradlePanels({ k, wide, id, called });
-    // in the middle, or a quarter of the figure either side of it
-    const middle = along / 2 + (strips === 1 ? 0 : (n - 0.5) * ((across + APART) / 2));
-    const at = middle - wide / 2;
-    const strip = sheet(`${id}cradle`, called("Strip"), [base, riser, brace, foot]);
-    return { base, riser, brace, foot, strip, at };
-  });
+  const { figure, shown } = shownOf(input, sizes);
+  const cradles = cradlesOf(sizes);
   const [first] = cradles as [(typeof cradles)[number]];
   const lies = (at: number) =>
     set.fold === "side" ? ({ at: [w, at] } as const) : ({ at: [at, 0], turned: -90 } as const);

@@ -22,9 +22,9 @@ import { runsIn } from "../paper/motion.ts";
 import { type Covering, laid, needs, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered, thumbCut } from "../paper/shape.ts";
-import { flap, panel, sheet } from "../paper/sheet.ts";
-import { roundDown, roundUp } from "../units/ruler.ts";
-import { defineForm, type DraftInput, ground } from "./form.ts";
+import { type Drawn, flap, panel, sheet } from "../paper/sheet.ts";
+import { roundDown, roundUp, someDown } from "../units/ruler.ts";
+import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize } from "./shared/foldedCard.ts";
 import { cutTo, outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
 
@@ -44,7 +44,7 @@ const settings = z.strictObject({
   tie: mm("Hole for a ribbon", 0, [0, 6], "Across, near the pull panel's upper edge, to pull by; 0 leaves it out."),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type Input = InputOf<typeof settings>;
 
 /** Paper that is left at both ends of the slit, and beside the figure (geometry notes). */
 const END = 20;
@@ -63,11 +63,11 @@ function sizesOf(input: Input) {
   const { settings: set, setup } = input;
   const { w, h } = cardSize(input);
   const most = Math.max(LEAST * h, h - 2 * END);
-  const long = Math.min(set.slitLong === "auto" ? most : set.slitLong, most);
-  const x = Math.min(Math.max(set.slitFrom === "auto" ? w / 2 : set.slitFrom, 2 * BESIDE), w - 2 * BESIDE);
+  const long = Math.min(unlessSet(set.slitLong, most), most);
+  const x = Math.min(Math.max(unlessSet(set.slitFrom, w / 2), 2 * BESIDE), w - 2 * BESIDE);
   // more than half the slit, and it would hardly move
   const carried = Math.min(set.carrier, long / 2);
-  const half = Math.max(setup.grid, roundDown(Math.min(HALF, x - BESIDE, w - x - BESIDE), setup.grid));
+  const half = someDown(Math.min(HALF, x - BESIDE, w - x - BESIDE), setup.grid);
   return { w, h, long, low: (h - long) / 2, x, carried, half, travel: long - carried };
 }
 
@@ -83,38 +83,44 @@ function watched({ settings: set }: Input, { w, x, half, carried }: ReturnType<t
   ];
 }
 
-function draft(input: Input): Said {
-  const { stock, settings: set, setup } = input;
-  const sizes = sizesOf(input);
-  const { w, h, long, low, x, carried, half, travel } = sizes;
+/** What runs in the slit: the carrier with its halves on either side of the front, the pull panel and the figure on it. */
+function ridingOn({ settings: set }: Input, { w, h, x, low, carried, half }: ReturnType<typeof sizesOf>, front: Drawn) {
   const size = { width: set.figureWide, height: set.figureHigh };
-
-  const front = panel("front", "Front", w, h, set.thumb > 0 ? { edges: { top: thumbCut(set.thumb) } } : {});
-  const back = flap("back", "Back", front.right, tapered({ deep: w }), { order: 1, angle: -180 });
-  const closes = tapered({ deep: roundUp(set.stripWide, setup.grid), slope: 0.1, relief: 0.5 });
-  const strip = flap("seam-strip", "Glue strip", front.left, closes, { order: 2, angle: -180 });
-  const cut = slit("slit", front, [x, low], [x, low + long]);
   const pull = panel("pull", "Pull panel", w - set.free, h - 1);
   const ribbon = set.tie > 0 ? [hole("tie", pull, [pull.width / 2, pull.height - TIE_BELOW], set.tie)] : [];
   const behind = panel("behind", "Carrier, behind", half, carried);
   // the paper between its halves goes through the front: one ply, and its own
-  const over = tapered({ deep: half });
-  const ahead = flap("ahead", "Carrier, in front", behind.right, over, { order: 1, angle: 0, lift: 2 });
+  const over = { order: 1, angle: 0, lift: 2 };
+  const ahead = flap("ahead", "Carrier, in front", behind.right, tapered({ deep: half }), over);
   const figure = cutTo("figure", "Figure", outlineIn(shapes, set.figure, set.drawn, "round"), size);
-
   const carrier = sheet("carrier", "Carrier", [behind, ahead]);
   const pulled = sheet("pulled", "Pull panel", [pull], { cuts: ribbon });
   const shown = sheet("shown", "Figure", [figure]);
   const rides: Point = [half - size.width / 2, (carried - size.height) / 2];
+  const joins = [
+    laid(carrier, front, "back", { at: [x - half, low], flip: false, told: "through-slit" }),
+    laid(pulled, behind, "back", { at: [half - x + set.free / 2, -low], flip: false, told: "glue-carrier" }),
+    laid(shown, ahead, "front", { at: rides, told: "glue-carrier" }),
+  ];
+  // nothing pushes against what is glued on the carrier: it may be short
+  const glue = [glued(pull, behind, { web: true }), glued(figure, ahead, { web: true })];
+  return { sheets: [carrier, pulled, shown], joins, glue, pull, behind, ahead, figure };
+}
+
+function draft(input: Input): Said {
+  const { stock, settings: set, setup } = input;
+  const sizes = sizesOf(input);
+  const { w, h, long, low, x, carried, travel } = sizes;
+  const front = panel("front", "Front", w, h, { edges: { top: set.thumb > 0 ? thumbCut(set.thumb) : undefined } });
+  const back = flap("back", "Back", front.right, tapered({ deep: w }), { order: 1, angle: -180 });
+  const closes = tapered({ deep: roundUp(set.stripWide, setup.grid), slope: 0.1, relief: 0.5 });
+  const strip = flap("seam-strip", "Glue strip", front.left, closes, { order: 2, angle: -180 });
+  const cut = slit("slit", front, [x, low], [x, low + long]);
+  const { sheets, joins, glue, pull, behind, ahead, figure } = ridingOn(input, sizes, front);
   return {
-    sheets: [sheet("card", "Card base", [front, back, strip], { cuts: [cut] }), carrier, pulled, shown],
-    joins: [
-      laid(carrier, front, "back", { at: [x - half, low], flip: false, told: "through-slit" }),
-      laid(pulled, behind, "back", { at: [half - x + set.free / 2, -low], flip: false, told: "glue-carrier" }),
-      laid(shown, ahead, "front", { at: rides, told: "glue-carrier" }),
-    ],
-    // nothing pushes against what is glued on the carrier: it may be short
-    glue: [glued(strip, back), glued(pull, behind, { web: true }), glued(figure, ahead, { web: true })],
+    sheets: [sheet("card", "Card base", [front, back, strip], { cuts: [cut] }), ...sheets],
+    joins,
+    glue: [glued(strip, back), ...glue],
     motions: [runsIn("pull", "Pull the panel", ahead, cut)],
     finished: { width: w, height: h, thickness: PLIES * stock.caliper },
     sized: { width: widthOf(front, 0.08), height: heightOf(front, 0.85) },

@@ -102,7 +102,7 @@ function seamsOf({ bottom, left, right }: ReturnType<typeof flapsOf>, rim: numbe
 function draft(input: Input): Said {
   const { settings: set, contents, stock, setup } = input;
   const figures = figuresOf(input);
-  const { side: S, punch: p, notch: d, long, short, rim } = figures;
+  const { side: S, punch: p, notch: d, long, short, rim, trimmedFor } = figures;
   const wide = figures.width >= figures.height;
   const flaps = flapsOf(input, figures);
   const { body, left, right, bottom, top } = flaps;
@@ -140,9 +140,7 @@ function draft(input: Input): Said {
     refused: [
       ...shut.refused,
       ...(set.closure === "tab" && !tab ? [{ setting: "closure", instead: "none", code: "no-tab" }] : []),
-      ...(figures.trimmedFor === undefined
-        ? []
-        : [{ setting: "tipTrim", instead: figures.trimmedFor, code: "tab-trim" }]),
+      ...(trimmedFor === undefined ? [] : [{ setting: "tipTrim", instead: trimmedFor, code: "tab-trim" }]),
     ],
   };
 }

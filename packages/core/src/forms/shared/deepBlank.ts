@@ -3,11 +3,11 @@
  * piece of its own.
  */
 import { fitsIn } from "../../geometry/fit.ts";
-import { roundDown, roundUp } from "../../units/ruler.ts";
+import { leastOn, roundUp, someDown } from "../../units/ruler.ts";
 import { bodyFor, type Room } from "./body.ts";
 import { betweenWalls } from "./clearance.ts";
 import { SEAM, TOP_PART } from "./custom.ts";
-import type { DraftInput } from "../form.ts";
+import { type DraftInput, unlessSet } from "../form.ts";
 
 /** On a lower wall (mm) there is no strip left to glue a web by. */
 const WEB_FROM = 6;
@@ -16,6 +16,8 @@ const LEAST_WEB = 12;
 /** The strip of a closing flap of its own: a 12 mm tape and its margins. */
 const STRIP = 16;
 
+/** Walls of the long sides make way for the side walls by the paper's own thickness, and never less than this, mm. */
+const LEAST_INSET = 0.2;
 /** What the maker sets of it. */
 interface Asked extends Room {
   readonly playDepth: number;
@@ -36,17 +38,32 @@ export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand
   const [wide, high, play] =
     turned === 0 ? [contents.width, contents.height, set.playHeight] : [contents.height, contents.width, set.playWidth];
   // short of the front, whatever throat is asked for
-  const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, open / 2 - grid);
+  const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, open / 2 - leastOn(grid));
   // webs lie inside the bottom wall: where they reach the contents, these stand one ply higher
   const webPly = web && webLong > (across - wide) / 2 ? s : 0;
   const up = webPly > 0 ? roundUp(betweenWalls(high, 0, play) + webPly, grid) : open;
-  const side = Math.max(grid, roundDown(Math.min(set.sideFlap, across / 2 - 2), grid));
-  const front = Math.max(grid, roundDown(up - Math.min(set.throat, up / 2), grid));
-  const top = roundUp(set.topFlap === "auto" ? Math.max(TOP_PART * up, up - front + SEAM) : set.topFlap, grid);
+  const side = someDown(Math.min(set.sideFlap, across / 2 - 2), grid);
+  const front = someDown(up - Math.min(set.throat, up / 2), grid);
+  const top = roundUp(unlessSet(set.topFlap, Math.max(TOP_PART * up, up - front + SEAM)), grid);
   const whole = { width: across + 2 * (g + side), height: up + 2 * g + front + top };
   const own =
     set.closing === "own" ||
     (set.closing === "auto" && inHand !== undefined && !fitsIn(whole.width, whole.height, inHand.width, inHand.height));
   const strip = roundUp(Math.min(STRIP, up / 3), grid);
-  return { across, up, turned, relief, g, side, front, top, web, webPly, own, strip, webLong, s };
+  return {
+    across,
+    up,
+    turned,
+    relief,
+    g,
+    side,
+    front,
+    top,
+    web,
+    webPly,
+    own,
+    strip,
+    webLong,
+    inset: Math.max(s, LEAST_INSET),
+  };
 }
