@@ -13,7 +13,8 @@ import { cradlePanels } from "../forms/shared/cradlePanels.ts";
 import { mm } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineKind } from "./kind.ts";
 

@@ -8,7 +8,8 @@
 import { z } from "zod";
 import { choice, mm } from "../model/setting.ts";
 import type { Corner, EdgeCut } from "../paper/shape.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { defineKind } from "./kind.ts";
 
 const PATTERNS = { scalloped: "Scalloped", waved: "Waved", zigzag: "Zigzag", deckled: "Deckled" } as const;

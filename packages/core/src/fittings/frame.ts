@@ -12,7 +12,8 @@ import { placePath, polygon } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { mm } from "../model/setting.ts";
 import { windowIn } from "../paper/hole.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { bandsOn, defineKind } from "./kind.ts";
 import { border, within } from "./mat.ts";
 

@@ -9,7 +9,8 @@ import { z } from "zod";
 import { mm } from "../model/setting.ts";
 import { across as acrossOf } from "../paper/figure.ts";
 import { hole as holeIn } from "../paper/hole.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { apartOf, spread, spreadOut, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 

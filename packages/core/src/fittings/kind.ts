@@ -5,7 +5,7 @@ import type { Stroke } from "../model/piece.ts";
 import type { Said } from "../paper/said.ts";
 import type { EdgeCut } from "../paper/shape.ts";
 import { TAPE_MARGIN } from "../paper/seam.ts";
-import type { Edge, Rectangle } from "../paper/sheet.ts";
+import type { Edge, Rectangle } from "../paper/panel.ts";
 
 /** mm of what a fitting lies on. */
 export interface GroundSize {

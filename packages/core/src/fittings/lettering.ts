@@ -8,7 +8,8 @@
 import { z } from "zod";
 import { polygon } from "../geometry/path.ts";
 import { windowIn } from "../paper/hole.ts";
-import { outlined, panel, sheet } from "../paper/sheet.ts";
+import { outlined, panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { OUTLINED } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
 import { movedTo } from "./inPaper.ts";

@@ -11,7 +11,8 @@ import { line as segment, type Path } from "../geometry/path.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { choice } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import {
   apartOf,
   inProportion,

@@ -6,7 +6,7 @@
  *      │  o   ¦   o  │        A panel that it would leave by its edge is not cut, and that is told.
  *      └──────┴──────┘
  */
-import { flatten, holds, line, type Path, placePath, roundCorners, type Segment } from "../geometry/path.ts";
+import { flatten, holds, line, type Path, placePath, type Segment } from "../geometry/path.ts";
 import { compose, distance, offLine, place, type Point, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Place } from "../model/fitting.ts";
@@ -14,7 +14,7 @@ import type { Cut, Dimension, PieceDraft } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
 import { joinedUp } from "../paper/assembly.ts";
 import { after, filledWith, flatPose, foldedPanels, lastOrder, undo } from "../paper/pose.ts";
-import { type EdgeCut, outward } from "../paper/shape.ts";
+import { cornered, type EdgeCut, outward } from "../paper/shape.ts";
 import type { GroundSize, SideOf } from "./kind.ts";
 import type { Base, DraftedRow, Laid, Marks, Row } from "./laid.ts";
 import { cornerOf } from "./place.ts";
@@ -160,10 +160,7 @@ function withEdge(piece: PieceDraft, { panel: id, edge }: Marks): PieceDraft {
 /** A straight edge, the panel on its left, with what is taken out of it. */
 function cutOut(from: Point, to: Point, cut: EdgeCut): Path {
   const corners = cut(distance(from, to)).map(outward(from, to));
-  const path = roundCorners(
-    [from, ...corners.map(([x, y]): Point => [x, y]), to],
-    [0, ...corners.map(([, , round = 0]) => round), 0],
-  );
+  const path = cornered([from, ...corners, to]);
   // the way back from end to start was only there to close it
   const last = path.at(-1);
   const closes = last && distance(last.from, to) < SAME_POINT_MM && distance(last.to, from) < SAME_POINT_MM;

@@ -9,13 +9,14 @@
  */
 import { z } from "zod";
 import { mm } from "../model/setting.ts";
-import { panel, sheet } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
+import { someDown } from "../units/ruler.ts";
 import { bandsOn, defineKind, type GroundSize } from "./kind.ts";
 
 /** The size that leaves a border all round, on the ruler and never nothing. */
 export const within = ({ width, height }: GroundSize, border: number, grid: number): GroundSize => {
-  const side = (size: number): number => Math.max(grid, roundDown(size - 2 * border, grid));
+  const side = (size: number): number => someDown(size - 2 * border, grid);
   return { width: side(width), height: side(height) };
 };
 

@@ -10,7 +10,8 @@ import { z } from "zod";
 import { mm } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { rounded } from "../paper/shape.ts";
-import { panel as rectangle, sheet } from "../paper/sheet.ts";
+import { panel as rectangle } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { bandsOn, defineKind, type GroundSize } from "./kind.ts";
 

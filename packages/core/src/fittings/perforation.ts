@@ -9,7 +9,8 @@
 import { z } from "zod";
 import { line } from "../geometry/path.ts";
 import { choice, mm } from "../model/setting.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { THIN } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 

@@ -10,7 +10,8 @@ import { z } from "zod";
 import { choice, mm } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { slit as slitIn } from "../paper/hole.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { apartOf, spread, spreadOut, THIN, through } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 

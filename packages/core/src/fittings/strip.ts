@@ -9,8 +9,9 @@
 import { z } from "zod";
 import { choice, mm } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
-import { panel, sheet } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
+import { someDown } from "../units/ruler.ts";
 import { bandsOn, defineKind } from "./kind.ts";
 
 /** A strip across its ground or down it. */
@@ -30,8 +31,8 @@ export const strip = defineKind({
   draft({ name, ground, set, setup: { grid }, stock }) {
     const across = set.runs === "across";
     const [along, beside] = across ? [ground.width, ground.height] : [ground.height, ground.width];
-    const thick = Math.min(roundDown(Math.max(set.width, grid), grid), beside);
-    const long = Math.max(grid, roundDown(along - 2 * set.border, grid));
+    const thick = Math.min(someDown(set.width, grid), beside);
+    const long = someDown(along - 2 * set.border, grid);
     const body = across ? panel("strip", name, long, thick) : panel("strip", name, thick, long);
     const width = across ? heightOf(body) : widthOf(body);
     return {

@@ -17,7 +17,8 @@ import { mm, toggle } from "../model/setting.ts";
 import type { Cut, Stroke } from "../model/piece.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
-import { panel, sheet } from "../paper/sheet.ts";
+import { panel } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { joiningOf } from "../typefaces/index.ts";
 import { roundDown } from "../units/ruler.ts";
 import {

@@ -13,7 +13,9 @@ import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { autoMm, choice, linesIn, list, mm, text, toggle } from "../model/setting.ts";
 import type { Measured } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
-import { panel, type Rectangle, sheet } from "../paper/sheet.ts";
+import { panel, type Rectangle } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
+import { lately } from "../units/lately.ts";
 import { roundDown } from "../units/ruler.ts";
 import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/index.ts";
 import type { Rings } from "../typefaces/joined.ts";
@@ -78,16 +80,10 @@ const BRIDGE_MM = 1.2;
 const BRIDGE_PART = 0.12;
 
 /** Words that were set lately: who drags them, or changes another row, sets none again. */
-const lately = new Map<string, unknown>();
-const MOST_KEPT = 60;
-
-function kept<T>(key: string, make: () => T): T {
-  if (lately.has(key)) return lately.get(key) as T;
-  const made = make();
-  if (lately.size >= MOST_KEPT) lately.delete(lately.keys().next().value as string);
-  lately.set(key, made);
-  return made;
-}
+const setLately = lately<SetWords>(60);
+const areaLately = lately<WordArea>(60);
+const namesLately = lately<readonly NamedWidth[]>(60);
+const missingLately = lately<readonly string[]>(60);
 
 const keyOf = (what: string, w: Wording): string =>
   JSON.stringify([
@@ -120,8 +116,9 @@ export interface NamedWidth {
 /** How wide each name of the list comes, the widest first; none where there is no list. */
 export function namesSet(w: Wording): readonly NamedWidth[] {
   const names = linesIn(w.names);
-  if (names.length === 0) return [];
-  return kept(keyOf("names", w), () =>
+  // what is measured without its typeface is not kept
+  if (names.length === 0 || !typefaceById(w.typeface) || !joiningOf()) return [];
+  return namesLately(keyOf("names", w), () =>
     names
       .flatMap((name): NamedWidth[] => {
         const found = wordsSet({ ...w, text: name });
@@ -145,18 +142,20 @@ function wordsSet(w: Wording): Found | undefined {
     joining && {
       face,
       joining,
-      words: kept(keyOf("set", w), () => setWords(face, { ...w, lineSpacing: lineSpacingOf(w) })),
+      words: setLately(keyOf("set", w), () => setWords(face, { ...w, lineSpacing: lineSpacingOf(w) })),
     }
   );
 }
 
+/** The letters of words as one area, and by how many mm they were grown. */
+interface WordArea {
+  readonly rings: Rings;
+  readonly by: number;
+}
+
 /** Their outlines as one area: what overlaps is one, and grown together where that is asked. */
-export function areaOfWords(
-  w: Wording,
-  { words, joining }: Found,
-  together: boolean,
-): { readonly rings: Rings; readonly by: number } {
-  return kept(keyOf(together ? "joined" : "union", w), () => {
+export function areaOfWords(w: Wording, { words, joining }: Found, together: boolean): WordArea {
+  return areaLately(keyOf(together ? "joined" : "union", w), () => {
     const rings = words.letters.flatMap((letter) => letter.map((path) => flatten(path)));
     return together ? joining.joined(rings) : { rings: joining.unionOf(rings), by: 0 };
   });
@@ -216,7 +215,7 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
 const missingIn = (w: Wording): readonly string[] =>
   linesIn(w.names).length === 0
     ? []
-    : kept(keyOf("names", { ...w, names: `missing ${w.names}` }), () =>
+    : missingLately(keyOf("names", w), () =>
         linesIn(w.names).flatMap((name) => wordsSet({ ...w, text: name })?.words.missing ?? []),
       );
 

@@ -27,7 +27,7 @@ import { depthOf, past, roundingOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import { tapered } from "../paper/shape.ts";
-import { flap, panel } from "../paper/sheet.ts";
+import { flap, panel } from "../paper/panel.ts";
 import { closingOf, papersOf, sidesOf, wall } from "./builds/deepWalls.ts";
 import { defineForm, type InputOf } from "./form.ts";
 import { ROOM } from "./shared/body.ts";
@@ -73,6 +73,9 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
+/** The walls that are there however it closes. */
+const WALLS = ["left-wall", "right-wall", "bottom-wall"];
+
 function draft(input: InputOf<typeof settings>): Said {
   const f = deepBlank(input);
   const { settings: set, contents, stock, setup } = input;
@@ -89,7 +92,6 @@ function draft(input: InputOf<typeof settings>): Said {
 
   const most = [body, leftWall, rightWall, left, right, ...webs, bottomWall, front] as const;
   const papers = papersOf(f, most, [strip, topWall, top], { rounding: set.cornerRadius, cuts });
-  const walls = ["left-wall", "right-wall", "bottom-wall", ...(own ? [] : ["top-wall"])];
   return {
     ...shut,
     sheets: [...papers.sheets, ...sheets],
@@ -112,7 +114,7 @@ function draft(input: InputOf<typeof settings>): Said {
       throat: past(front.tip, up - f.front, 0.25),
       cornerRadius: roundingOf(top),
     },
-    measured: { wall: depthOf(leftWall, 0.5, { lights: walls }) },
+    measured: { wall: depthOf(leftWall, 0.5, { lights: [...WALLS, ...(own ? [] : ["top-wall"])] }) },
     refused: [
       ...refused,
       ...(set.corners === "web" && !f.web ? [{ setting: "corners", instead: "cut", code: "low-wall" }] : []),

@@ -13,12 +13,13 @@
  */
 import { z } from "zod";
 import { boards } from "../catalogue/tools.ts";
-import { flatten, roundCorners } from "../geometry/path.ts";
+import { flatten } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { autoMm, choice, mm } from "../model/setting.ts";
 import { heightOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
-import { flap, panel, part, type Rectangle, sheet } from "../paper/sheet.ts";
+import { edgeOf, flap, panel, part, type Rectangle } from "../paper/panel.ts";
+import { sheet } from "../paper/sheet.ts";
 import { leastOn, roundDown } from "../units/ruler.ts";
 import { GUM_TAPE, onMark, rimOf, spaced, turnFrom } from "./builds/gumLine.ts";
 import { defineForm, type Form, type InputOf, makes, unlessSet } from "./form.ts";
@@ -63,11 +64,7 @@ function flapOf(input: Input): { readonly across: number; readonly up: number; r
   const closing = holds?.closes?.at(-1);
   if (!holds || !closing) throw new Error(`'${form.id}' has no flap to line`);
   const { width: across, height: up } = holds.on;
-  const outline = roundCorners(
-    closing.corners.map(([x, y]): Point => [x, y]),
-    closing.corners.map(([, , r = 0]) => r),
-  );
-  return { across, up, flap: flatten(outline).map(([x, y]): Point => [x, y - up]) };
+  return { across, up, flap: flatten(edgeOf(closing)).map(([x, y]): Point => [x, y - up]) };
 }
 
 /** The flap part, hung on the lining's upper edge, its corners from the one end of its fold to the other; none where nothing is left to line. */

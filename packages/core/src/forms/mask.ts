@@ -10,17 +10,17 @@
  */
 import { z } from "zod";
 import { shapes } from "../catalogue/shapes.ts";
-import { offset } from "../geometry/curves.ts";
-import { areaOf, oval, type Path, placePath, roundCorners } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
+import { placePath } from "../geometry/path.ts";
 import { mm } from "../model/setting.ts";
 import { heightOf, stripOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
+import { outlined, panel } from "../paper/panel.ts";
 import type { Said } from "../paper/said.ts";
-import { outlined, panel, sheet } from "../paper/sheet.ts";
-import { roundDown } from "../units/ruler.ts";
-import { defineForm, type DraftInput } from "./form.ts";
-import { outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
+import { sheet } from "../paper/sheet.ts";
+import { roundDown, someDown } from "../units/ruler.ts";
+import { maskOpening } from "./builds/maskOpening.ts";
+import { defineForm, type InputOf } from "./form.ts";
+import { outlineChoice, ownOutline } from "./shared/outlines.ts";
 
 const settings = z.strictObject({
   border: mm("Border", 10, [0, 150], "What the frame covers of the card, the same all round."),
@@ -30,49 +30,20 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 0, [0, 60], "Of the window."),
 });
 
-const box = (width: number, height: number): Point[] => [
-  [0, 0],
-  [width, 0],
-  [width, height],
-  [0, height],
-];
-
-/** The window that was drawn in last: whatever else of a mask is changed, and every button that is tried, asks for it again. */
-let lately: { readonly key: string; readonly path: Path | undefined } | undefined;
-
-/** An outline as large as the card, drawn in by the border all round; the largest part where that leaves several. */
-function drawnIn(set: z.output<typeof settings>, card: { width: number; height: number }, border: number): Path {
-  if (set.shape === "oval" || set.shape === "round") {
-    const window = { width: card.width - 2 * border, height: card.height - 2 * border };
-    return oval(window.width, window.height);
-  }
-  const key = [set.shape, set.drawn, card.width, card.height, border].join(" ");
-  if (key !== lately?.key) {
-    const outline = outlineIn(shapes, set.shape, set.drawn, "oval")?.outline(card.width, card.height) ?? [];
-    const [path] = offset([outline], -border).sort((a, b) => areaOf(b) - areaOf(a));
-    lately = { key, path };
-  }
-  const largest = lately.path;
-  const { x, y } = { x: -border, y: -border };
-  return largest ? placePath(largest, { x, y, rotation: 0, flip: false }) : oval(1, 1);
-}
-
-function draft({ contents, stock, settings: set, setup: { grid } }: DraftInput<z.output<typeof settings>>): Said {
+function draft({ contents, stock, settings: set, setup: { grid } }: InputOf<typeof settings>): Said {
   const card = { width: roundDown(contents.width, grid), height: roundDown(contents.height, grid) };
   // the border comes out even: what rounding takes, it takes on both axes alike
   const most = Math.min(card.width, card.height) / 2 - 5;
-  const border = set.border === 0 ? 0 : Math.max(grid / 2, Math.min(roundDown(2 * set.border, grid) / 2, most));
+  const border = set.border === 0 ? 0 : Math.min(someDown(2 * set.border, grid) / 2, most);
   const margin = roundDown(set.margin, grid);
   const window = { width: card.width - 2 * border, height: card.height - 2 * border };
-  const radius = Math.min(set.cornerRadius, window.width / 2, window.height / 2);
-  const opening =
-    set.shape === "rectangle"
-      ? roundCorners(box(window.width, window.height), [radius, radius, radius, radius])
-      : drawnIn(set, card, border);
+  const opening = () => maskOpening(set, card, border);
   const inset = margin + border;
   const frame = panel("frame", "Mask", card.width + 2 * margin, card.height + 2 * margin);
   const opposite = outlined("opposite", "Its opposite", window, opening);
-  const cut = windowIn("window", frame, placePath(opening, { x: inset, y: inset, rotation: 0, flip: false }));
+  const cuts = () => [
+    windowIn("window", frame, placePath(opening(), { x: inset, y: inset, rotation: 0, flip: false })),
+  ];
   // the card's own left edge under the frame, and the window's two sizes
   const edge = { panel: "frame", from: [margin, frame.height] as const, to: [margin, 0] as const };
   const lights = ["window"];
@@ -80,7 +51,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: DraftInput<z
   const down = heightOf(frame, 0.6, { value: window.height, lights });
   return {
     sheets: [
-      sheet("frame", "Mask", [frame], { cuts: [cut] }),
+      sheet("frame", "Mask", [frame], { cuts }),
       sheet("opposite", "Its opposite", [opposite], { within: "frame" }),
     ],
     finished: { ...card, thickness: stock.caliper },

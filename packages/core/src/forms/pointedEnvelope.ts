@@ -16,7 +16,7 @@ import { autoMm, mm } from "../model/setting.ts";
 import { depthOf, roundingOf, stripOf } from "../paper/figure.ts";
 import { glued } from "../paper/seam.ts";
 import { pointedTo } from "../paper/shape.ts";
-import { type Edge, flap, panel } from "../paper/sheet.ts";
+import { type Edge, flap, panel } from "../paper/panel.ts";
 import { roundUp, someDown } from "../units/ruler.ts";
 import { defineForm } from "./form.ts";
 import { bodyFor, ROOM, roomSettings } from "./shared/body.ts";

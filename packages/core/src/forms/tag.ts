@@ -24,7 +24,8 @@ import { across, fromEdge, heightOf, roundingOf, widthOf } from "../paper/figure
 import { holePlace, through } from "../paper/hole.ts";
 import { opens } from "../paper/motion.ts";
 import type { Said } from "../paper/said.ts";
-import { sheet, straightOf, twin } from "../paper/sheet.ts";
+import { sheet } from "../paper/sheet.ts";
+import { straightOf, twin } from "../paper/panel.ts";
 import { tagBody } from "./builds/tagBody.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { cardSize } from "./shared/foldedCard.ts";

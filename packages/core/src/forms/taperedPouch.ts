@@ -11,7 +11,7 @@
  */
 import { laid, needs, type Said } from "../paper/said.ts";
 import { past } from "../paper/figure.ts";
-import { leaning } from "../paper/sheet.ts";
+import { leaning } from "../paper/panel.ts";
 import { roundUp } from "../units/ruler.ts";
 import { type Pouch, pouchSettings, sizesOf } from "./builds/pouch.ts";
 import { FROM_SIDE, GLUED, HAND, handHole, handleFor } from "./builds/pouchHandles.ts";

@@ -9,6 +9,7 @@
  */
 import { fitsIn } from "../geometry/fit.ts";
 import type { Size } from "../geometry/point.ts";
+import { lately } from "../units/lately.ts";
 
 /** A rectangle of the sheet, mm from its lower left: a blank, an offcut, or cut on. */
 export interface Cutting extends Size {
@@ -188,8 +189,8 @@ export class Filling {
   }
 }
 
-const fillings = new Map<string, Filling>();
-const FILLINGS_KEPT = 60;
+const fillings = lately<Filling>(60);
+
 /** Whether a sheet asks for more tries than are made: rectangles that may have to be looked at, times rows in each. */
 function isWithoutEnd({ width, height }: Size, sheet: Size): boolean {
   const rectangles = lengthsIn(sheet.width, width, height) * lengthsIn(sheet.height, width, height);
@@ -201,12 +202,7 @@ function isWithoutEnd({ width, height }: Size, sheet: Size): boolean {
 export function fillingOf({ width, height }: Size, sheet: Size): Filling {
   const inRows = isWithoutEnd({ width, height }, sheet);
   const key = `${width.toFixed(4)}/${height.toFixed(4)}/${String(inRows)}`;
-  const known = fillings.get(key);
-  if (known) return known;
-  if (fillings.size >= FILLINGS_KEPT) fillings.clear();
-  const filling = new Filling({ width, height }, inRows);
-  fillings.set(key, filling);
-  return filling;
+  return fillings(key, () => new Filling({ width, height }, inRows));
 }
 
 /** Blanks that come out of a sheet by straight cuts; one that fits only across the corner counts. */

@@ -17,6 +17,7 @@ import {
 } from "../geometry/path.ts";
 import { distance, type Point, subtract } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
+import { lately } from "../units/lately.ts";
 
 /** A line of a file: closed or open, mm, y up, its lower left where the file has it. */
 export interface Outline {
@@ -99,25 +100,21 @@ function cubicsOnly(path: Path): Path {
   });
 }
 
-const parsed = new Map<string, Loops>();
-const MOST_PARSED = 40;
+const parsed = lately<Loops | undefined>(40);
 
 /** The loops of kept data: M, L, C and Z with plain numbers; outer lines anticlockwise, holes clockwise. Undefined for anything else. */
-export function loopsOf(drawn: string): Loops | undefined {
-  const was = parsed.get(drawn);
-  if (was) return was;
+export const loopsOf = (drawn: string): Loops | undefined => parsed(drawn, () => parse(drawn));
+
+function parse(drawn: string): Loops | undefined {
   if (!/^(?:M[-\d.\s]+([LC][-\d.\s]+)+Z?)+$/u.test(drawn)) return undefined;
   const loops = drawn.split(/(?=M)/u).map(loopOf);
   if (loops.length > MOST_LOOPS || !loops.every((loop) => loop !== undefined)) return undefined;
   const rings = loops.map((loop) => flatten(loop));
   // paper is anticlockwise, a hole in it clockwise, and paper in that again the other way
-  const read = loops.map((loop, i): Path => {
+  return loops.map((loop, i): Path => {
     const depth = rings.filter((ring, j) => j !== i && holds(ring, rings[i]?.[0] as Point)).length;
     return areaOf(loop) > 0 === (depth % 2 === 0) ? loop : reverse(loop);
   });
-  if (parsed.size >= MOST_PARSED) parsed.delete(parsed.keys().next().value as string);
-  parsed.set(drawn, read);
-  return read;
 }
 /** Holes that anybody cuts in one outline. */
 const MOST_LOOPS = 200;

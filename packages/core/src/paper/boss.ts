@@ -10,7 +10,7 @@
 import { combined } from "../geometry/curves.ts";
 import { type Path, placePath, polygon } from "../geometry/path.ts";
 import { HERE, type Point, type Size } from "../geometry/point.ts";
-import { outlined, type Rectangle } from "./sheet.ts";
+import { outlined, type Rectangle } from "./panel.ts";
 
 /** Such a panel, and how far up and down its outline reaches over its width: for what is measured. */
 export interface Boss extends Rectangle {

@@ -15,7 +15,7 @@ import {
 } from "../geometry/point.ts";
 import type { Cut, Dimension } from "../model/piece.ts";
 import type { Corner } from "./shape.ts";
-import type { Drawn, Edge, Flap, Rectangle } from "./sheet.ts";
+import type { Drawn, Edge, Flap, Rectangle } from "./panel.ts";
 
 /** Something measured, in the drawing's own frame. */
 export interface Measured extends Pick<Dimension, "from" | "to" | "outside" | "slides"> {

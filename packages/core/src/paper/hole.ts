@@ -1,8 +1,8 @@
 /** Holes in paper: how much must stand round them, and how much does. */
-import { flatten, holds, type Path, roundCorners } from "../geometry/path.ts";
+import { flatten, holds, type Path } from "../geometry/path.ts";
 import type { Cut } from "../model/piece.ts";
 import { roundUp } from "../units/ruler.ts";
-import type { Drawn, Edge, Twin } from "./sheet.ts";
+import { type Drawn, type Edge, edgeOf, type Twin } from "./panel.ts";
 import { add, direction, distance, dot, place, type Point, scale, subtract } from "../geometry/point.ts";
 
 /** mm of paper a hole's rim needs to the edge: 3 mm, or the hole's own width where that is more (geometry notes). */
@@ -77,23 +77,20 @@ export const windowIn = (id: string, panel: Pick<Drawn, "id">, path: Path): Cut 
   path,
 });
 
-/** How far from a place on a panel's edge a hole must stand so that its rim keeps its paper on every side; on the ruler. */
-export function holePlace(
-  { corners, path }: Drawn,
-  [x, y]: Point,
-  across: number,
-  furthest: number,
-  grid: number,
-): number {
-  const edge: Path =
-    path ??
-    roundCorners(
-      corners.map((c): Point => [c[0], c[1]]),
-      corners.map((c) => c[2] ?? 0),
-    );
-  const points = flatten(edge);
+/**
+ * How far down from a place on a panel's edge a hole must stand so that its rim keeps its paper on every side: the first
+ * mark of the ruler where it does, `furthest` where none before that serves.
+ */
+export function holePlace(drawn: Drawn, [x, y]: Point, across: number, furthest: number, grid: number): number {
+  const points = flatten(edgeOf(drawn));
   const needed = across / 2 + rimNeeds(across);
-  for (let from = roundUp(needed, grid); from < furthest; from += grid)
-    if (holds(points, [x, y - from]) && offOutline(points, [x, y - from]) >= needed - 1e-9) return from;
+  let from = roundUp(needed, grid);
+  while (from < furthest) {
+    const at: Point = [x, y - from];
+    const clear = offOutline(points, at) * (holds(points, at) ? 1 : -1);
+    if (clear >= needed - 1e-9) return from;
+    // nothing nearer than what is missing can serve: a step of so much comes no more than so much further off the edge
+    from = roundUp(from + Math.max(grid, needed - clear - 1e-6), grid);
+  }
   return furthest;
 }

@@ -6,7 +6,8 @@ import { asFarAsTheyGo, opens } from "./motion.ts";
 import { foldedPanels, type Joined, move, swungBy } from "./pose.ts";
 import { withGlue } from "./seam.ts";
 import { tapered } from "./shape.ts";
-import { flap, panel, sheet } from "./sheet.ts";
+import { flap, panel } from "./panel.ts";
+import { sheet } from "./sheet.ts";
 import { runs } from "../test/randomSpec.ts";
 
 const W = 150;

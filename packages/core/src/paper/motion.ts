@@ -5,7 +5,8 @@
 import { distance, place, type Point, type Pose, scale, subtract } from "../geometry/point.ts";
 import type { Cut, Motion } from "../model/piece.ts";
 import { type Joined, lastOrder, swungBy } from "./pose.ts";
-import type { Flap, Sheet } from "./sheet.ts";
+import type { Flap } from "./panel.ts";
+import type { Sheet } from "./sheet.ts";
 
 /** A motion as a form says it, in the drawing's own frame. */
 export interface Moving {

@@ -9,7 +9,8 @@ import type { Contents } from "../model/spec.ts";
 import type { Measured } from "./figure.ts";
 import type { Moving } from "./motion.ts";
 import type { Glued } from "./seam.ts";
-import type { Drawn, Flap, Rectangle, Sheet } from "./sheet.ts";
+import type { Drawn, Flap, Rectangle } from "./panel.ts";
+import type { Sheet } from "./sheet.ts";
 
 /** Where contents lie, and what closes over them. */
 export interface Held {

@@ -8,7 +8,8 @@ import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
 import { withGlue } from "./seam.ts";
 import { notch, tapered } from "./shape.ts";
-import { flap, panel, sheet } from "./sheet.ts";
+import { flap, panel } from "./panel.ts";
+import { sheet } from "./sheet.ts";
 
 /** mm² where all of these are positive, counted on a grid of a tenth of a mm. */
 function counted(width: number, height: number, inside: readonly ((x: number, y: number) => number)[]): number {

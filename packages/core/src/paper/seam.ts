@@ -22,7 +22,7 @@ import { direction, distance, offLine, type Point } from "../geometry/point.ts";
 import type { ChangePath, Face, Glue, PieceDraft, Seam } from "../model/piece.ts";
 import { after, foldedPanels, type Joined, lastOrder, move, type Rigid, undo } from "./pose.ts";
 import { outward } from "./shape.ts";
-import type { Drawn, Edge } from "./sheet.ts";
+import type { Drawn, Edge } from "./panel.ts";
 
 /** Tape keeps this far from the paper's edge, on both sides of its strip. */
 export const TAPE_MARGIN = 1.5;

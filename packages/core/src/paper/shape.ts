@@ -5,11 +5,22 @@
  *   rounded(r)  ╭──     clipped(c)  ╱──     thumbCut(r)  ──╮  ╭──     notch(w, d)  ──╲ ╱──
  *               │                  │                       ╰──╯                     V
  */
+import { type Path, roundCorners } from "../geometry/path.ts";
 import { add, direction, distance, type Point, scale } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 
 /** A corner of an outline, mm, and the radius it is rounded by; none keeps it sharp. */
 export type Corner = readonly [x: number, y: number, round?: number];
+
+/** Where a corner is, whatever becomes of it. */
+export const spotOf = ([x, y]: Corner): Point => [x, y];
+
+/** The outline through corners, each rounded as it says. */
+export const cornered = (corners: readonly Corner[]): Path =>
+  roundCorners(
+    corners.map(spotOf),
+    corners.map(([, , round = 0]) => round),
+  );
 
 /** What becomes of a corner: given the corner and the unit vectors back and ahead along its edges. */
 export type CornerCut = (corner: Point, back: Point, ahead: Point) => readonly Corner[];

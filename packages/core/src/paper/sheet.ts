@@ -1,273 +1,21 @@
 /**
- * A piece of paper as it is drawn: a first panel, flaps hung on the edges of panels already there, cuts, and how the
- * whole lies on its blank. Panels are drawn with the first one upright, its lower left at the origin; nobody works out
- * where the sheet's corner is.
+ * A piece of paper: panels as drawn, cuts and lines, and how the whole lies on its blank. Its drawing's own frame is the first
+ * panel's, upright, its lower left at the origin.
  */
-import {
-  boundsOf,
-  flatten,
-  line,
-  type Path,
-  placePath,
-  reverse,
-  roundCorners,
-  type Segment,
-} from "../geometry/path.ts";
-import { compose, distance, offLine, place, type Point, type Pose, subtract } from "../geometry/point.ts";
+import { boundsOf, line, type Path, placePath, type Segment } from "../geometry/path.ts";
+import { distance, offLine, place, type Point, type Pose, type Size } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Cut, Fold, PieceDraft, Stroke } from "../model/piece.ts";
+import type { Cut, PieceDraft, Stroke } from "../model/piece.ts";
 import type { Stock } from "../model/spec.ts";
 import { roundUp } from "../units/ruler.ts";
-import { type Corner, type CornerCut, type EdgeCut, outward, type Shape, tapered, treated } from "./shape.ts";
-
-/** A straight edge of a panel, walked with the panel on its left; as it was before anything was taken off it. */
-export interface Edge {
-  readonly panel: string;
-  readonly from: Point;
-  readonly to: Point;
-}
-
-/** A panel as drawn: its corners anticlockwise, and for a flap the fold it hangs on. */
-export interface Drawn {
-  readonly id: string;
-  readonly name: string;
-  readonly corners: readonly Corner[];
-  /** its edge where corners cannot say it: an oval, an outline from elsewhere */
-  readonly path?: Path;
-  /** places between which all of it lies, what roundings take off a point counted */
-  readonly reach: readonly Point[];
-  readonly fold?: Fold;
-}
-
-/** The first panel of a sheet, or the only one. */
-export interface Rectangle extends Drawn {
-  readonly width: number;
-  readonly height: number;
-  readonly bottom: Edge;
-  readonly right: Edge;
-  readonly top: Edge;
-  readonly left: Edge;
-}
-
-/** A panel hung on an edge. Its sides are those at the start and at the end of that edge. */
-export interface Flap extends Drawn {
-  readonly fold: Fold;
-  readonly deep: number;
-  /** mm cut straight off its point */
-  readonly trim: number;
-  readonly foot: Edge;
-  /** the edges that meet its tip, and those that rise from its fold: the same ones where nothing bends in between */
-  readonly start: Edge;
-  readonly tip: Edge;
-  readonly end: Edge;
-  readonly shoulders: readonly [Edge, Edge];
-}
-
-interface Treatment {
-  /** every corner, or each by its place */
-  readonly corners?: CornerCut | Partial<Record<"bottomLeft" | "bottomRight" | "topRight" | "topLeft", CornerCut>>;
-  readonly edges?: Partial<Record<"bottom" | "right" | "top" | "left", EdgeCut | undefined>>;
-}
-
-/** A rectangle with its corners and edges as said. */
-export function panel(
-  id: string,
-  name: string,
-  width: number,
-  height: number,
-  { corners, edges = {} }: Treatment = {},
-): Rectangle {
-  const [a, b, c, d]: readonly [Point, Point, Point, Point] = [
-    [0, 0],
-    [width, 0],
-    [width, height],
-    [0, height],
-  ];
-  const at = typeof corners === "function" ? undefined : corners;
-  const cuts = at
-    ? [at.bottomLeft, at.bottomRight, at.topRight, at.topLeft]
-    : [corners, corners, corners, corners].map((cut) => (typeof cut === "function" ? cut : undefined));
-  const edge = (from: Point, to: Point): Edge => ({ panel: id, from, to });
-  return {
-    id,
-    name,
-    width,
-    height,
-    reach: [
-      [0 - (edges.left?.out ?? 0), 0 - (edges.bottom?.out ?? 0)],
-      [width + (edges.right?.out ?? 0), height + (edges.top?.out ?? 0)],
-    ],
-    corners: treated([a, b, c, d], cuts, [edges.bottom, edges.right, edges.top, edges.left]),
-    bottom: edge(a, b),
-    right: edge(b, c),
-    top: edge(c, d),
-    left: edge(d, a),
-  };
-}
-
-/** A panel of any outline, in a box so large at the origin: its edges are the box's, for what is laid and measured. */
-export const outlined = (
-  id: string,
-  name: string,
-  { width, height }: { readonly width: number; readonly height: number },
-  path: Path,
-): Rectangle => ({ ...panel(id, name, width, height), path });
-
-/**
- * A panel whose sides lean out by `flare` mm from its foot to its head; its head may be shaped.
- *
- *   ┌────────────┐       The box round it starts at the origin; its four edges are its own.
- *    ╲          ╱ high
- *     └────────┘ foot
- */
-export function leaning(
-  id: string,
-  name: string,
-  { foot, flare, high, head }: { foot: number; flare: number; high: number; head?: EdgeCut | undefined },
-): Rectangle {
-  const width = foot + 2 * flare;
-  const [a, b, c, d]: readonly [Point, Point, Point, Point] = [
-    [flare, 0],
-    [flare + foot, 0],
-    [width, high],
-    [0, high],
-  ];
-  const edge = (from: Point, to: Point): Edge => ({ panel: id, from, to });
-  const corners = treated([a, b, c, d], [], [undefined, undefined, head, undefined]);
-  const sides = { bottom: edge(a, b), right: edge(b, c), top: edge(c, d), left: edge(d, a) };
-  return { ...panel(id, name, width, high), corners, ...sides };
-}
-
-interface Hinge {
-  /** when it is folded, from 1; equal numbers fold together */
-  readonly order: number;
-  /** degrees; positive towards the drawn face */
-  readonly angle?: number;
-  /** plies it stands off, see `Fold.lift` */
-  readonly lift?: number;
-  /** its place in the pile, see `Fold.level` */
-  readonly level?: number;
-  /** nothing is scored there, see `Fold.slack` */
-  readonly slack?: boolean;
-}
-
-/** Hangs a flap on an edge. */
-export function flap(
-  id: string,
-  name: string,
-  { panel: parent, from, to }: Edge,
-  shape: Shape,
-  { order, angle = 180, lift = 0, level, slack }: Hinge,
-): Flap {
-  const long = distance(from, to);
-  const { relief, corners, deep, out = 0, foot, sides, trim = 0 } = shape(long);
-  const at = outward(from, to);
-  const spot = (corner: Corner): Point => {
-    const [x, y] = at(corner);
-    return [x, y];
-  };
-  const edge = (a: Corner, b: Corner): Edge => ({ panel: id, from: spot(a), to: spot(b) });
-  const [start, end]: readonly [Corner, Corner] = [
-    [relief, 0],
-    [long - relief, 0],
-  ];
-  const far = Math.max(...corners.map(([, y]) => y));
-  const [high, low] = [corners.findIndex(([, y]) => y === far), corners.findLastIndex(([, y]) => y === far)];
-  const ring = [start, ...corners, end];
-  const side = (i: number): Edge => edge(ring[i] as Corner, ring[i + 1] as Corner);
-  // walked anticlockwise it has the fold from its end to its start, then its own corners
-  const walked = [end, start, ...corners].map(at);
-  const cuts = [foot, sides, ...corners.slice(1).map(() => undefined), sides];
-  const outline = walked.flatMap(([x, y, r], i): Corner[] => {
-    const [u, v] = walked[(i + 1) % walked.length] as Corner;
-    return [[x, y, r], ...(cuts[i]?.(distance([x, y], [u, v])) ?? []).map(outward([x, y], [u, v]))];
-  });
-  const arc =
-    foot &&
-    roundCorners(
-      [spot(start), ...outline.slice(1, -1 - corners.length).map(([x, y]): Point => [x, y]), spot(end)],
-      [0, ...outline.slice(1, -1 - corners.length).map(([, , r = 0]) => r), 0],
-    ).slice(0, -1);
-  return {
-    id,
-    name,
-    deep,
-    trim,
-    corners: outline,
-    reach: [start, end, ...corners].map(([x, y]) => spot([x, Math.min(y, deep + out)])),
-    fold: {
-      id: `score-${id}`,
-      panels: [parent, id],
-      from: spot(start),
-      to: spot(end),
-      ...(arc && { path: arc }),
-      angle,
-      order,
-      ...(lift !== 0 && { lift }),
-      ...(level !== undefined && { level }),
-      ...(slack && { slack }),
-    },
-    foot: edge(end, start),
-    start: side(high),
-    tip: edge(ring[high + 1] as Corner, ring[low + 1] as Corner),
-    end: side(low + 1),
-    shoulders: [side(0), side(ring.length - 2)],
-  };
-}
-
-/** A face that is another one mirrored: `mirror` takes places of that one to places of its own, as both are drawn. */
-export interface Twin extends Flap {
-  readonly mirror: Pose;
-}
-
-/** A part of an edge: mm from its start, and from its end. */
-export function part({ panel: id, from, to }: Edge, fromStart: number, fromEnd: number): Edge {
-  const at = outward(from, to);
-  const spot = (along: number): Point => [at([along, 0])[0], at([along, 0])[1]];
-  return { panel: id, from: spot(fromStart), to: spot(distance(from, to) - fromEnd) };
-}
-
-/** The corners of a rectangle by place, as `corners` of a panel names them. */
-export const CORNERS = ["bottomLeft", "bottomRight", "topRight", "topLeft"] as const;
-
-/** Lines across the corners of a rectangle, `by` mm along both edges: each walked with the rectangle on its left. */
-export const acrossCorners = ({ id, bottom, right, top, left }: Rectangle, by: number): readonly Edge[] =>
-  [
-    [left, bottom],
-    [bottom, right],
-    [right, top],
-    [top, left],
-  ].map(([before, after]): Edge => ({
-    panel: id,
-    from: part(before as Edge, distance((before as Edge).from, (before as Edge).to) - by, 0).from,
-    to: part(after as Edge, by, 0).from,
-  }));
-
-/** The same line on another panel, moved there. */
-export const carried = ({ from, to }: Edge, [x, y]: Point, panel: string): Edge => ({
-  panel,
-  from: [from[0] + x, from[1] + y],
-  to: [to[0] + x, to[1] + y],
-});
-
-/** What cuts and roundings left straight of an edge; undefined where they left nothing. */
-export function straightOf({ corners, path }: Drawn, { panel: id, from, to }: Edge): Edge | undefined {
-  const outline =
-    path ??
-    roundCorners(
-      corners.map(([x, y]): Point => [x, y]),
-      corners.map(([, , round = 0]) => round),
-    );
-  const isOn = (p: Point): boolean => Math.abs(offLine(p, from, to)) < SAME_POINT_MM;
-  const run = outline.find((s) => s.kind === "line" && isOn(s.from) && isOn(s.to));
-  return run && { panel: id, from: run.from, to: run.to };
-}
+import type { Drawn } from "./panel.ts";
+import { type Corner, cornered, spotOf } from "./shape.ts";
 
 /** A piece, and how what was drawn came to lie on its blank. What it is cut from is known at once; it is drawn when asked. */
 export interface Sheet {
   readonly id: string;
   readonly panels: readonly Drawn[];
-  readonly blank: { readonly width: number; readonly height: number };
+  readonly blank: Size;
   readonly laid: Pose;
   readonly piece: PieceDraft;
 }
@@ -277,14 +25,15 @@ interface SheetOptions {
   readonly round?: number;
   /** the radius a corner rounder is set to, where one is used; `round` unless said */
   readonly rounding?: number;
-  readonly cuts?: readonly Cut[];
+  /** a question where they take long to find: it is asked when the piece is drawn */
+  readonly cuts?: readonly Cut[] | (() => readonly Cut[]);
   /** lines drawn or foiled on it, in the drawing's own frame */
   readonly strokes?: readonly Stroke[];
   readonly cutFolded?: true;
   readonly carries?: true;
   /** where the first panel's lower left comes to lie and how it is turned, on a blank that is given */
   readonly laid?: Pose;
-  readonly blank?: { readonly width: number; readonly height: number };
+  readonly blank?: Size;
   /** mm between two marks of the ruler: the drawing's origin comes to lie on one, and so does every edge of the blank */
   readonly grid?: number;
   readonly stock?: Stock;
@@ -315,7 +64,7 @@ function between(a: Point, b: Point, places: readonly Point[]): Point[] {
 const withFeet = (corners: readonly Corner[], feet: readonly Point[]): Corner[] =>
   corners.flatMap((corner, i) => {
     const [x, y] = corners[(i + 1) % corners.length] as Corner;
-    return [corner, ...between([corner[0], corner[1]], [x, y], feet)];
+    return [corner, ...between(spotOf(corner), [x, y], feet)];
   });
 
 /** An outline whose straight edges are divided where folds on them begin and end. */
@@ -353,27 +102,30 @@ export function sheet(id: string, name: string, panels: readonly Drawn[], option
   };
 }
 
-interface Said extends SheetOptions {
-  readonly id: string;
-  readonly name: string;
-  readonly panels: readonly Drawn[];
-  readonly blank: { readonly width: number; readonly height: number };
-  readonly laid: Pose;
-}
+/** What a piece is drawn from: all that was said of its sheet, and how that came to lie. */
+type Lying = SheetOptions & Pick<Sheet, "id" | "panels" | "blank" | "laid"> & { readonly name: string };
 
-function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraft {
-  const { round = 0, rounding = round, cuts = [], strokes = [], stock, within, cutFolded, carries, bought } = options;
+function pieceOf({ id, name, panels, blank, laid, ...options }: Lying): PieceDraft {
+  const {
+    round = 0,
+    rounding = round,
+    cuts: said = [],
+    strokes = [],
+    stock,
+    within,
+    cutFolded,
+    carries,
+    bought,
+  } = options;
+  const cuts = typeof said === "function" ? said() : said;
   const folds = panels.flatMap((p) => (p.fold ? [p.fold] : []));
   const ends = folds.flatMap((f) => [f.from, f.to]);
   const outlineOf = (drawn: Drawn): Path => {
     const hung = folds.filter((f) => f.panels[0] === drawn.id).flatMap((f) => [f.from, f.to]);
     const corners = withFeet(drawn.corners, hung);
     const free = ([x, y]: Corner): boolean => ends.every((p) => distance(p, [x, y]) > SAME_POINT_MM);
-    return roundCorners(
-      corners.map(([x, y]): Point => [x, y]),
-      // a corner that says nothing of itself is rounded as the whole sheet is
-      corners.map((corner) => corner[2] || (free(corner) ? round : 0)),
-    );
+    // a corner that says nothing of itself is rounded as the whole sheet is
+    return cornered(corners.map((corner) => [corner[0], corner[1], corner[2] || (free(corner) ? round : 0)]));
   };
   const moved = (path: Path): Path => placePath(path, laid);
   return {
@@ -405,44 +157,4 @@ function pieceOf({ id, name, panels, blank, laid, ...options }: Said): PieceDraf
     ...(bought && { bought }),
     glue: [],
   };
-}
-
-/** The same once more across a flap that hangs on it: mirrored about the middle of that flap, on its other edge. */
-export function twinAcross(id: string, name: string, of: Rectangle, wall: Flap, hinge: Hinge): Twin {
-  const [x, y] = subtract(wall.tip.from, wall.foot.to);
-  const by = { x, y, rotation: 0, flip: false };
-  const moved: Rectangle = {
-    ...of,
-    id: wall.id,
-    corners: of.corners.map(([u, v, round]): Corner => [u + x, v + y, round]),
-    ...(of.path && { path: placePath(of.path, by) }),
-    reach: of.reach.map((p) => place(p, by)),
-  };
-  const { mirror, ...made } = twin(id, name, moved, wall.tip, hinge);
-  return { ...made, mirror: compose(mirror, by) };
-}
-
-/**
- * The same outline once more, mirrored about an edge it has a straight part on and hung there: two faces of one shape
- * that fold onto one another. `from` to `to` is that part.
- */
-export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Twin {
-  const mirror = mirrorIn(from, to);
-  const corners = of.corners.map(([x, y, round]): Corner => {
-    const [u, v] = place([x, y], mirror);
-    return round === undefined ? [u, v] : [u, v, round];
-  });
-  const path = of.path && reverse(placePath(of.path, mirror));
-  const box = flap(id, name, { panel: of.id, from, to }, tapered({ deep: of.height }), hinge);
-  const points = path ? flatten(path) : corners.map(([x, y]): Point => [x, y]);
-  const deep = Math.max(...points.map((p) => Math.abs(offLine(p, from, to))));
-  const outline = path ? { path } : { corners: corners.reverse() };
-  return { ...box, deep, ...outline, reach: of.reach.map((p) => place(p, mirror)), mirror };
-}
-
-/** What mirrors in a line: turned over, then turned by twice the line's own angle less a half turn. */
-export function mirrorIn(from: Point, to: Point): Pose {
-  const rotation = (2 * Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI + 180;
-  const [x, y] = place(from, { x: 0, y: 0, rotation, flip: true });
-  return { x: from[0] - x, y: from[1] - y, rotation, flip: true };
 }

@@ -10,7 +10,7 @@
 import { shapes } from "../../catalogue/shapes.ts";
 import { type Boss, boss } from "../../paper/boss.ts";
 import { arched } from "../../paper/shape.ts";
-import { panel, type Rectangle } from "../../paper/sheet.ts";
+import { panel, type Rectangle } from "../../paper/panel.ts";
 import { roundDown } from "../../units/ruler.ts";
 import { unlessSet } from "../form.ts";
 import { outlineIn } from "../shared/outlines.ts";

@@ -11,7 +11,8 @@ import { boundsOf, insetConvex, polygon } from "../../geometry/path.ts";
 import type { Point } from "../../geometry/point.ts";
 import { type Laid, laid } from "../../paper/said.ts";
 import { glued, type Glued } from "../../paper/seam.ts";
-import { type Flap, outlined, sheet, type Sheet } from "../../paper/sheet.ts";
+import { type Flap, outlined } from "../../paper/panel.ts";
+import { sheet, type Sheet } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
 
 /** A layer on the front with an even border, or none where the front is too small for one. */

@@ -11,7 +11,8 @@ import type { Cut } from "../../model/piece.ts";
 import { laid } from "../../paper/said.ts";
 import { glued } from "../../paper/seam.ts";
 import { tapered } from "../../paper/shape.ts";
-import { type Drawn, type Edge, flap, panel, type Rectangle, sheet } from "../../paper/sheet.ts";
+import { type Drawn, type Edge, flap, panel, type Rectangle } from "../../paper/panel.ts";
+import { sheet } from "../../paper/sheet.ts";
 import type { deepBlank } from "../shared/deepBlank.ts";
 
 type Blank = ReturnType<typeof deepBlank>;

@@ -10,7 +10,8 @@
 import { depthOf, heightOf } from "../../paper/figure.ts";
 import type { Said } from "../../paper/said.ts";
 import { TAPE_MARGIN } from "../../paper/seam.ts";
-import { flap, panel, part, sheet } from "../../paper/sheet.ts";
+import { flap, panel, part } from "../../paper/panel.ts";
+import { sheet } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
 import { refuses } from "../shared/closure.ts";
 import { heldOn, looked, mouthOf, type SideTab, sizesOf } from "./sideTab.ts";

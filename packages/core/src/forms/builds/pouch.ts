@@ -1,7 +1,8 @@
 /** What both builds of a tapered pouch share: what the maker sets, and the sizes that follow. */
 import { z } from "zod";
 import { choice, autoMm, mm, paperOf } from "../../model/setting.ts";
-import type { Rectangle, Sheet } from "../../paper/sheet.ts";
+import type { Rectangle } from "../../paper/panel.ts";
+import type { Sheet } from "../../paper/sheet.ts";
 import type { Laid, Said } from "../../paper/said.ts";
 import { arched, type EdgeCut } from "../../paper/shape.ts";
 import { roundUp } from "../../units/ruler.ts";

@@ -7,13 +7,14 @@
  *     ╲     (==)     ╱  hole for the hand
  */
 import type { Cut } from "../../model/piece.ts";
-import { boundsOf, flatten, type Path, roundCorners } from "../../geometry/path.ts";
+import { boundsOf, flatten, roundCorners } from "../../geometry/path.ts";
 import type { Point } from "../../geometry/point.ts";
 import type { Stock } from "../../model/spec.ts";
 import { windowIn } from "../../paper/hole.ts";
 import { glued } from "../../paper/seam.ts";
-import { arched, type Corner, outward } from "../../paper/shape.ts";
-import { outlined, type Rectangle, sheet } from "../../paper/sheet.ts";
+import { arched, type Corner, cornered, outward } from "../../paper/shape.ts";
+import { outlined, type Rectangle } from "../../paper/panel.ts";
+import { sheet } from "../../paper/sheet.ts";
 
 /** A handle's ends are glued so far down the back, mm. */
 export const GLUED = 22;
@@ -23,12 +24,6 @@ export const HAND = { wide: 60, high: 18, least: 12, clear: 4 } as const;
 export const FROM_SIDE = 6;
 /** An arch that rises by this part of its span is as good as a half round. */
 const HALF_ROUND = 0.48;
-
-const pathOf = (corners: readonly Corner[]): Path =>
-  roundCorners(
-    corners.map(([x, y]): Point => [x, y]),
-    corners.map(([, , r = 0]) => r),
-  );
 
 /** An arched strip: two legs that are glued down, and an arch between them. */
 export function handleFor({
@@ -62,7 +57,7 @@ export function handleFor({
     ...arched(out)(span).map(outward([span, leg], [0, leg])),
     [0, leg],
   ];
-  const path = pathOf(corners);
+  const path = cornered(corners);
   const { top } = boundsOf(flatten(path));
   const handle = outlined("handle", "Handle", { width: span, height: top }, path);
   const legOn = (from: Point, to: Point) =>

@@ -4,7 +4,7 @@ import { autoMm, choice } from "../../model/setting.ts";
 import { past } from "../../paper/figure.ts";
 import type { Held } from "../../paper/said.ts";
 import { arched, thumbCut } from "../../paper/shape.ts";
-import type { Edge, Rectangle } from "../../paper/sheet.ts";
+import type { Edge, Rectangle } from "../../paper/panel.ts";
 import { leastOn, roundNear, roundUp } from "../../units/ruler.ts";
 import { type InputOf, unlessSet } from "../form.ts";
 import { flatPocket } from "../shared/clearance.ts";

@@ -9,7 +9,8 @@ import { slit } from "../../paper/hole.ts";
 import type { Finish } from "../../paper/said.ts";
 import { TAPE_MARGIN } from "../../paper/seam.ts";
 import { rounded, tapered } from "../../paper/shape.ts";
-import { flap, panel, sheet, type Sheet } from "../../paper/sheet.ts";
+import { flap, panel } from "../../paper/panel.ts";
+import { sheet, type Sheet } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
 
 /** A tag on the stick, mm, and the slits it is threaded by. */

@@ -8,7 +8,7 @@
  */
 import { shapes } from "../../catalogue/shapes.ts";
 import { clipped, type CornerCut, rounded } from "../../paper/shape.ts";
-import { outlined, panel, type Rectangle } from "../../paper/sheet.ts";
+import { outlined, panel, type Rectangle } from "../../paper/panel.ts";
 import { outlineIn } from "../shared/outlines.ts";
 
 /** What the maker has set of it. */

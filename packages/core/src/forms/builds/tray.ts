@@ -9,7 +9,8 @@
  */
 import { glued } from "../../paper/seam.ts";
 import { tapered } from "../../paper/shape.ts";
-import { type Edge, flap, panel, sheet } from "../../paper/sheet.ts";
+import { type Edge, flap, panel } from "../../paper/panel.ts";
+import { sheet } from "../../paper/sheet.ts";
 import { offFold } from "../shared/box.ts";
 
 /** A tab keeps so far off its wall's fold and its upper edge, mm, so that neither shows. */

@@ -7,7 +7,7 @@
  *   wall │ │    back      │ │ wall
  */
 import { tapered } from "../../paper/shape.ts";
-import { type Edge, flap } from "../../paper/sheet.ts";
+import { type Edge, flap } from "../../paper/panel.ts";
 import { offFold } from "../shared/box.ts";
 
 /** A tuck is so much narrower than its lid on each side, a dust flap than its wall: shoulders that hold, and room to turn. */

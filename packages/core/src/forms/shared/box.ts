@@ -7,7 +7,7 @@
  */
 import { mm } from "../../model/setting.ts";
 import { tapered } from "../../paper/shape.ts";
-import { type Edge, flap, type Rectangle } from "../../paper/sheet.ts";
+import { type Edge, flap, type Rectangle } from "../../paper/panel.ts";
 import { roundDown, roundUp } from "../../units/ruler.ts";
 
 export const boxRoom = mm(

@@ -18,7 +18,8 @@ import { circle, hole, slit } from "../../paper/hole.ts";
 import type { Finish, Laid, Refusal } from "../../paper/said.ts";
 import { glued, type Glued, TAPE_MARGIN } from "../../paper/seam.ts";
 import { rounded } from "../../paper/shape.ts";
-import { type Flap, outlined, panel, type Rectangle, sheet, type Sheet } from "../../paper/sheet.ts";
+import { type Flap, outlined, panel, type Rectangle } from "../../paper/panel.ts";
+import { sheet, type Sheet } from "../../paper/sheet.ts";
 import { roundUp } from "../../units/ruler.ts";
 import type { Setup } from "../form.ts";
 

@@ -7,7 +7,7 @@
  *        k      k      k      k
  */
 import { tapered } from "../../paper/shape.ts";
-import { flap, panel } from "../../paper/sheet.ts";
+import { flap, panel } from "../../paper/panel.ts";
 
 interface Asked {
   readonly k: number;

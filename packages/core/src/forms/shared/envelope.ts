@@ -9,7 +9,8 @@
  */
 import type { Said } from "../../paper/said.ts";
 import type { Glued } from "../../paper/seam.ts";
-import { type Flap, type Rectangle, sheet } from "../../paper/sheet.ts";
+import type { Flap, Rectangle } from "../../paper/panel.ts";
+import { sheet } from "../../paper/sheet.ts";
 import type { DraftInput } from "../form.ts";
 import { type Closure, closedWith } from "./closure.ts";
 import { SEAM, SHORT_OF_FOLD } from "./custom.ts";

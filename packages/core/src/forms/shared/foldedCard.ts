@@ -11,7 +11,7 @@ import type { Point } from "../../geometry/point.ts";
 import { choice } from "../../model/setting.ts";
 import { opens } from "../../paper/motion.ts";
 import { tapered } from "../../paper/shape.ts";
-import { flap, panel } from "../../paper/sheet.ts";
+import { flap, panel } from "../../paper/panel.ts";
 import { roundDown } from "../../units/ruler.ts";
 import { type DraftInput, type Ground, ground } from "../form.ts";
 

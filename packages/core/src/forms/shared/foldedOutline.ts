@@ -14,6 +14,7 @@ import { above, chordAt } from "../../geometry/above.ts";
 import { flatten, holds, type Path, placePath } from "../../geometry/path.ts";
 import type { Point, Size } from "../../geometry/point.ts";
 import { SAME_POINT_MM } from "../../geometry/tolerance.ts";
+import { lately } from "../../units/lately.ts";
 
 /** A fold must hold at least this long (geometry notes). */
 const LEAST_TOUCH = 25;
@@ -47,7 +48,7 @@ interface Profile {
   readonly chords: readonly { readonly level: number; readonly long: number }[];
 }
 
-const profiles = new Map<string, Profile>();
+const profiles = lately<Profile>(60);
 
 /** The outline so high, turned so that its fold is at the bottom: a fold at the side is one at the bottom of it turned. */
 export function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: Hinge): Path {
@@ -55,10 +56,10 @@ export function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: H
   return hinge === "bottom" ? upright : placePath(upright, { x: size, y: 0, rotation: 90, flip: false });
 }
 
-function profileOf(preset: ShapePreset, hinge: Hinge): Profile {
-  const key = `${preset.id} ${hinge}`;
-  const known = profiles.get(key);
-  if (known) return known;
+const profileOf = (preset: ShapePreset, hinge: Hinge): Profile =>
+  profiles(`${preset.id} ${hinge}`, () => profiled(preset, hinge));
+
+function profiled(preset: ShapePreset, hinge: Hinge): Profile {
   const path = turnedOn(preset, LOOKED_AT, hinge);
   const ring = flatten(path);
   const [width, height] = hinge === "bottom" ? [preset.usual, 1] : [1, preset.usual];
@@ -69,9 +70,7 @@ function profileOf(preset: ShapePreset, hinge: Hinge): Profile {
     return solid ? [{ level, long: (chord[1] - chord[0]) / LOOKED_AT }] : [];
   });
   const points = ring.map(([x, y]): Point => [x / LOOKED_AT, y / LOOKED_AT]);
-  const profile = { width, height, points, chords };
-  profiles.set(key, profile);
-  return profile;
+  return { width, height, points, chords };
 }
 
 /** Whether an outline can be cut off straight somewhere in its lower half, so that it meets a fold along one run. */

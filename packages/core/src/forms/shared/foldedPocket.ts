@@ -8,7 +8,7 @@
  *         wide
  */
 import type { Point } from "../../geometry/point.ts";
-import type { Edge } from "../../paper/sheet.ts";
+import type { Edge } from "../../paper/panel.ts";
 import type { Hinge, Room, Standing } from "./foldedOutline.ts";
 
 /** The pocket on the back as it is drawn: how far it holds what is inside, and the sides that tape closes. */

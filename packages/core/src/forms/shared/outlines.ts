@@ -5,7 +5,7 @@ import { boundsOf, flatten, type Path } from "../../geometry/path.ts";
 import { choice, drawn } from "../../model/setting.ts";
 import type { Size } from "../../geometry/point.ts";
 import type { Said } from "../../paper/said.ts";
-import { outlined, panel, type Rectangle } from "../../paper/sheet.ts";
+import { outlined, panel, type Rectangle } from "../../paper/panel.ts";
 import { type Hinge, meetsFold } from "./foldedOutline.ts";
 import { MOST_DRAWN, outerOf, stretched } from "../../outlines/outline.ts";
 

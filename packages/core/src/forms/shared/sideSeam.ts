@@ -20,7 +20,7 @@ import { depthOf, past, roundingOf } from "../../paper/figure.ts";
 import type { Said } from "../../paper/said.ts";
 import { glued } from "../../paper/seam.ts";
 import { tapered } from "../../paper/shape.ts";
-import { flap, panel } from "../../paper/sheet.ts";
+import { flap, panel } from "../../paper/panel.ts";
 import { roundUp, someDown } from "../../units/ruler.ts";
 import { bodyFor, ROOM, roomSettings } from "./body.ts";
 import { SEAM, throat, TOP_PART } from "./custom.ts";

@@ -9,7 +9,7 @@
  */
 import { compose, direction } from "../../geometry/point.ts";
 import { clipped, type Corner, rounded, type Shape, tapered } from "../../paper/shape.ts";
-import { type Drawn, type Edge, type Flap, flap, mirrorIn, panel, type Rectangle } from "../../paper/sheet.ts";
+import { type Drawn, type Edge, type Flap, flap, mirrorIn, panel, type Rectangle } from "../../paper/panel.ts";
 import { roundUp } from "../../units/ruler.ts";
 
 /** Up to this thickness (mm) one score goes round it; above, paired scores (geometry notes, bands). */
