@@ -5,7 +5,7 @@ import {
   MOST_POINTS,
   MOST_SIDE,
   OutlineError,
-  type Picture,
+  type Pixels,
   pictureSize,
   readDxf,
   readSvg,
@@ -21,7 +21,7 @@ import { BadInput } from "./badInput.ts";
 const MOST_MB = 1024;
 
 /** The points of a picture. @throws OutlineError where it is too large or damaged */
-function unpacked(bytes: Uint8Array): Picture {
+function unpacked(bytes: Uint8Array): Pixels {
   const size = pictureSize(bytes);
   if (!size) throw new OutlineError("it is neither SVG, DXF, PNG nor JPEG, or it is damaged");
   if (size.width * size.height > MOST_POINTS)
@@ -35,7 +35,7 @@ function unpacked(bytes: Uint8Array): Picture {
 }
 
 /** The mean of the points that come together where a picture is made smaller by a whole number. */
-function smaller({ width, height, data }: Picture, by: number): Picture {
+function smaller({ width, height, data }: Pixels, by: number): Pixels {
   const [w, h] = [Math.max(1, Math.floor(width / by)), Math.max(1, Math.floor(height / by))];
   const out = new Uint8Array(4 * w * h);
   for (let y = 0; y < h; y += 1)

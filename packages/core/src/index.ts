@@ -52,13 +52,13 @@ export * from "./folding/clash.ts";
 export * from "./pictures/closed.ts";
 export { lyingOnFlat, type OnFlat, uprightPose } from "./pictures/folded.ts";
 export { pictureOf } from "./pictures/picture.ts";
-export { paperOf, type Picture, type Shape } from "./pictures/shapes.ts";
+export { paperOf, type Picture, type PictureShape } from "./pictures/shapes.ts";
 export {
   assembledAt,
   type Assembled,
   type Inside,
   openFolds,
-  type Sheet as PaperSheet,
+  type PaperFacet as PaperSheet,
   wayOut,
 } from "./folding/assembled.ts";
 export { pose, type Posed } from "./folding/posed.ts";
@@ -84,7 +84,7 @@ export { thingsIn, volumeOf } from "./recipe/pack.ts";
 export { solutionJson } from "./formats/solutionJson.ts";
 export * from "./asks/workBack.ts";
 export * from "./asks/resize.ts";
-export { type Resized, type Said, type To } from "./recipe/resize.ts";
+export { type Resized, type LengthSaid, type To } from "./recipe/resize.ts";
 export * from "./asks/table.ts";
 export * from "./asks/pile.ts";
 export { type Past, standingPast } from "./paper/past.ts";

@@ -1,6 +1,6 @@
 /** The road itself: what the maker says → panels and folds → everything else. */
 import { checks } from "./checks/index.ts";
-import type { Laid } from "./fittings/laid.ts";
+import type { Part } from "./fittings/laid.ts";
 import { layFittings } from "./fittings/lay.ts";
 import { type Form, labelOf } from "./forms/form.ts";
 import { formById } from "./forms/index.ts";
@@ -28,7 +28,7 @@ export function solve(spec: Spec): Solution {
   const made = madeOf(spec);
   const { form, setup, whole, pieces, motions, poses, state } = made;
   const isBent = pieces.some((p) => p.folds.some((f) => f.path));
-  const [own] = whole.parts as readonly [Laid, ...Laid[]];
+  const [own] = whole.parts as readonly [Part, ...Part[]];
   const solution = {
     spec,
     form: form.id,
@@ -67,17 +67,17 @@ function madeOf(spec: Spec) {
   const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
   return { spec, form, setup, whole, pieces, motions, poses, state };
 }
-type Made = ReturnType<typeof madeOf>;
+type MadeOf = ReturnType<typeof madeOf>;
 
 /** What checks and methods look at. */
-const checkedOf = ({ spec, form, setup, whole, pieces, motions }: Made) => ({
+const checkedOf = ({ spec, form, setup, whole, pieces, motions }: MadeOf) => ({
   ...whole,
   ...{ spec, form, setup, pieces, motions },
   asked: whole.motions,
 });
 
 /** What the checks say, remedies untried. */
-function foundIn(made: Made): Finding[] {
+function foundIn(made: MadeOf): Finding[] {
   const checked = checkedOf(made);
   return checks.flatMap((check) => check.run(checked));
 }
@@ -144,7 +144,7 @@ function drafted(spec: Spec) {
 interface Own {
   readonly of: Pick<Spec, "form" | "stock" | "settings" | "method" | "sheet">;
   readonly setup: ReturnType<typeof setupOf>;
-  readonly own: Laid;
+  readonly own: Part;
 }
 const owns = new WeakMap<Spec["contents"], Own>();
 
@@ -159,7 +159,7 @@ function ownOf(spec: Spec, form: Form): Own {
   const label = (setting: string): string | undefined => labelOf(form, setting);
   const said = form.draft({ contents, stock, settings, setup, sheet });
   const { outside, grounds } = form;
-  const own: Laid = {
+  const own: Part = {
     ...draftOf(said, { contents, label }),
     ...{ form, setup, stock, outside },
     grounds: grounds?.(settings) ?? [],

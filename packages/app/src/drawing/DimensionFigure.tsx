@@ -5,7 +5,7 @@ import { setDimension } from "../store/setDimension.ts";
 import { colour } from "../theme/theme.ts";
 import { FigureField } from "./FigureField.tsx";
 import { light } from "./lit.ts";
-import type { Placed } from "./placing.ts";
+import type { PlacedFigure } from "./placing.ts";
 import { useFigureDrag } from "./useFigureDrag.ts";
 import { px, type View } from "./view.ts";
 
@@ -20,7 +20,7 @@ const TYPED_IN = { cursor: "text" } as const;
 
 interface DimensionFigureProps {
   readonly dimension: Dimension;
-  readonly placed: Placed;
+  readonly placed: PlacedFigure;
   readonly view: View;
   readonly display: Display;
   readonly isLit: boolean;
@@ -96,7 +96,7 @@ export const DimensionFigure = memo(function DimensionFigure(props: DimensionFig
 });
 
 interface FigureLineProps {
-  readonly placed: Placed;
+  readonly placed: PlacedFigure;
   readonly tint: string;
   readonly isLit: boolean;
 }
@@ -125,7 +125,7 @@ const FigureLine = memo(function FigureLine({ placed, tint, isLit }: FigureLineP
 interface FigureNumberProps {
   readonly of: RefObject<SVGGElement | null>;
   readonly dimension: Dimension;
-  readonly placed: Placed;
+  readonly placed: PlacedFigure;
   readonly text: string;
   readonly name: string;
   readonly tint: string;

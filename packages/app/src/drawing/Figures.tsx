@@ -5,7 +5,7 @@ import { useDisplay } from "../store/settings.ts";
 import { DimensionFigure } from "./DimensionFigure.tsx";
 import { useLit } from "./lit.ts";
 import type { OfPiece } from "./ofPiece.ts";
-import { type Choice, placeFigures, type Standing, withoutEchoes } from "./placing.ts";
+import { type Choice, placeFigures, type StandingName, withoutEchoes } from "./placing.ts";
 import { toScreen, type View } from "./view.ts";
 
 interface FiguresProps {
@@ -25,7 +25,7 @@ const isShown = ({ fitting, outside, code }: Dimension, chosen: string | undefin
 const LETTER = 8;
 
 /** The names of what lies on the piece, each in its middle. */
-const namesOf = (contents: OfPiece["contents"], view: View): Standing[] =>
+const namesOf = (contents: OfPiece["contents"], view: View): StandingName[] =>
   contents.map(({ x, y, name }) => ({ at: toScreen(view, [x, y]), wide: name.length * LETTER }));
 
 /** The figures of one piece, each where it is clear. What they all share is asked for once. */

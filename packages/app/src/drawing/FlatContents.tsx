@@ -1,10 +1,10 @@
-import { place, type Placement } from "@cut-fold/core";
+import { place, type Contained } from "@cut-fold/core";
 import { colour } from "../theme/theme.ts";
 import { useLit } from "./lit.ts";
 import { toScreen, type View } from "./view.ts";
 
 interface FlatContentsProps {
-  readonly contents: Placement;
+  readonly contents: Contained;
   readonly view: View;
 }
 

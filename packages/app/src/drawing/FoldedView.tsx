@@ -1,24 +1,24 @@
 /** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
-import { assembledAt, lastOrder, type Placement, type Solution, stateAt, type Stroke } from "@cut-fold/core";
+import { assembledAt, lastOrder, type Contained, type Solution, stateAt, type Stroke } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type * as THREE from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { colour } from "../theme/theme.ts";
 import { pieceColours } from "../theme/colours.ts";
-import { boxOfPaper, centreOf, eyeOf, movers, type Side, sizeSeen, turnOf } from "./framing.ts";
+import { boxOfPaper, centreOf, eyeOf, movers, type LookFrom, sizeSeen, turnOf } from "./framing.ts";
 import { InsideThing } from "./InsideThing.tsx";
 import { PaperSheet } from "./PaperSheet.tsx";
 import { useMotionGrip } from "./useMotionGrip.ts";
 
-export type { Side } from "./framing.ts";
+export type { LookFrom } from "./framing.ts";
 
 interface FoldedViewProps {
   readonly solution: Solution;
   readonly colours: { readonly face: string; readonly back: string };
   /** from 0 (flat) over the folds and the filling to closed: see `stagesOf` */
   readonly progress: number;
-  readonly side: Side;
+  readonly side: LookFrom;
   /** how far each motion has gone, 0 to 1, by its id */
   readonly motion: Readonly<Record<string, number>>;
   readonly onMotion: (id: string, value: number) => void;
@@ -154,7 +154,7 @@ function Scene({ solution, colours, progress, motion, onMotion, met, size, up, p
   const far = out.join(" ");
   const now = useMemo(() => {
     const each = far === "" ? [] : far.split(" ").map(Number);
-    const farOf = (lying: Placement): number => each[solution.contents.indexOf(lying)] ?? 0;
+    const farOf = (lying: Contained): number => each[solution.contents.indexOf(lying)] ?? 0;
     return assembledAt(solution, { folded: ease(folded), out: farOf, motion });
   }, [solution, folded, far, motion]);
   const { sheets, contents } = now;

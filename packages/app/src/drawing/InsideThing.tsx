@@ -1,5 +1,5 @@
 /** One thing of what goes in, in its true shape: a box, a ball, a ball on a stick, a loose heap. */
-import { after, type Inside, place, type Placement, STILL, type Thing, wayOut } from "@cut-fold/core";
+import { after, type Inside, place, type Contained, STILL, type Thing, wayOut } from "@cut-fold/core";
 import { useEffect, useMemo } from "react";
 import * as THREE from "three";
 import { colour } from "../theme/theme.ts";
@@ -34,7 +34,7 @@ export function InsideThing({ inside, thing }: InsideThingProps) {
   );
 }
 
-function Shape({ lying, thing }: { readonly lying: Placement; readonly thing: InsideThingProps["thing"] }) {
+function Shape({ lying, thing }: { readonly lying: Contained; readonly thing: InsideThingProps["thing"] }) {
   const { width, height, thickness } = thing;
   if (lying.shape === "loose") return <Heap {...thing} />;
   if (lying.shape === undefined) return <Box {...thing} />;

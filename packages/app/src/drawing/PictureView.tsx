@@ -1,4 +1,4 @@
-import { pathData, type Picture, type Shape, type StrokeRole, paperColours } from "@cut-fold/core";
+import { pathData, type Picture, type PictureShape, type StrokeRole, paperColours } from "@cut-fold/core";
 import { memo } from "react";
 import { colour } from "../theme/theme.ts";
 import { strokeOf } from "./language.ts";
@@ -23,7 +23,7 @@ const ROLES: Readonly<Record<string, StrokeRole>> = {
   measure: "pen",
 };
 
-function styleOf(shape: Shape, weight: number) {
+function styleOf(shape: PictureShape, weight: number) {
   if (!shape.role) return { stroke: "none" };
   const role: StrokeRole =
     shape.role === "score" ? (shape.fold ?? "valley") : (ROLES[shape.role] ?? (shape.role as StrokeRole));
@@ -43,14 +43,14 @@ export const PictureView = memo(function PictureView({
   weight = 1,
 }: PictureViewProps) {
   const { left, right, top, bottom } = picture.bounds;
-  const fills: Readonly<Record<NonNullable<Shape["fill"]>, string>> = {
+  const fills: Readonly<Record<NonNullable<PictureShape["fill"]>, string>> = {
     face: colours.face,
     back: colours.back,
     contents: "#fffdf8",
     glue: "url(#glue-hatch)",
     ink: colour.ink,
   };
-  const fillOf = ({ fill, stock }: Shape): string => {
+  const fillOf = ({ fill, stock }: PictureShape): string => {
     if (fill === undefined) return "none";
     return stock !== undefined && (fill === "face" || fill === "back") ? paperColours(stock)[fill] : fills[fill];
   };

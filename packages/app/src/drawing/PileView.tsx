@@ -18,13 +18,13 @@ const FILLS: Readonly<Record<Ply["kind"], string>> = {
   thing: colour.slateWash,
 };
 
-interface Drawn extends Ply {
+interface DrawnPly extends Ply {
   readonly y: number;
   readonly tall: number;
 }
 
 /** Plies from the table up, each as tall as it is thick by one common scale, thin ones at least to be seen. */
-function drawn({ plies, total }: Pile): Drawn[] {
+function drawn({ plies, total }: Pile): DrawnPly[] {
   const scale = TALL / total;
   let top = 0;
   const stacked = plies.map((ply) => {
@@ -36,7 +36,7 @@ function drawn({ plies, total }: Pile): Drawn[] {
 }
 
 /** Figures keep their distance from one another, each as near to its ply as the one above allows. */
-function labelsFor(plies: readonly Drawn[]): number[] {
+function labelsFor(plies: readonly DrawnPly[]): number[] {
   const fromTop = [...plies].reverse();
   const at: number[] = [];
   fromTop.forEach((ply, i) => {

@@ -12,7 +12,7 @@ export interface Arranged {
 }
 
 /** What is drawn: pieces, and what stands out past them. */
-export interface Drawn {
+export interface DrawnPieces {
   readonly pieces: readonly Piece[];
   /** mm past the blanks, by piece */
   readonly past: ReadonlyMap<string, Past>;
@@ -21,7 +21,7 @@ export interface Drawn {
 const NOTHING: Past = { left: 0, right: 0, bottom: 0, top: 0 };
 
 /** One row of pieces with what stands out past them, their tops in line. */
-function row({ pieces, past }: Drawn, beside: number): Arranged {
+function row({ pieces, past }: DrawnPieces, beside: number): Arranged {
   const each = pieces.map((piece) => ({ piece, out: past.get(piece.id) ?? NOTHING }));
   const above = Math.max(0, ...each.map(({ out }) => out.top));
   const height = above + Math.max(0, ...each.map(({ piece, out }) => piece.blank.height + out.bottom));
@@ -39,7 +39,7 @@ function row({ pieces, past }: Drawn, beside: number): Arranged {
  * @param breaks how many stand in each row, the first row first
  * @param k pixels for a mm
  */
-function rows({ pieces, past }: Drawn, breaks: readonly number[], k: number): Arranged {
+function rows({ pieces, past }: DrawnPieces, breaks: readonly number[], k: number): Arranged {
   let next = 0;
   const each = breaks.map((count) => {
     const own = row({ pieces: pieces.slice(next, next + count), past }, BESIDE_PX / k);
@@ -60,7 +60,7 @@ function rows({ pieces, past }: Drawn, breaks: readonly number[], k: number): Ar
 type Scaled = Arranged & { readonly k: number; readonly breaks: readonly number[] };
 
 /** The largest scale at which these rows fit: gaps depend on it and it on the gaps, so it is halved in. */
-function fitted(drawn: Drawn, breaks: readonly number[], wide: number, tall: number): Scaled {
+function fitted(drawn: DrawnPieces, breaks: readonly number[], wide: number, tall: number): Scaled {
   let [low, high] = [0.05, Math.max(0.1, wide / (drawn.pieces[0]?.blank.width ?? 1))];
   for (let i = 0; i < 18; i += 1) {
     const k = (low + high) / 2;
@@ -84,13 +84,17 @@ function waysOf(count: number): (readonly number[])[] {
 }
 
 /** The arrangement that can be drawn largest in a window of so many pixels. */
-export const arrange = (drawn: Drawn, wide: number, tall: number): Scaled =>
+export const arrange = (drawn: DrawnPieces, wide: number, tall: number): Scaled =>
   waysOf(drawn.pieces.length)
     .map((breaks) => fitted(drawn, breaks, wide, tall))
     .reduce((best, next) => (next.k > best.k * 1.001 ? next : best));
 
 /** The same at a scale that is given: in one row. */
-export const arrangeAt = (drawn: Drawn, k: number, breaks: readonly number[] = [drawn.pieces.length]): Scaled => ({
+export const arrangeAt = (
+  drawn: DrawnPieces,
+  k: number,
+  breaks: readonly number[] = [drawn.pieces.length],
+): Scaled => ({
   ...rows(drawn, breaks, k),
   k,
   breaks,

@@ -12,23 +12,23 @@ import {
 } from "@cut-fold/core";
 
 /** Where one looks from: the side that closes, the one across from it, above the mouth, into an open card. */
-export type Side = "closing" | "address" | "open" | "inside";
+export type LookFrom = "closing" | "address" | "open" | "inside";
 
 /** The least and the greatest of each coordinate, mm. */
-interface Box {
+interface SeenBox {
   readonly low: Point3;
   readonly high: Point3;
 }
 
-const NOWHERE: Box = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+const NOWHERE: SeenBox = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
 
-const joined = (a: Box, b: Box): Box => ({
+const joined = (a: SeenBox, b: SeenBox): SeenBox => ({
   low: a.low.map((v, i) => Math.min(v, b.low[i] as number)) as unknown as Point3,
   high: a.high.map((v, i) => Math.max(v, b.high[i] as number)) as unknown as Point3,
 });
 
 /** The box round all paper of a moment. */
-export const boxOfPaper = ({ sheets }: Pick<Assembled, "sheets">): Box =>
+export const boxOfPaper = ({ sheets }: Pick<Assembled, "sheets">): SeenBox =>
   sheets
     .flatMap(({ points, pose }) => points.map(([x, y]): Point3 => move(pose, [x, y, 0])))
     .reduce((box, p) => joined(box, { low: p, high: p }), NOWHERE);
@@ -103,14 +103,14 @@ export function facesUp(solution: Solution): boolean {
   return pose !== undefined && pose.r[8] > 0 === (form?.outside === "front");
 }
 
-const EYES: Readonly<Record<Exclude<Side, "inside">, Point3>> = {
+const EYES: Readonly<Record<Exclude<LookFrom, "inside">, Point3>> = {
   closing: [0, -0.75, 1.75],
   address: [0, -0.5, -1.95],
   open: [0.7, 1.3, 1.35],
 };
 
 /** Where the eye stands, in parts of the size that is seen. Into an open card it looks from across its fold, a little above. */
-export function eyeOf(solution: Solution, side: Side): Point3 {
+export function eyeOf(solution: Solution, side: LookFrom): Point3 {
   if (side !== "inside") return EYES[side];
   const opening = openingOf(solution);
   if (!opening) return EYES.open;

@@ -47,7 +47,7 @@ interface PanelName {
   readonly at: Point;
 }
 
-interface Around {
+interface Surroundings {
   readonly contents: Solution["contents"];
   readonly dimensions: Solution["dimensions"];
   /** what is laid on the piece: loops in its own coordinates, mm */
@@ -55,7 +55,7 @@ interface Around {
 }
 
 /** The names of a piece's panels, but for those that are covered by the contents or have no room left for one. */
-export function panelNames(piece: Piece, view: View, { contents, dimensions, laid }: Around): PanelName[] {
+export function panelNames(piece: Piece, view: View, { contents, dimensions, laid }: Surroundings): PanelName[] {
   const inside = dimensions.filter((d) => d.piece === piece.id && !d.outside);
   const figures = inside.map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
   const glued = piece.glue.filter((g) => g.face === "front").map((g) => g.polygon);

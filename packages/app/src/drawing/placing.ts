@@ -32,7 +32,7 @@ export interface Choice {
 }
 
 /** A figure placed: its line and its number, px. */
-export interface Placed {
+export interface PlacedFigure {
   readonly choice: Choice;
   /** ends of the measured line, and unit vectors along it and to its right */
   readonly from: Point;
@@ -50,14 +50,14 @@ export interface Placed {
   readonly wide: number;
 }
 
-interface Box {
+interface LabelBox {
   readonly left: number;
   readonly right: number;
   readonly top: number;
   readonly bottom: number;
 }
 
-const overlap = (a: Box, b: Box): boolean =>
+const overlap = (a: LabelBox, b: LabelBox): boolean =>
   a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
 
 const SLIDES = [0, -0.22, 0.22, -0.4, 0.4] as const;
@@ -66,14 +66,14 @@ const SLIDES = [0, -0.22, 0.22, -0.4, 0.4] as const;
 const COST = { number: 100, line: 30, edge: 8, seat: 3, slide: 4, aside: 20 } as const;
 
 /** The box a number covers. */
-function boxOf({ seat: [x, y], angle, wide, size }: Placed): Box {
+function boxOf({ seat: [x, y], angle, wide, size }: PlacedFigure): LabelBox {
   const upright = Math.abs(angle) > 45;
   const [w, h] = upright ? [size * 1.2, wide] : [wide, size * 1.2];
   return { left: x - w / 2, right: x + w / 2, top: y - h / 2, bottom: y + h / 2 };
 }
 
 /** Whether a straight line meets a box (Liang and Barsky, 1984). */
-function meets([ax, ay]: Point, [bx, by]: Point, box: Box): boolean {
+function meets([ax, ay]: Point, [bx, by]: Point, box: LabelBox): boolean {
   const [dx, dy] = [bx - ax, by - ay];
   let [low, high] = [0, 1];
   for (const [p, q] of [
@@ -101,7 +101,7 @@ function clearOf(right: Point, view: View, past: Past | undefined): number {
 }
 
 /** A figure as it would stand. */
-function stand(dimension: Dimension, view: View, text: string, choice: Choice, past?: Past): Placed {
+function stand(dimension: Dimension, view: View, text: string, choice: Choice, past?: Past): PlacedFigure {
   const by = scale(dimension.slides ?? [0, 0], choice.slide);
   const [a, b] = [toScreen(view, add(dimension.from, by)), toScreen(view, add(dimension.to, by))];
   const length = Math.max(1, distance(a, b));
@@ -140,7 +140,7 @@ function choicesFor(dimension: Dimension, length: number, text: string): readonl
 }
 
 /** A name that stands on the drawing already: the middle of it and how wide it is, px. */
-export interface Standing {
+export interface StandingName {
   readonly at: Point;
   readonly wide: number;
 }
@@ -148,7 +148,7 @@ const NAME_HIGH = 20;
 
 interface Around {
   /** what figures stay clear of */
-  readonly names?: readonly Standing[];
+  readonly names?: readonly StandingName[];
   /** mm that something stands out past the blank on each side */
   readonly past?: Past | undefined;
   /** how figures stood before: while one is dragged none changes its place */
@@ -180,7 +180,7 @@ export function placeFigures(
   dimensions: readonly { readonly dimension: Dimension; readonly text: string }[],
   view: View,
   { held, names = [], past }: Around = {},
-): ReadonlyMap<string, Placed> {
+): ReadonlyMap<string, PlacedFigure> {
   const onScreen = (path: Path): Point[] => flatten(path).map((p) => toScreen(view, p));
   /** every line on the paper: asked for only where a figure has a choice, which none has while one is dragged */
   const linesOn = (): readonly (readonly [Point, Point])[] => {
@@ -196,8 +196,8 @@ export function placeFigures(
     return [...rims, ...inner];
   };
   let edges: readonly (readonly [Point, Point])[] | undefined;
-  const placed = new Map<string, Placed>();
-  const boxes: Box[] = names.map(({ at: [x, y], wide }) => ({
+  const placed = new Map<string, PlacedFigure>();
+  const boxes: LabelBox[] = names.map(({ at: [x, y], wide }) => ({
     ...{ left: x - wide / 2, right: x + wide / 2, top: y - NAME_HIGH / 2, bottom: y + NAME_HIGH / 2 },
   }));
   const lines: (readonly [Point, Point])[] = [];
@@ -211,7 +211,7 @@ export function placeFigures(
     const was = held?.get(dimension.id);
     const length = distance(toScreen(view, dimension.from), toScreen(view, dimension.to));
     const ways = was ? [was] : choicesFor(dimension, length, text);
-    const costOf = (way: Placed, i: number): number => {
+    const costOf = (way: PlacedFigure, i: number): number => {
       const box = boxOf(way);
       const crossed = (edges ??= linesOn()).filter(([p, q]) => meets(p, q, box)).length;
       return (

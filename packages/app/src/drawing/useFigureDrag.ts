@@ -9,7 +9,7 @@ import type { View } from "./view.ts";
 /** Marks of the ruler by which a setting is tried, so that rounding does not hide what it moves. */
 const TRIED_MARKS = 4;
 
-interface Dragged {
+interface DraggedFigure {
   readonly start: Point;
   readonly value: number;
   /** the way the line ran then, on the screen: past nothing it turns round, and the hand does not */
@@ -31,7 +31,7 @@ export function useFigureDrag(
   grid: number,
   onHold: (held: boolean) => void,
 ) {
-  const drag = useRef<Dragged | undefined>(undefined);
+  const drag = useRef<DraggedFigure | undefined>(undefined);
   const waiting = useRef<number | undefined>(undefined);
   const onPointerDown = (event: PointerEvent<SVGElement>): void => {
     if (!dimension.sets) return;

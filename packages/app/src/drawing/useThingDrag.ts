@@ -10,7 +10,7 @@ const REACH_PX = 7;
 /** px a pointer moves before a press is a drag */
 const STILL_PX = 3;
 
-interface Dragged {
+interface DraggedThing {
   readonly id: string;
   readonly start: Point;
   readonly corner: Point;
@@ -32,7 +32,7 @@ const othersOn = ({ fittings }: Solution, lying: Lying): readonly OnGround[] =>
 
 /** Handlers for things on the main piece; `onHold` keeps the drawing's scale while one is dragged. */
 export function useThingDrag(view: View, onHold: (held: boolean) => void, onPress: (id: string) => void) {
-  const drag = useRef<Dragged | undefined>(undefined);
+  const drag = useRef<DraggedThing | undefined>(undefined);
   const waiting = useRef<number | undefined>(undefined);
   const onPointerDown = (id: string, event: PointerEvent<SVGElement>): void => {
     const spec = useOpenDraft.getState().draft?.spec;
@@ -42,7 +42,7 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
     event.currentTarget.setPointerCapture(event.pointerId);
     drag.current = { id, start: [event.clientX, event.clientY], corner: lying.corner, moved: false };
   };
-  const follow = (held: Dragged, by: Point): void => {
+  const follow = (held: DraggedThing, by: Point): void => {
     const spec = useOpenDraft.getState().draft?.spec;
     const solution = spec && solutionOf(spec);
     const lying = solution && lyingIn(solution, held.id);

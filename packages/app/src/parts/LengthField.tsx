@@ -5,7 +5,7 @@ import { useDisplay } from "../store/settings.ts";
 import { beginGesture, endEntry, endGesture } from "../store/openDraft.ts";
 import { Labelled } from "./Labelled.tsx";
 
-interface Bounds {
+interface Limits {
   readonly min: number;
   readonly max: number;
 }
@@ -13,7 +13,7 @@ interface Bounds {
 interface LengthFieldProps {
   readonly label: string;
   readonly mm: number | undefined;
-  readonly bounds: Bounds;
+  readonly bounds: Limits;
   readonly onChange: (mm: number) => void;
   readonly about?: string | undefined;
   /** shown when the field is left empty, and what leaving it empty does */
@@ -23,7 +23,7 @@ interface LengthFieldProps {
 const inputUnit = (display: Display): Unit => (display.unit === "in-decimal" ? "in" : display.unit);
 
 /** Why a typed text is no length for this field, and what is allowed; undefined when it is one. */
-export function lengthTrouble(text: string, display: Display, { min, max }: Bounds): string | undefined {
+export function lengthTrouble(text: string, display: Display, { min, max }: Limits): string | undefined {
   const read = readLength(text, inputUnit(display));
   const range = `${formatLength(min, display)} to ${formatLength(max, display)}`;
   if (!read.ok) {

@@ -21,8 +21,8 @@ export const db = new Store();
 
 /** What is kept beside a draft, each under its own kind and the draft's id. */
 export const BESIDE = ["steps", "made"] as const;
-type Beside = (typeof BESIDE)[number] | "bin";
-export const besideKey = (kind: Beside, id: string): string => `${kind} ${id}`;
+type KeptBeside = (typeof BESIDE)[number] | "bin";
+export const besideKey = (kind: KeptBeside, id: string): string => `${kind} ${id}`;
 
 let isAsked = false;
 /**

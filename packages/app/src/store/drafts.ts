@@ -83,7 +83,7 @@ function troubleOf(error: unknown): StoreTrouble {
 }
 
 /** A draft that another window wrote first, and ours beside it. */
-interface Clash {
+interface WrittenTwice {
   readonly theirs: Draft;
   readonly ours: Draft;
 }
@@ -113,10 +113,13 @@ function seenOf(drafts: readonly Draft[]): ReadonlyMap<string, ReadonlySet<strin
  * Writes drafts, each compared with its row inside the same transaction: a row that another window has written in the
  * meantime stays, and ours is kept beside it. Gives those that were.
  */
-const writeUnlessNews = (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): Promise<Clash[]> =>
+const writeUnlessNews = (
+  drafts: readonly Draft[],
+  met: ReadonlyMap<string, ReadonlySet<string>>,
+): Promise<WrittenTwice[]> =>
   db.transaction("rw", db.drafts, async () => {
     const rows = await db.drafts.bulkGet(drafts.map((d) => d.id));
-    const clashes: Clash[] = [];
+    const clashes: WrittenTwice[] = [];
     const written = drafts.map((draft, i) => {
       const theirs = rows[i];
       if (!theirs || met.get(theirs.id)?.has(theirs.changed) !== false) return draft;

@@ -5,16 +5,16 @@
 import { asContents, changed, type Draft, formById, type Spec, type PartsChange } from "@cut-fold/core";
 import { solutionOf } from "./solutions.ts";
 
-type Size = Pick<Spec["contents"], "width" | "height" | "thickness">;
+type ContentsSize = Pick<Spec["contents"], "width" | "height" | "thickness">;
 
 /** The same thing, perhaps turned: turning a card is no other card. */
-export const isSameThing = (a: Size, b: Size): boolean =>
+export const isSameThing = (a: ContentsSize, b: ContentsSize): boolean =>
   a.thickness === b.thickness &&
   Math.min(a.width, a.height) === Math.min(b.width, b.height) &&
   Math.max(a.width, a.height) === Math.max(b.width, b.height);
 
 /** What a card makes of an envelope's contents, lying as the envelope's contents lie now. Undefined for what is no card. */
-export function contentsFrom(card: Draft, now: Size): PartsChange["contents"] {
+export function contentsFrom(card: Draft, now: ContentsSize): PartsChange["contents"] {
   const contents = asContents(solutionOf(card.spec));
   if (contents?.width === undefined || contents.height === undefined) return undefined;
   const { width, height } = contents;

@@ -7,7 +7,7 @@ export interface ListFile {
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
 }
-type Read = ListFile | { readonly ok: false; readonly why: string };
+type ReadList = ListFile | { readonly ok: false; readonly why: string };
 
 const MOST_BYTES = 1_000_000;
 const MOST_ROWS = 2000;
@@ -16,7 +16,7 @@ const MOST_COLUMNS = 40;
 const HEADINGS = /^(?:first |last |full |given |family )?names?$|^guests?$|^(?:from|to|table|seat)$/iu;
 
 /** Reads a table (RFC 4180; semicolons and tabs too). A first row that names a column is its heading. */
-export async function readTable(text: string): Promise<Read> {
+export async function readTable(text: string): Promise<ReadList> {
   const { parse } = (await import("papaparse")).default;
   const { data } = parse<string[]>(text, { skipEmptyLines: "greedy", preview: MOST_ROWS + 1 });
   const rows = data.map((row) => row.slice(0, MOST_COLUMNS).map((cell) => cell.trim()));
@@ -40,7 +40,7 @@ export const columnOf = ({ rows }: ListFile, i: number): string =>
     .join("\n");
 
 /** A table that the maker chooses; undefined where they called it off. */
-export async function chooseList(): Promise<Read | undefined> {
+export async function chooseList(): Promise<ReadList | undefined> {
   try {
     const file = await fileOpen({ description: "Tables", extensions: [".csv", ".txt", ".tsv"] });
     if (file.size > MOST_BYTES) return { ok: false, why: "The file is larger than 1 MB." };

@@ -9,7 +9,7 @@ import {
   loopsTo,
   settingMeta,
 } from "@cut-fold/core";
-import type { Making, Tracing } from "@cut-fold/core/outlines";
+import type { OutlineMaking, Tracing } from "@cut-fold/core/outlines";
 import { fileOpen } from "browser-fs-access";
 import { wrap } from "comlink";
 import type { z } from "zod";
@@ -51,7 +51,7 @@ export const tracePicture = (file: Blob, tracing: Tracing): Promise<PictureRead>
 export const readDrawing = (file: Blob): Promise<OutlineRead> => asked<OutlineRead>((api) => api.read(file));
 
 /** An outline made of one of the shelf. */
-export const makeOutline = (one: KeptOutline, making: Making): Promise<OutlineRead> =>
+export const makeOutline = (one: KeptOutline, making: OutlineMaking): Promise<OutlineRead> =>
   asked<OutlineRead>((api) => api.make(plain(one), making));
 
 /** The parts of one that do not hang together. */
@@ -100,11 +100,11 @@ export function resized(outline: ShelfOutline, width: number, height: number): S
 }
 
 /** A schema that keeps an outline of the maker's own: its settings by name. */
-type Shape = Readonly<Record<string, unknown>>;
+type OutlineSchema = Readonly<Record<string, unknown>>;
 const metaOf = (schema: unknown) => settingMeta(schema as z.ZodType);
 
 /** What else must be said so that an outline of one's own is followed: each choice that has a way to say so. */
-export function choicesFor(shape: Shape): readonly (readonly [name: string, value: string])[] {
+export function choicesFor(shape: OutlineSchema): readonly (readonly [name: string, value: string])[] {
   return Object.entries(shape).flatMap(([name, schema]) => {
     const { options = {} } = metaOf(schema);
     const value = ["own", "outline"].find((way) => Object.hasOwn(options, way));
@@ -113,7 +113,11 @@ export function choicesFor(shape: Shape): readonly (readonly [name: string, valu
 }
 
 /** Puts an outline in a row of settings; in its size where the row has one and that can be had. */
-export async function putOutline(at: ChangePath, shape: Shape, { drawn, width, height }: KeptOutline): Promise<void> {
+export async function putOutline(
+  at: ChangePath,
+  shape: OutlineSchema,
+  { drawn, width, height }: KeptOutline,
+): Promise<void> {
   if (hasHoles({ drawn })) await loadTypefaces();
   const to = (name: string): ChangePath => [...at, name];
   const drawnAt = Object.keys(shape).find((name) => metaOf(shape[name]).kind === "drawn") ?? "drawn";

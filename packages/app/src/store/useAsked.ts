@@ -8,7 +8,7 @@ interface Answering<A> {
 }
 
 /** The last answer, the recipe it is the answer to, and whether asking failed since. */
-export interface Asked<A> {
+export interface Answered<A> {
   readonly answer: A | undefined;
   readonly of: Spec | undefined;
   readonly failed: boolean;
@@ -18,9 +18,9 @@ export interface Asked<A> {
  * Asks a worker that lives as long as it is looked at, each time the recipe changes; nothing while there is none to ask
  * about. The last answer stays while the next one is worked out. `make` must be the same function each time.
  */
-export function useAsked<A>(make: () => Worker, spec: Spec | undefined): Asked<A> {
+export function useAsked<A>(make: () => Worker, spec: Spec | undefined): Answered<A> {
   const api = useRef<Answering<A>>(undefined);
-  const [kept, setKept] = useState<Asked<A>>({ answer: undefined, of: undefined, failed: false });
+  const [kept, setKept] = useState<Answered<A>>({ answer: undefined, of: undefined, failed: false });
   const wanted = spec !== undefined;
   useEffect(() => {
     if (!wanted) return undefined;

@@ -12,7 +12,7 @@ import {
   safeWidth,
   FILE_LIMITS,
   leastAcross,
-  type Making,
+  type OutlineMaking,
   trace,
   type Tracing,
 } from "@cut-fold/core/outlines";
@@ -68,7 +68,7 @@ async function unpacked(file: Blob): Promise<ImageData> {
 const turnedUp = (path: Path, height: number): Path => mapPath(path, ([x, y]) => [x, height - y]);
 
 export const outlineApi = {
-  make(one: KeptOutline, making: Making): OutlineRead {
+  make(one: KeptOutline, making: OutlineMaking): OutlineRead {
     const outline = outlineMade(one, making);
     return outline
       ? { ok: true, outline, warnings: [] }

@@ -3,7 +3,7 @@ import { catalogue } from "../catalogue/index.ts";
 import type { ContentsPreset } from "../catalogue/contents.ts";
 import { fitsIn } from "../geometry/fit.ts";
 import type { Extent, Finding } from "../model/solution.ts";
-import type { Sheet, Spec } from "../model/spec.ts";
+import type { SheetInHand, Spec } from "../model/spec.ts";
 import { readSpec, type Problem } from "../recipe/readSpec.ts";
 import { mainPiece } from "../model/solution.ts";
 import { solve } from "../solve.ts";
@@ -30,7 +30,7 @@ export interface ChartAsk {
   readonly board?: string | undefined;
   readonly ruler?: string | undefined;
   readonly notch?: number | undefined;
-  readonly sheet?: Sheet | undefined;
+  readonly sheet?: SheetInHand | undefined;
   /** settings other than the form's own defaults */
   readonly settings?: Spec["settings"] | undefined;
 }
@@ -40,10 +40,13 @@ export type Chart =
   | { readonly ok: true; readonly rows: readonly ChartRow[] }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-type Row = { readonly ok: true; readonly row: ChartRow } | Extract<Chart, { ok: false }>;
+type RowAnswer = { readonly ok: true; readonly row: ChartRow } | Extract<Chart, { ok: false }>;
 
 /** One card of the chart. */
-export function chartRow(contents: ContentsPreset, { form, board, ruler, notch, sheet, settings }: ChartAsk): Row {
+export function chartRow(
+  contents: ContentsPreset,
+  { form, board, ruler, notch, sheet, settings }: ChartAsk,
+): RowAnswer {
   const method = {
     ...(board !== undefined && { board }),
     ...(ruler !== undefined && { ruler }),

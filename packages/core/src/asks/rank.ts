@@ -7,7 +7,7 @@ import { fitsIn } from "../geometry/fit.ts";
 import { paperArea } from "../layout/paperNeed.ts";
 import { trimPlans } from "../layout/trimPlan.ts";
 import type { Reason, Solution } from "../model/solution.ts";
-import type { Purpose, Sheet, Spec } from "../model/spec.ts";
+import type { Purpose, SheetInHand, Spec } from "../model/spec.ts";
 import { solve } from "../solve.ts";
 
 /** A form for these contents: its solution, the sheets the run takes, and why it stands where it does. */
@@ -27,7 +27,7 @@ export interface Ranked {
 const STEP_WEIGHS = 0.015;
 
 /** The smallest sheet of the catalogue a blank comes out of: what a maker without one in hand would buy. */
-const usualSheet = (blank: Ranked["blank"]): Pick<Sheet, "width" | "height"> | undefined =>
+const usualSheet = (blank: Ranked["blank"]): Pick<SheetInHand, "width" | "height"> | undefined =>
   catalogue.sheets
     .filter((s) => fitsIn(blank.width, blank.height, s.width, s.height))
     .sort((a, b) => a.width * a.height - b.width * b.height)[0];
@@ -36,7 +36,7 @@ const usualSheet = (blank: Ranked["blank"]): Pick<Sheet, "width" | "height"> | u
 function sheetsFor(
   spec: Spec,
   { pieces }: Solution,
-  { width, height }: Pick<Sheet, "width" | "height">,
+  { width, height }: Pick<SheetInHand, "width" | "height">,
 ): number | undefined {
   const own = pieces.filter((piece) => piece.stock === undefined);
   const [plan] = trimPlans({ spec: { ...spec, sheet: { width, height } }, pieces: own });

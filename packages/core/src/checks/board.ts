@@ -1,11 +1,12 @@
-import type { Laid } from "../fittings/laid.ts";
-import { furthestScore } from "../methods/scoringBoard.ts";
+import type { Part } from "../fittings/laid.ts";
+import { furthestScore } from "../paper/scores.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
-import { type Check, piecesOf } from "./check.ts";
+import { type Check } from "./check.ts";
+import { piecesIn } from "../fittings/whole.ts";
 
 /** A punch board's ruler ends somewhere, and a small square cannot be held on it. */
-function onPunchBoard({ setup: { tool }, firstScore = 0 }: Laid, { id, blank }: Piece): Finding[] {
+function onPunchBoard({ setup: { tool }, firstScore = 0 }: Part, { id, blank }: Piece): Finding[] {
   if (tool.kind !== "punch-board") return [];
   const at = { check: "board", severity: "error", piece: id, facts: { board: tool.title } } as const;
   if (firstScore > tool.reach + 1e-6) return [{ ...at, code: "past-ruler", figure: firstScore, limit: tool.reach }];
@@ -22,7 +23,7 @@ export const board: Check = {
       const { tool } = part.setup;
       // paper that is only cut needs no board
       if (!part.form) return [];
-      const own = piecesOf(part, pieces);
+      const own = piecesIn(part, { pieces });
       if (tool.kind === "punch-board")
         return own.filter((p) => p.id === part.main).flatMap((p) => onPunchBoard(part, p));
       return own.flatMap((piece): Finding[] => {

@@ -10,7 +10,7 @@ import { type Check, remedy } from "./check.ts";
 const SEEN_MM = 0.05;
 
 /** Something inside a closed card, as it lies there. */
-interface Inside {
+interface InsideCard {
   readonly piece: string;
   readonly name: string;
   readonly fitting: string | undefined;
@@ -40,8 +40,8 @@ export const closed: Check = {
     const face: Face = outside === "back" ? "front" : "back";
     // what is glued to the outside is seen to stick out of its panel, and told there
     const laid = assembled(whole).filter((p) => p.id !== main && insideOf(p.id, card.id, face, joins));
-    const papers = laid.map(({ id, name, fitting }): Inside => ({ piece: id, name, fitting, points: paperOf(id) }));
-    const held = contents.flatMap((lying): Inside[] => {
+    const papers = laid.map(({ id, name, fitting }): InsideCard => ({ piece: id, name, fitting, points: paperOf(id) }));
+    const held = contents.flatMap((lying): InsideCard[] => {
       const under = facets.find((f) => f.piece === lying.on.piece && f.panel === lying.on.panel);
       if (!under || !laid.some((p) => p.id === lying.on.piece)) return [];
       const { x, y, rotation } = lying;

@@ -6,9 +6,11 @@ import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { offOutline } from "../paper/hole.ts";
-import { type Check, type Checked, remedy } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 import { belongsTogether, DOUBLED_MM, isDoubled } from "./fineCuts.ts";
 import { isClosed, nameOf, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
+import { nth } from "../units/nth.ts";
 
 /** Paper that is left between two cuts, or a cut and an edge, tears where it is narrower when it is cut by hand, mm (geometry notes). */
 const LEAST_PAPER_MM = 3;
@@ -22,7 +24,7 @@ export const cuts: Check = {
   run: (checked) => checked.pieces.flatMap((piece) => inPiece(checked, piece)),
 };
 
-function inPiece(checked: Checked, piece: Piece): Finding[] {
+function inPiece(checked: Whole, piece: Piece): Finding[] {
   // what a fitting's own paper is cut to is another check's
   const all = rowCuts(piece).filter(({ fitting }) => fitting !== piece.fitting);
   return onceARow([
@@ -50,7 +52,7 @@ const movedOff = (fitting: string) => ({
   others: [onlyOne(fitting)],
 });
 
-function atEdge(checked: Checked, piece: Piece, one: RowCut): Finding[] {
+function atEdge(checked: Whole, piece: Piece, one: RowCut): Finding[] {
   const { cut, fitting, points, box } = one;
   // a string's hole has a rule of its own
   if (cut.kind === "hole") return [];
@@ -74,9 +76,9 @@ function goesOver(points: readonly Point[], { from, to, path, slack }: Fold): bo
   const off = points.map((p) => offLine(p, from, to));
   return points.some((p, i) => {
     const next = (i + 1) % points.length;
-    const [one, two] = [off[i] as number, off[next] as number];
+    const [one, two] = [nth(off, i), nth(off, next)];
     if (one > 0 === two > 0 || Math.max(Math.abs(one), Math.abs(two)) < MET_MM) return false;
-    const [x, y] = between(p, points[next] as Point, one / (one - two));
+    const [x, y] = between(p, nth(points, next), one / (one - two));
     const along = (x - from[0]) * dx + (y - from[1]) * dy;
     return along > -MET_MM && along < distance(from, to) + MET_MM;
   });
@@ -85,7 +87,7 @@ function goesOver(points: readonly Point[], { from, to, path, slack }: Fold): bo
 const isOverScore = ({ folds }: Piece, points: readonly Point[]): boolean => folds.some((f) => goesOver(points, f));
 
 /** What is printed, drawn or foiled over a score cracks with the paper. */
-const drawnOver = (checked: Checked, piece: Piece): Finding[] =>
+const drawnOver = (checked: Whole, piece: Piece): Finding[] =>
   (piece.strokes ?? []).flatMap(({ fitting, role, path }) =>
     fitting !== undefined &&
     fitting !== piece.fitting &&
@@ -95,7 +97,7 @@ const drawnOver = (checked: Checked, piece: Piece): Finding[] =>
       : [],
   );
 
-const overScore = (checked: Checked, piece: Piece, one: RowCut): Finding[] =>
+const overScore = (checked: Whole, piece: Piece, one: RowCut): Finding[] =>
   isOverScore(piece, one.points)
     ? [
         told(checked, piece, one.fitting, {
@@ -106,7 +108,7 @@ const overScore = (checked: Checked, piece: Piece, one: RowCut): Finding[] =>
     : [];
 
 /** Glue that would come through, or that has nothing to hold there. */
-function inGlue(checked: Checked, piece: Piece, one: RowCut): Finding[] {
+function inGlue(checked: Whole, piece: Piece, one: RowCut): Finding[] {
   const { cut, fitting, points } = one;
   const isGlued = piece.glue.some(
     ({ panel, polygon }) =>
@@ -128,7 +130,7 @@ function apart(a: RowCut, b: RowCut): number {
   return Math.min(off(a, b), off(b, a));
 }
 
-function close(checked: Checked, piece: Piece, one: RowCut, others: readonly RowCut[]): Finding[] {
+function close(checked: Whole, piece: Piece, one: RowCut, others: readonly RowCut[]): Finding[] {
   const { fitting } = one;
   // letters stand as near as they are set: what is left between them is the typeface's
   const [near] = (belongsTogether(checked, fitting) ? others.filter((other) => other.fitting !== fitting) : others)

@@ -6,8 +6,10 @@ import type { Finding } from "../model/solution.ts";
 import { keptLoops, loopsOf } from "../outlines/outline.ts";
 import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
-import { type Check, type Checked, remedy } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 import { isClosed, nameOf, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
+import { nth } from "../units/nth.ts";
 
 /** Two cut lines nearer than this (mm) over so long (mm) are one line cut twice (geometry notes). */
 export const DOUBLED_MM = 0.5;
@@ -25,7 +27,7 @@ export const fineCuts: Check = {
   run: (checked) => checked.pieces.flatMap((piece) => inPiece(checked, piece)),
 };
 
-function inPiece(checked: Checked, piece: Piece): Finding[] {
+function inPiece(checked: Whole, piece: Piece): Finding[] {
   const lines = rowCuts(piece);
   return onceARow([
     ...doubledLines(checked, piece, lines),
@@ -35,7 +37,7 @@ function inPiece(checked: Checked, piece: Piece): Finding[] {
   ]);
 }
 
-const isLettered = ({ parts }: Checked, { fitting }: Piece): boolean =>
+const isLettered = ({ parts }: Whole, { fitting }: Piece): boolean =>
   fitting !== undefined && parts.some((p) => p.lies?.id === fitting && p.lettered !== undefined);
 
 const told = tellsOf("fine");
@@ -47,9 +49,9 @@ const isNear = (a: Bounds, b: Bounds, mm: number): boolean =>
 /** mm that a line runs along another in one go, no further from it than two lines that are one. */
 export function togetherFor(points: readonly Point[], other: readonly Point[], isClosed: boolean): number {
   let [longest, run] = [0, 0];
-  const ends = isClosed ? [...points, points[0] as Point] : points;
+  const ends = isClosed ? [...points, nth(points, 0)] : points;
   for (let i = 1; i < ends.length; i += 1) {
-    const [from, to] = [ends[i - 1] as Point, ends[i] as Point];
+    const [from, to] = [nth(ends, i - 1), nth(ends, i)];
     const steps = Math.max(1, Math.ceil(distance(from, to)));
     for (let k = 0; k < steps; k += 1) {
       const t = (k + 0.5) / steps;
@@ -65,7 +67,7 @@ export function togetherFor(points: readonly Point[], other: readonly Point[], i
 export const isDoubled = (a: RowCut, b: RowCut): boolean =>
   isNear(a.box, b.box, DOUBLED_MM) && togetherFor(a.points, roundOf(b), isClosed(a.cut)) >= DOUBLED_LONG_MM;
 
-function doubledLines(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding[] {
+function doubledLines(checked: Whole, piece: Piece, lines: readonly RowCut[]): Finding[] {
   const edge: RowCut | undefined = piece.outline[0] && {
     cut: { id: "edge", panel: piece.root, kind: "window", path: piece.outline[0] },
     fitting: piece.fitting ?? "",
@@ -92,7 +94,7 @@ function doubledLines(checked: Checked, piece: Piece, lines: readonly RowCut[]):
 }
 
 /** An outline of the maker's own without what runs along its other lines: both edges of a line that was drawn thick are one. */
-function onceOnly({ parts }: Checked, fitting: string): Pick<Finding, "remedy"> {
+function onceOnly({ parts }: Whole, fitting: string): Pick<Finding, "remedy"> {
   const own = parts.find((p) => p.lies?.id === fitting)?.own;
   const loops = own ? (loopsOf(own.path) ?? []) : [];
   const rings = loops.map((loop) => flatten(loop));
@@ -106,7 +108,7 @@ function onceOnly({ parts }: Checked, fitting: string): Pick<Finding, "remedy"> 
 }
 
 /** Made larger by a factor: words by their capitals, what has a size by that. */
-function larger({ spec }: Checked, fitting: string, by: number): Pick<Finding, "remedy"> {
+function larger({ spec }: Whole, fitting: string, by: number): Pick<Finding, "remedy"> {
   const sizeOf = (name: string): number | undefined => {
     const said = valueAt(spec, ["fittings", fitting, name]);
     // to the next half mm
@@ -120,7 +122,7 @@ function larger({ spec }: Checked, fitting: string, by: number): Pick<Finding, "
 }
 
 /** The paper between the openings of one row, where they belong together: letters with their bridges, an outline with its insides. */
-function bridges(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding[] {
+function bridges(checked: Whole, piece: Piece, lines: readonly RowCut[]): Finding[] {
   const closed = lines.filter(({ cut, fitting }) => isClosed(cut) && belongsTogether(checked, fitting));
   return closed.flatMap((one, i): Finding[] => {
     const near = closed
@@ -136,7 +138,7 @@ function bridges(checked: Checked, piece: Piece, lines: readonly RowCut[]): Find
 }
 
 /** Letters, and the parts of an outline of the maker's own: what is left between them was drawn so. */
-export const belongsTogether = ({ parts }: Pick<Checked, "parts">, fitting: string): boolean =>
+export const belongsTogether = ({ parts }: Pick<Whole, "parts">, fitting: string): boolean =>
   parts.some(
     (p) =>
       p.lies?.id === fitting &&
@@ -149,7 +151,7 @@ const meanWidth = (points: readonly Point[]): number => {
   return (2 * Math.abs(areaOf(ring))) / lengthOf(ring);
 };
 
-function fine(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding[] {
+function fine(checked: Whole, piece: Piece, lines: readonly RowCut[]): Finding[] {
   const limit = Math.max(LEAST_WIDE_MM, LEAST_CALIPERS * (piece.stock ?? checked.spec.stock).caliper);
   return lines.flatMap((one): Finding[] => {
     if (one.cut.kind !== "window") return [];
@@ -164,7 +166,7 @@ function fine(checked: Checked, piece: Piece, lines: readonly RowCut[]): Finding
 const isInk = ({ role }: Stroke): boolean => role === "print" || role === "pen" || role === "foil";
 
 /** A letter that reaches into an opening is cut off there. */
-function writtenOver(checked: Checked, piece: Piece): Finding[] {
+function writtenOver(checked: Whole, piece: Piece): Finding[] {
   const openings = piece.cuts
     .filter(isClosed)
     .map((cut) => ({ cut, points: flatten(cut.path) }))

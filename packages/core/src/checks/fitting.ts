@@ -1,4 +1,4 @@
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { isFolded } from "../fittings/marks.ts";
 import { cornerOf, ruled } from "../fittings/place.ts";
 import { sharedConvex } from "../geometry/convex.ts";
@@ -8,7 +8,8 @@ import type { Finding, Lying, PathChange } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
 import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
-import { type Check, type Checked, remedy } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 
 /** A border narrower than this (mm, about 1/16 in) shows every hair it is laid askew. */
 const LEAST_BORDER_MM = 1.5;
@@ -59,7 +60,7 @@ export const fitting: Check = {
 };
 
 /** A row that comes to lie nowhere: what goes across a fold, on a panel without one. */
-const nowhere = ({ spec, parts, main }: Checked): Finding[] =>
+const nowhere = ({ spec, parts, main }: Whole): Finding[] =>
   (spec.fittings ?? [])
     .filter((row) => !parts.some((part) => part.lies?.id === row.id))
     .map(({ id, name, on }) => ({
@@ -68,13 +69,13 @@ const nowhere = ({ spec, parts, main }: Checked): Finding[] =>
       ...remedy("take-away", ["fittings", id], undefined, { name }),
     }));
 
-interface Told extends Checked {
-  readonly part: Laid;
+interface FittingChecked extends Whole {
+  readonly part: Part;
   readonly lies: Lying;
   readonly name: string;
 }
 
-const at = ({ part, name, lies }: Told) =>
+const at = ({ part, name, lies }: FittingChecked) =>
   ({
     check: "fitting",
     ...(part.marks && part.kind?.inPaper
@@ -83,15 +84,19 @@ const at = ({ part, name, lies }: Told) =>
     facts: { name, fitting: lies.id },
   }) as const;
 
-const pathOf = ({ lies }: Told, ...rest: readonly string[]): readonly string[] => ["fittings", lies.id, ...rest];
+const pathOf = ({ lies }: FittingChecked, ...rest: readonly string[]): readonly string[] => [
+  "fittings",
+  lies.id,
+  ...rest,
+];
 
-const borderRemedy = (told: Told, mm: number): Pick<Finding, "remedy"> => {
+const borderRemedy = (told: FittingChecked, mm: number): Pick<Finding, "remedy"> => {
   const setting = told.part.kind?.border?.setting;
   return setting === undefined ? {} : remedy("border", pathOf(told, setting), mm, { mm });
 };
 
 /** The border that is asked for and what it came to at the sides and at the ends, mm; undefined for what has none. */
-function borderOf({ part, lies, spec }: Told) {
+function borderOf({ part, lies, spec }: FittingChecked) {
   const border = part.kind?.border;
   if (!border) return undefined;
   const { ground, width, height } = lies;
@@ -100,7 +105,7 @@ function borderOf({ part, lies, spec }: Told) {
 }
 
 /** A border so wide that only the last mark of the ruler is left between its two sides. */
-function nothingLeft(told: Told): Finding | undefined {
+function nothingLeft(told: FittingChecked): Finding | undefined {
   const border = borderOf(told);
   const { width, height } = told.lies;
   if (!border || border.asked === 0 || Math.min(width, height) > told.part.setup.grid + PAST_MM) return undefined;
@@ -108,7 +113,7 @@ function nothingLeft(told: Told): Finding | undefined {
   return { ...found, ...borderRemedy(told, EASY_BORDER_MM) };
 }
 
-function borders(told: Told): Finding[] {
+function borders(told: FittingChecked): Finding[] {
   const border = borderOf(told);
   const centred = told.lies.turn % 180 === 0 && isCentred(valueAt(told.spec, pathOf(told, "at")) as Place);
   if (!border?.round || !centred) return [];
@@ -132,7 +137,7 @@ function borders(told: Told): Finding[] {
 const isCentred = ({ x, y }: Place): boolean => x.from === "centre" && y.from === "centre" && x.by === 0 && y.by === 0;
 
 /** A side that is a fold and cannot be cut to a shape, and layers that a cut would leave by their edge. */
-function notCut(told: Told): Finding[] {
+function notCut(told: FittingChecked): Finding[] {
   const { part, pieces } = told;
   const { marks } = part;
   const piece = pieces.find((p) => p.id === marks?.piece);
@@ -158,7 +163,7 @@ function notCut(told: Told): Finding[] {
 const SEEN_GROWTH_MM = 0.3;
 
 /** Names of a list that do not leave their paper beside them, and words so small that all do. */
-function tooWide(told: Told, names: NonNullable<NonNullable<Laid["lettered"]>["names"]>): Finding[] {
+function tooWide(told: FittingChecked, names: NonNullable<NonNullable<Part["lettered"]>["names"]>): Finding[] {
   const [widest] = names;
   const { lies, spec } = told;
   const room = (lies.turn % 180 === 0 ? lies.ground.width : lies.ground.height) - 2 * BESIDE_NAMES_MM;
@@ -186,7 +191,7 @@ const BESIDE_NAMES_MM = 3;
 const MOST_TOLD = 4;
 
 /** As many are to be made as there are names. */
-function miscounted(told: Told, names: number): Finding[] {
+function miscounted(told: FittingChecked, names: number): Finding[] {
   const { quantity } = told.spec;
   if (names === 0 || names === quantity) return [];
   return [
@@ -198,7 +203,7 @@ function miscounted(told: Told, names: number): Finding[] {
 }
 
 /** Letters that the typeface has not, that drop out, or that had to be grown to hold together. */
-function letters(told: Told): Finding[] {
+function letters(told: FittingChecked): Finding[] {
   const { lettered } = told.part;
   if (!lettered) return [];
   const base = at(told);
@@ -233,7 +238,7 @@ function letters(told: Told): Finding[] {
 const areaIn = (points: readonly Point[]): number => Math.abs(areaOf(polygon(points)));
 
 /** What reaches past the edge of what it lies on: moved in, made straight, or made to fit. */
-function sticksOut(told: Told): Finding | undefined {
+function sticksOut(told: FittingChecked): Finding | undefined {
   const { lies } = told;
   const over = areaIn(lies.outline) - sharedConvex(lies.outline, lies.edge);
   if (over <= SEEN_MM2) return undefined;
@@ -255,7 +260,7 @@ function sticksOut(told: Told): Finding | undefined {
 }
 
 /** Words, or what has a size of its own, made smaller step by step: the first that helps is offered. */
-function smallerToFit({ spec, ...told }: Told): Pick<Finding, "remedy" | "others"> {
+function smallerToFit({ spec, ...told }: FittingChecked): Pick<Finding, "remedy" | "others"> {
   const at = (name: string): readonly string[] => pathOf({ spec, ...told }, name);
   const sized = ["size", "width", "height"].flatMap((name) => {
     const value = valueAt(spec, at(name));
@@ -271,7 +276,7 @@ function smallerToFit({ spec, ...told }: Told): Pick<Finding, "remedy" | "others
 const SMALLER = [0.85, 0.7, 0.5, 0.35];
 
 /** A square corner stays inside a rounding of radius r from a border of r(1 − 1/√2) on. */
-function cornerRemedy(told: Told): Pick<Finding, "remedy"> {
+function cornerRemedy(told: FittingChecked): Pick<Finding, "remedy"> {
   const border = borderOf(told);
   if (!border) return {};
   for (let mm = Math.max(EASY_BORDER_MM, Math.ceil(border.asked)); mm < 40; mm += 1) {
@@ -288,7 +293,7 @@ function cornerRemedy(told: Told): Pick<Finding, "remedy"> {
 }
 
 /** The rule by which it lies just inside, each axis from the side it is measured from. */
-function movedIn(told: Told): Pick<Finding, "remedy"> {
+function movedIn(told: FittingChecked): Pick<Finding, "remedy"> {
   const { lies, spec } = told;
   const said = valueAt(spec, pathOf(told, "at")) as Place;
   const { left, right, bottom, top } = boundsOf(lies.outline);
@@ -308,7 +313,7 @@ function movedIn(told: Told): Pick<Finding, "remedy"> {
 }
 
 /** Straight and in the middle where that fits; as large as its ground where its size is its own. */
-function made(told: Told): Pick<Finding, "remedy"> {
+function made(told: FittingChecked): Pick<Finding, "remedy"> {
   const { lies, part } = told;
   const fits = lies.width <= lies.ground.width + PAST_MM && lies.height <= lies.ground.height + PAST_MM;
   if (fits) return { remedy: { code: "straight", changes: [{ at: pathOf(told, "at"), value: MIDDLE }] } };
@@ -324,10 +329,10 @@ function made(told: Told): Pick<Finding, "remedy"> {
 const MIDDLE: Place = { x: { from: "centre", by: 0 }, y: { from: "centre", by: 0 }, turn: 0 };
 
 /** A frame shows what lies in its opening. */
-const isOpen = (part: Laid): boolean => part.pieces.some((p) => p.cuts.some((c) => c.kind === "window"));
+const isOpen = (part: Part): boolean => part.pieces.some((p) => p.cuts.some((c) => c.kind === "window"));
 
 /** A later thing that leaves nothing of this one to be seen. */
-function hides(told: Told): Finding[] {
+function hides(told: FittingChecked): Finding[] {
   const { lies, parts, part, spec } = told;
   const above = parts.slice(parts.indexOf(part) + 1).find((other) => {
     const over = other.lies;
@@ -344,7 +349,7 @@ function hides(told: Told): Finding[] {
 }
 
 /** A later thing that lies over a part of this one, beside it on the same ground: meant or not, it is said. */
-function crosses(told: Told): Finding[] {
+function crosses(told: FittingChecked): Finding[] {
   const { lies, parts, part, spec } = told;
   const mine = onBase(part, lies);
   const over = parts.slice(parts.indexOf(part) + 1).find((other) => {
@@ -361,20 +366,20 @@ function crosses(told: Told): Finding[] {
 }
 
 /** Whether a thing is said to lie on another, directly or not: it may then hang over its edge. */
-function liesOn({ spec }: Pick<Told, "spec">, id: string, ground: string): boolean {
+function liesOn({ spec }: Pick<FittingChecked, "spec">, id: string, ground: string): boolean {
   const on = spec.fittings?.find((f) => f.id === id)?.on.fitting;
   return on !== undefined && (on === ground || liesOn({ spec }, on, ground));
 }
 
 /** The outline of a thing's first panel in the coordinates of the panel at the bottom of everything. */
-function onBase(part: Laid, lies: Lying): readonly Point[] {
+function onBase(part: Part, lies: Lying): readonly Point[] {
   const piece = part.pieces.find((p) => p.id === part.main);
   const outline = piece?.panels.find((p) => p.id === piece.root)?.outline ?? [];
   return flatten(outline).map((p) => place(p, lies.toBase));
 }
 
 /** A hole or a window in what it lies on that it closes. */
-function covers(told: Told): Finding[] {
+function covers(told: FittingChecked): Finding[] {
   const { lies, pieces } = told;
   const ground = pieces.find((p) => p.id === lies.rests.piece);
   const outline = lies.outline.map((p) => place(p, lies.ground.pose));

@@ -1,13 +1,14 @@
 import { boundsOf, flatten } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Cut } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import type { Place, Spec } from "../model/spec.ts";
 import { offOutline, rimNeeds } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
-import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
+import { type Whole, piecesIn } from "../fittings/whole.ts";
 
 /** A hole for string keeps enough paper to the edge not to tear out. */
 export const hole: Check = {
@@ -15,7 +16,7 @@ export const hole: Check = {
   codes: ["near-edge"],
   run: (checked) =>
     checked.parts.flatMap((part) =>
-      piecesOf(part, checked.pieces).flatMap((piece) =>
+      piecesIn(part, checked).flatMap((piece) =>
         piece.cuts.flatMap((cut): Finding[] => {
           if (cut.kind !== "hole") return [];
           const { left, right, bottom, top } = boundsOf(flatten(cut.path));
@@ -37,8 +38,8 @@ const SMALL_HOLE = 3;
 
 /** Moved where it keeps its paper; made smaller where it stands there already. */
 function mending(
-  { spec }: Checked,
-  part: Laid,
+  { spec }: Whole,
+  part: Part,
   { place, across, fitting }: Cut,
   needed: number,
 ): Pick<Finding, "remedy" | "others"> {

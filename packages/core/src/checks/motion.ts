@@ -2,7 +2,8 @@ import type { Finding } from "../model/solution.ts";
 import { loopsOf } from "../paper/linkage.ts";
 import { travelOf } from "../paper/motion.ts";
 import { assembled } from "../paper/pose.ts";
-import { type Check, type Checked } from "./check.ts";
+import { type Check } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 
 /** A motion that stops so much (degrees or mm) short of where it was meant to go is felt. */
 const FELT = 0.5;
@@ -17,7 +18,7 @@ export const motion: Check = {
   run: (checked) => [...stopped(checked), ...loose(checked)],
 };
 
-const stopped = ({ motions, asked }: Checked): Finding[] =>
+const stopped = ({ motions, asked }: Whole): Finding[] =>
   asked.flatMap((wanted): Finding[] => {
     const made = motions.find((m) => m.id === wanted.id);
     const [limit, figure] = [travelOf(wanted).travel, made ? travelOf(made).travel : 0];
@@ -36,7 +37,7 @@ const stopped = ({ motions, asked }: Checked): Finding[] =>
   });
 
 /** Creases that lie open in the closed card rise when it opens; those that no glue pulls along never do. */
-function loose({ pieces, joins, main, motions }: Checked): Finding[] {
+function loose({ pieces, joins, main, motions }: Whole): Finding[] {
   const opens = motions.some((m) => m.move.kind === "open");
   if (!opens) return [];
   const pulled = new Set(

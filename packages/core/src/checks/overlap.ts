@@ -1,20 +1,21 @@
 import { flatten } from "../geometry/path.ts";
 import { offLine } from "../geometry/point.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import type { ChangePath, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { valueAt } from "../recipe/change.ts";
 import { roundDown, roundUp, rulers } from "../units/ruler.ts";
-import { type Check, type Checked, panelName, remedy } from "./check.ts";
+import { type Check, panelName, remedy } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 import { draftedWith } from "./trial.ts";
 
 /** A figure smaller than the ruler shows is arithmetic, not paper. */
 const SEEN_MM = 0.05;
 
-type Folding = Pick<Piece, "fitting" | "folds" | "panels">;
+type FoldedPiece = Pick<Piece, "fitting" | "folds" | "panels">;
 
 /** How far a flap's outline stands off the fold it hangs on, mm. */
-function reachOf(pieces: readonly Folding[], panel: string, part: Laid) {
+function reachOf(pieces: readonly FoldedPiece[], panel: string, part: Part) {
   const own = pieces.filter((p) => p.fitting === part.fitting);
   const fold = own.flatMap((p) => p.folds).find((f) => f.panels[1] === panel);
   const outline = own.flatMap((p) => p.panels).find((p) => p.id === panel)?.outline;
@@ -28,20 +29,20 @@ const HALF_MM = 0.5;
 const LOST = Math.SQRT2 - 1;
 
 /** Where nothing is trimmed it is the rounding of the two tips that takes too much: so much less, and they overlap. */
-function sharper({ spec }: Checked, at: ChangePath, missing: number): Pick<Finding, "remedy"> {
+function sharper({ spec }: Whole, at: ChangePath, missing: number): Pick<Finding, "remedy"> {
   const radius = roundDown(Number(valueAt(spec, at)) - missing / 2 / LOST, HALF_MM);
   return radius >= 0 ? remedy("rounding", at, radius, { mm: radius }) : {};
 }
 
 /** mm that two flaps of a draft share, folded. */
-function sharedIn(pieces: readonly Folding[], over: Laid["overlaps"][number], part: Laid) {
+function sharedIn(pieces: readonly FoldedPiece[], over: Part["overlaps"][number], part: Part) {
   const [a, b] = [reachOf(pieces, over.panels[0], part), reachOf(pieces, over.panels[1], part)];
   const across = over.apart ?? Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
   return { a, b, across, shared: a.reach + b.reach - across };
 }
 
 /** The coarsest ruler on which what should meet does: of the same unit where there is one. */
-function finer(checked: Checked, part: Laid, over: Laid["overlaps"][number]): Pick<Finding, "remedy"> {
+function finer(checked: Whole, part: Part, over: Part["overlaps"][number]): Pick<Finding, "remedy"> {
   const unit = rulers.find((r) => r.step === part.setup.grid)?.unit;
   const tried = rulers
     .filter((r) => r.step < part.setup.grid)
@@ -61,7 +62,7 @@ export const overlap: Check = {
   run: (checked) => checked.parts.flatMap((part) => part.overlaps.flatMap((over) => overlapped(checked, part, over))),
 };
 
-function overlapped(checked: Checked, part: Laid, over: Laid["overlaps"][number]): Finding[] {
+function overlapped(checked: Whole, part: Part, over: Part["overlaps"][number]): Finding[] {
   const { pieces, spec } = checked;
   const { piece: id, panels, least, clear, trims, depth, rounds } = over;
   const { a, b, across, shared } = sharedIn(pieces, over, part);

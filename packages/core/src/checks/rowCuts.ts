@@ -4,7 +4,7 @@ import type { Point } from "../geometry/point.ts";
 import type { Cut, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { valueAt } from "../recipe/change.ts";
-import type { Checked } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 
 /** A cut of a row with its points, and the box round it. */
 export interface RowCut {
@@ -33,15 +33,15 @@ export const roundOf = ({ cut, points }: RowCut): readonly Point[] =>
 export const placeOf = ({ cut, points }: RowCut) => ({ panel: cut.panel, ...(points[0] && { at: points[0] }) });
 
 /** What the maker calls a row. */
-export const nameOf = ({ spec }: Pick<Checked, "spec">, fitting: string): string =>
+export const nameOf = ({ spec }: Pick<Whole, "spec">, fitting: string): string =>
   String(valueAt(spec, ["fittings", fitting, "name"]));
 
-type Found = Pick<Finding, "code" | "severity"> & Partial<Finding>;
+type CutFinding = Pick<Finding, "code" | "severity"> & Partial<Finding>;
 
 /** A finding of what a row does in a piece, for one check. */
 export const tellsOf =
   (check: string) =>
-  (checked: Checked, piece: Piece, fitting: string, found: Found): Finding => ({
+  (checked: Whole, piece: Piece, fitting: string, found: CutFinding): Finding => ({
     ...{ check, piece: piece.id, figure: 0, limit: 0, ...found },
     facts: { name: nameOf(checked, fitting), fitting, ...found.facts },
   });

@@ -1,12 +1,13 @@
 import { tapes } from "../catalogue/papers.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { areaOf, polygon } from "../geometry/path.ts";
 import type { Glue } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { TAPE_MARGIN, withGlue } from "../paper/seam.ts";
 import { valueAt } from "../recipe/change.ts";
 import { roundUp } from "../units/ruler.ts";
-import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
+import { type Whole, piecesIn } from "../fittings/whole.ts";
 import { draftedWith } from "./trial.ts";
 
 /** A shorter seam (mm of glue along the strip) lets the side open when the contents are pushed in. */
@@ -21,7 +22,7 @@ const seamLength = (all: readonly Glue[], { panel, onto }: Glue): number =>
     .reduce((sum, { polygon: zone, widestTape }) => sum + Math.abs(areaOf(polygon(zone))) / widestTape, 0);
 
 /** The widest tape a seam would take with another setting; undefined where that cannot be set, or leaves no such seam. */
-function widestWith(checked: Checked, part: Laid, seam: Glue, value: number) {
+function widestWith(checked: Whole, part: Part, seam: Glue, value: number) {
   const drafted = seam.widens && draftedWith(checked, part, seam.widens, value);
   if (!drafted) return undefined;
   const all = withGlue(drafted, drafted.seams, part.stock.caliper).flatMap((p) => p.glue);
@@ -36,7 +37,7 @@ function widestWith(checked: Checked, part: Laid, seam: Glue, value: number) {
 const TRIES = 4;
 
 /** The setting that makes a seam wide enough for the tape; undefined where none within its bounds does. */
-function widened(checked: Checked, part: Laid, glue: Glue, tape: number): number | undefined {
+function widened(checked: Whole, part: Part, glue: Glue, tape: number): number | undefined {
   if (!glue.widens) return undefined;
   let [value, widest] = [Number(valueAt(checked.spec, glue.widens)), glue.widestTape];
   for (let i = 0; i < TRIES; i += 1) {
@@ -51,7 +52,7 @@ function widened(checked: Checked, part: Laid, glue: Glue, tape: number): number
 }
 
 /** A strip wide enough for the tape where the form can widen it; else the widest tape on the shelf that goes on it, or glue. */
-function tapeRemedy(checked: Checked, part: Laid, glue: Glue, tape: number): Pick<Finding, "remedy"> {
+function tapeRemedy(checked: Whole, part: Part, glue: Glue, tape: number): Pick<Finding, "remedy"> {
   const wider = widened(checked, part, glue, tape);
   if (wider !== undefined && glue.widens) return remedy("widen", glue.widens, wider, { mm: wider });
   const narrower = tapes.filter((t) => t.width <= glue.widestTape).sort((a, b) => b.width - a.width)[0];
@@ -70,7 +71,7 @@ export const seam: Check = {
   run: (checked) =>
     checked.parts
       .flatMap((part) =>
-        piecesOf(part, checked.pieces).flatMap((piece) =>
+        piecesIn(part, checked).flatMap((piece) =>
           piece.glue.flatMap((glue): Finding[] => {
             const { tape } = checked.spec;
             const length = seamLength(piece.glue, glue);

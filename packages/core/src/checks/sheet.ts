@@ -1,18 +1,19 @@
 import { sheets } from "../catalogue/papers.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { fitsIn } from "../geometry/fit.ts";
 import { takesPaper } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
-import type { Sheet, Spec } from "../model/spec.ts";
+import type { SheetInHand, Spec } from "../model/spec.ts";
 import { largestCard } from "../recipe/largestCard.ts";
 import { packOf } from "../recipe/pack.ts";
-import { type Check, type Checked, piecesOf, remedy } from "./check.ts";
+import { type Check, remedy } from "./check.ts";
+import { type Whole, piecesIn } from "../fittings/whole.ts";
 
 /** The long side (mm) of the largest sheet there is: what a blank that comes out of none is told. */
 const LARGEST = Math.max(...sheets.map((s) => Math.max(s.width, s.height)));
 
 /** Whether the form's pieces come out of the sheet when it may be cut in two. */
-function inTwo({ form, setup }: Laid, { contents, stock, settings }: Spec, inHand: Sheet): boolean {
+function inTwo({ form, setup }: Part, { contents, stock, settings }: Spec, inHand: SheetInHand): boolean {
   const split = form?.split;
   if (!split || settings[split.setting] !== split.one) return false;
   const asked = { contents: packOf(contents), stock, settings: { ...settings, [split.setting]: split.two }, setup };
@@ -26,15 +27,15 @@ export const sheet: Check = {
   run: (checked) =>
     checked.parts.flatMap((part) =>
       // what drops out of another piece needs no paper of its own
-      piecesOf(part, checked.pieces).flatMap((piece) =>
+      piecesIn(part, checked).flatMap((piece) =>
         takesPaper(piece) ? tooLarge(checked, part, piece.id, piece.blank) : [],
       ),
     ),
 };
 
 function tooLarge(
-  { spec }: Checked,
-  part: Laid,
+  { spec }: Whole,
+  part: Part,
   piece: string,
   { width, height }: { readonly width: number; readonly height: number },
 ): Finding[] {

@@ -1,15 +1,15 @@
 /** Drafting a part with one thing changed, to see what a remedy would come to. */
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import type { ChangePath } from "../model/piece.ts";
 import type { Contents, Spec } from "../model/spec.ts";
 import { type Drafted, draftOf } from "../paper/drafted.ts";
 import { changed, valueAt } from "../recipe/change.ts";
 import { packOf } from "../recipe/pack.ts";
 import { setupOf } from "../recipe/readMethod.ts";
-import type { Checked } from "./check.ts";
+import type { Whole } from "../fittings/whole.ts";
 
 /** The part's form drafted anew; undefined where the value is not allowed, or the part is no form. */
-export function draftedWith({ spec }: Checked, part: Laid, at: ChangePath, value: unknown): Drafted | undefined {
+export function draftedWith({ spec }: Whole, part: Part, at: ChangePath, value: unknown): Drafted | undefined {
   const { fitting, form, stock } = part;
   const read = form ? changed(spec, { at, value }) : undefined;
   if (!form || !read?.ok) return undefined;

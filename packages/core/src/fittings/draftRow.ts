@@ -7,7 +7,7 @@ import type { Fitting, Stock } from "../model/spec.ts";
 import { type Drafted, draftOf } from "../paper/drafted.ts";
 import { kindById } from "./index.ts";
 import type { GroundSize } from "./kind.ts";
-import type { DraftedRow, Laid, Row } from "./laid.ts";
+import type { DraftedRow, Part, Row } from "./laid.ts";
 
 /** What a row came to when it was last drafted: rows are never changed, so the same row on the same ground comes to the same. */
 interface Known {
@@ -20,7 +20,7 @@ interface Known {
 const known = new WeakMap<Fitting, Known>();
 
 /** The row's paper or form, drafted anew only when it or its ground has changed: a drag changes one of many. */
-export function draftRow(row: Row, base: Laid, { width, height }: GroundFace): DraftedRow | undefined {
+export function draftRow(row: Row, base: Part, { width, height }: GroundFace): DraftedRow | undefined {
   const was = known.get(row.fitting);
   const { grid } = base.setup;
   const { stock } = base;
@@ -34,7 +34,7 @@ export function draftRow(row: Row, base: Laid, { width, height }: GroundFace): D
 }
 
 /** The row's paper or form, its ids prefixed. */
-function draftFresh(row: Row, base: Laid, ground: GroundSize): DraftedRow | undefined {
+function draftFresh(row: Row, base: Part, ground: GroundSize): DraftedRow | undefined {
   const { fitting, set, part } = row;
   const stock = row.stock ?? base.stock;
   const path = ["fittings", fitting.id];

@@ -11,19 +11,20 @@ import type { Fitting } from "../model/spec.ts";
 import type { Drafted } from "../paper/drafted.ts";
 import { filledWith, foldedPanels, flatPose, lastOrder } from "../paper/pose.ts";
 import type { SideOf } from "./kind.ts";
-import type { Base, Laid } from "./laid.ts";
+import type { Base, Part } from "./laid.ts";
+import { both } from "../units/nth.ts";
 
 /** Paper (mm²) that two things must share before one rests on the other: an edge that touches does not count. */
 const RESTS_MM2 = 1;
 
 /** The fold that a face's panel opens by, as one looks at that face: on which side of it, and what lies across it. */
-export function foldBeside({ piece, panel, face, pose, width, height }: GroundFace, done: readonly Laid[]) {
+export function foldBeside({ piece, panel, face, pose, width, height }: GroundFace, done: readonly Part[]) {
   const folds = done.flatMap((d) => d.pieces).find((p) => p.id === piece)?.folds ?? [];
   for (const { panels, angle, from, to } of folds) {
     const other = panels[0] === panel ? panels[1] : panels[1] === panel ? panels[0] : undefined;
     // the two faces that close on one another
     if (other === undefined || Math.abs(angle) < CLOSES_DEG || (angle < 0 ? "back" : "front") !== face) continue;
-    const [a, b] = [from, to].map((p) => place(p, invert(pose))) as [Point, Point];
+    const [a, b] = both([from, to], (p) => place(p, invert(pose)));
     const [u, v] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
     const sides: readonly (readonly [SideOf, number])[] = [
       ["left", u],
@@ -47,7 +48,7 @@ const faceDown = ({ folds, root }: PieceDraft): boolean => folds.some((f) => f.p
 export const isDown = ({ stands }: Drafted, piece: PieceDraft): boolean => stands !== undefined || faceDown(piece);
 
 /** The face a row says it lies on. */
-export function groundFor({ on }: Fitting, done: readonly Laid[]): GroundFace | undefined {
+export function groundFor({ on }: Fitting, done: readonly Part[]): GroundFace | undefined {
   const owner = on.fitting === undefined ? done[0] : done.find((d) => d.fitting === on.fitting);
   if (!owner) return undefined;
   const offered =
@@ -104,7 +105,7 @@ function faceFresh(
 const edges = new WeakMap<GroundFace, readonly Point[]>();
 
 /** A ground's own edge on its u and v. */
-export function edgeOf(ground: GroundFace, done: readonly Laid[]): readonly Point[] {
+export function edgeOf(ground: GroundFace, done: readonly Part[]): readonly Point[] {
   const was = edges.get(ground);
   if (was) return was;
   const piece = done.flatMap((d) => d.pieces).find((p) => p.id === ground.piece);
@@ -120,7 +121,7 @@ const panelOf = (piece: PieceDraft, panel: string): PieceDraft["panels"][number]
 const faceKey = ({ piece, panel, face }: PanelFace): string => `${piece}/${panel}/${face}`;
 
 /** What a ground lies on, down to the bottom. */
-export function baseOf(ground: GroundFace, done: readonly Laid[]): Base {
+export function baseOf(ground: GroundFace, done: readonly Part[]): Base {
   for (const laid of done) {
     const { lies, pieces, main } = laid;
     const piece = pieces.find((p) => p.id === main);
@@ -137,13 +138,13 @@ interface Cover {
   readonly on: PanelFace;
   readonly toPiece: Pose;
 }
-const covers = new WeakMap<Laid["pieces"], Cover>();
+const covers = new WeakMap<Part["pieces"], Cover>();
 
 /**
  * The face of a folded thing that is uppermost: that of the panel it is joined by, or of what comes to lie flat over it
  * when the thing is folded up and filled, by however many scores (a deep envelope's closing flap is reached over a wall).
  */
-function coverOf(laid: Laid, piece: PieceDraft): Cover {
+function coverOf(laid: Part, piece: PieceDraft): Cover {
   const { pieces } = laid;
   const was = covers.get(pieces);
   if (was) return was;
@@ -152,7 +153,7 @@ function coverOf(laid: Laid, piece: PieceDraft): Cover {
   return cover;
 }
 
-function coverFresh(laid: Laid, piece: PieceDraft): Cover {
+function coverFresh(laid: Part, piece: PieceDraft): Cover {
   const { pieces, grounds, contents } = laid;
   const { id, root, folds } = piece;
   const down = isDown(laid, piece);
@@ -182,7 +183,7 @@ export interface Resting {
 }
 
 /** What is highest under a thing, its outline given at the bottom: its ground, or what lies on the same face already. */
-export function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, done: readonly Laid[]): Resting {
+export function restingOn(outline: readonly Point[], ground: GroundFace, under: Base, done: readonly Part[]): Resting {
   const own = boundsOf(outline);
   const start: Resting = { on: ground, toBase: under.toBase, high: under.high };
   return done.reduce((best: Resting, drafted): Resting => {

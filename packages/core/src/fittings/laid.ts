@@ -43,7 +43,7 @@ export interface Marks {
 }
 
 /** A drafted form or fitting with where it lies. */
-export interface Laid extends Drafted {
+export interface Part extends Drafted {
   readonly lies?: Lying;
   /** the kind of a fitting that is no form */
   readonly kind?: FittingKind;
@@ -61,7 +61,7 @@ export interface Laid extends Drafted {
 }
 
 /** A row that has been drafted alone: its ids prefixed, not yet laid. */
-export type DraftedRow = Laid & {
+export type DraftedRow = Part & {
   readonly strips: readonly NonNullable<Seam["strip"]>[];
   /** the panel that is glued to what lies across the fold */
   readonly across?: string | undefined;

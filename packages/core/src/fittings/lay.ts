@@ -23,14 +23,14 @@ import { draftRow } from "./draftRow.ts";
 import { baseOf, edgeOf, foldBeside, groundFor, isDown, restingOn } from "./ground.ts";
 import { kindById } from "./index.ts";
 import type { GroundSize, SideOf } from "./kind.ts";
-import type { DraftedRow, Laid, Marks, Row } from "./laid.ts";
+import type { DraftedRow, Part, Marks, Row } from "./laid.ts";
 import { markOf, withMarks } from "./marks.ts";
 import { cornerOf, poseOn } from "./place.ts";
 import { ruleFigures } from "./ruleFigures.ts";
 
 /** The form with its fittings, each laid; the form itself first. */
-export function layFittings(base: Laid, rows: readonly Row[]): readonly Laid[] {
-  const done: Laid[] = [base];
+export function layFittings(base: Part, rows: readonly Row[]): readonly Part[] {
+  const done: Part[] = [base];
   for (const row of rows) {
     const laid = layOne(row, done, base);
     if (laid) done.push(laid);
@@ -39,7 +39,7 @@ export function layFittings(base: Laid, rows: readonly Row[]): readonly Laid[] {
 }
 
 /** Undefined where what it should lie on is not there: a row that the reader would refuse. */
-function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
+function layOne(row: Row, done: readonly Part[], base: Part): Part | undefined {
   const { fitting } = row;
   const ground = groundFor(fitting, done);
   if (!ground) return undefined;
@@ -54,7 +54,7 @@ function layOne(row: Row, done: readonly Laid[], base: Laid): Laid | undefined {
 }
 
 /** What rows that are done to paper came to when they were last laid. */
-const marked = new WeakMap<Fitting, { ground: GroundFace; drafted: DraftedRow | undefined; laid: Laid }>();
+const marked = new WeakMap<Fitting, { ground: GroundFace; drafted: DraftedRow | undefined; laid: Part }>();
 
 interface Fresh {
   readonly row: Row;
@@ -63,7 +63,7 @@ interface Fresh {
 }
 
 /** The row as it lies: what it is joined to, where it is glued, how high it stands. */
-function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: Laid): Laid | undefined {
+function layFresh({ row, ground, drafted }: Fresh, done: readonly Part[], base: Part): Part | undefined {
   const { fitting } = row;
   const opening = drafted?.across === undefined ? undefined : foldBeside(ground, done);
   // what goes across a fold lies nowhere else
@@ -107,7 +107,7 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Laid[], base: 
   };
 }
 
-interface Spot {
+interface LaySpot {
   readonly drafted: DraftedRow;
   readonly main: PieceDraft;
   readonly ground: GroundFace;
@@ -116,7 +116,7 @@ interface Spot {
 }
 
 /** Where a row comes to lie by its rule, how large it is, and from its own flat coordinates to the ground's u and v. */
-function spotOf(rule: Place, { drafted, main, ground, opening }: Spot) {
+function spotOf(rule: Place, { drafted, main, ground, opening }: LaySpot) {
   const root = main.panels.find((p) => p.id === main.root);
   const drawn = flatten(root?.outline ?? []).map((p) => place(p, invert(main.laid)));
   const { left, right, bottom, top } = boundsOf(drawn);

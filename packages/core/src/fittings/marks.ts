@@ -16,9 +16,10 @@ import { joinedUp } from "../paper/assembly.ts";
 import { after, filledWith, flatPose, foldedPanels, lastOrder, undo } from "../paper/pose.ts";
 import { cornered, type EdgeCut, outward } from "../paper/shape.ts";
 import type { GroundSize, SideOf } from "./kind.ts";
-import type { Base, DraftedRow, Laid, Marks, Row } from "./laid.ts";
+import type { Base, DraftedRow, Part, Marks, Row } from "./laid.ts";
 import { cornerOf } from "./place.ts";
 import { ruleFigures } from "./ruleFigures.ts";
+import { both } from "../units/nth.ts";
 
 interface Where {
   readonly ground: GroundFace;
@@ -33,7 +34,7 @@ interface Where {
 }
 
 /** What is done to the paper it lies on: its cuts and lines as they come to lie there, and no paper. */
-export function markOf({ fitting }: Row, drafted: DraftedRow, where: Where): Laid {
+export function markOf({ fitting }: Row, drafted: DraftedRow, where: Where): Part {
   const { ground, size, at, flat, under, toBase, low, edge } = where;
   const [own] = drafted.pieces;
   const { id } = fitting;
@@ -100,16 +101,16 @@ function sideOf({ width, height, pose }: GroundFace, side: SideOf): readonly [Po
       [0, 0],
     ],
   } as const;
-  const [a, b] = ends[side].map((p) => place(p, pose)) as [Point, Point];
+  const [a, b] = both(ends[side], (p) => place(p, pose));
   return pose.flip ? [b, a] : [a, b];
 }
 
 /** The parts with everything done to their paper; those that nothing is done to stay as they are. */
-export function withMarks(parts: readonly Laid[]): readonly Laid[] {
+export function withMarks(parts: readonly Part[]): readonly Part[] {
   const marks = parts.flatMap((part) => part.marks ?? []);
   if (marks.length === 0) return parts;
   // a side that is cut to a shape is so before anything is carried to its panel
-  const edged = (part: Laid): Laid => ({ ...part, pieces: part.pieces.map((piece) => withEdges(piece, marks)) });
+  const edged = (part: Part): Part => ({ ...part, pieces: part.pieces.map((piece) => withEdges(piece, marks)) });
   const folded = marks.some((m) => m.through !== "layer") ? foldedUp(parts.map(edged)) : undefined;
   const carried = parts.map((part) =>
     folded && part.marks && part.marks.through !== "layer" ? { ...part, marks: carriedOn(part.marks, folded) } : part,
@@ -169,7 +170,7 @@ function cutOut(from: Point, to: Point, cut: EdgeCut): Path {
 }
 
 /** Every panel where it is in the finished piece. */
-function foldedUp(parts: readonly Laid[]) {
+function foldedUp(parts: readonly Part[]) {
   const whole = joinedUp(parts);
   const caliper = parts[0]?.stock.caliper ?? 0;
   const filled = filledWith(whole.contents);

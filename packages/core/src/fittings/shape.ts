@@ -8,7 +8,7 @@
  *       width
  */
 import { z } from "zod";
-import { areaOf, flatten, holds, type Segment } from "../geometry/path.ts";
+import { areaOf, flatten, holds } from "../geometry/path.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { outlined } from "../paper/panel.ts";
@@ -17,6 +17,7 @@ import { roundDown } from "../units/ruler.ts";
 import { inProportion, isRound, loopsIn, outlineSettings, ownIn } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
+import { nth } from "../units/nth.ts";
 
 /** Paper cut to an outline of the catalogue. */
 export const shape = defineKind({
@@ -39,7 +40,7 @@ export const shape = defineKind({
     const body = outlined("shape", name, { width, height }, outer);
     const ring = flatten(outer);
     const cuts = inner
-      .filter((loop) => areaOf(loop) < 0 && holds(ring, (loop[0] as Segment).from))
+      .filter((loop) => areaOf(loop) < 0 && holds(ring, nth(loop, 0).from))
       .map((hole, i) => windowIn(String(i + 1), body, hole));
     return {
       said: {

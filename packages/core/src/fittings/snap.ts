@@ -7,6 +7,7 @@ import type { Point } from "../geometry/point.ts";
 import type { Place } from "../model/fitting.ts";
 import { roundNear } from "../units/ruler.ts";
 import type { GroundSize } from "./kind.ts";
+import { both } from "../units/nth.ts";
 
 /** A box on the ground, mm from its lower left. */
 export interface OnGround extends GroundSize {
@@ -71,13 +72,13 @@ const nearest = (all: readonly Candidate[], off: number, reach: number): Candida
 export function snapped(asked: Snapping): Snapped {
   const { ground, thing, corner, grid, reach } = asked;
   const axes = [0, 1] as const;
-  const free = axes.map((axis) => sizeOn(ground, axis) - sizeOn(thing, axis)) as [number, number];
+  const free = both(axes, (axis) => sizeOn(ground, axis) - sizeOn(thing, axis));
   const hits = axes.map((axis) => nearest(candidates(asked, axis), corner[axis], reach));
   // what snaps to nothing keeps a distance from the nearer edge that is on the mark, whatever its own size
   const marked = (off: number, whole: number): number =>
     off <= whole - off ? roundNear(off, grid) : whole - roundNear(whole - off, grid);
-  const offs = axes.map((axis) => hits[axis]?.off ?? marked(corner[axis], free[axis])) as [number, number];
-  const snaps = axes.map((axis): Snap => hits[axis]?.snap ?? "mark") as [Snap, Snap];
+  const offs = both(axes, (axis) => hits[axis]?.off ?? marked(corner[axis], free[axis]));
+  const snaps = both(axes, (axis): Snap => hits[axis]?.snap ?? "mark");
   // the margin on one axis is a place worth snapping to on the other
   for (const axis of axes) {
     const other: Axis = axis === 0 ? 1 : 0;

@@ -35,6 +35,7 @@ import {
 } from "./inPaper.ts";
 import { defineKind } from "./kind.ts";
 import { ownSize, usualSize } from "./panel.ts";
+import { nth } from "../units/nth.ts";
 
 /** What stands up is scored so high above its lowest point, in parts of its height: a point would be no hinge. */
 const FOOT_PART = 0.12;
@@ -43,15 +44,15 @@ const FOOT_PART = 0.12;
 export function standing(outline: Path, foot: number): { readonly cut: Path; readonly score: Path } | undefined {
   const points = flatten(outline);
   const isUp = ([, y]: Point): boolean => y > foot;
-  const start = points.findIndex((p, i) => !isUp(p) && isUp(points[(i + 1) % points.length] as Point));
+  const start = points.findIndex((p, i) => !isUp(p) && isUp(nth(points, i + 1)));
   if (start < 0) return undefined;
   const ring = [...points.slice(start), ...points.slice(0, start + 1)];
   const leaves = ring.findIndex((p, i) => i > 0 && !isUp(p));
-  const [a, b, c, d] = [ring[0], ring[1], ring[leaves - 1], ring[leaves]] as [Point, Point, Point, Point];
+  const [a, b, c, d] = [nth(ring, 0), nth(ring, 1), nth(ring, leaves - 1), nth(ring, leaves)];
   const at = (p: Point, q: Point): Point => between(p, q, (foot - p[1]) / (q[1] - p[1] || 1));
   const [right, left] = [at(a, b), at(c, d)];
   const above: readonly Point[] = [right, ...ring.slice(1, leaves), left];
-  const cut = above.slice(1).map((to, i) => line(above[i] as Point, to));
+  const cut = above.slice(1).map((to, i) => line(nth(above, i), to));
   return { cut, score: [line(left, right)] };
 }
 

@@ -18,7 +18,7 @@ import { sheet } from "../paper/sheet.ts";
 import { lately } from "../units/lately.ts";
 import { roundDown } from "../units/ruler.ts";
 import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/index.ts";
-import type { Rings } from "../typefaces/joined.ts";
+import type { Rings } from "../geometry/areas.ts";
 import { setWords, type SetWords } from "../typefaces/setting.ts";
 import { movedTo } from "./inPaper.ts";
 import { ROLES } from "./line.ts";
@@ -101,7 +101,7 @@ const keyOf = (what: string, w: Wording): string =>
 type Joining = NonNullable<ReturnType<typeof joiningOf>>;
 
 /** Words that have been set, and what puts their letters together. */
-interface Found {
+interface FoundWords {
   readonly face: Typeface;
   readonly joining: Joining;
   readonly words: SetWords;
@@ -132,9 +132,9 @@ export function namesSet(w: Wording): readonly NamedWidth[] {
 export const shown = (w: Wording): string => namesSet(w)[0]?.name ?? linesIn(w.names)[0] ?? w.text;
 
 /** The words as they are set; nothing while their typeface has not come. */
-export const wordsOf = (w: Wording): Found | undefined => wordsSet({ ...w, text: shown(w) });
+export const wordsOf = (w: Wording): FoundWords | undefined => wordsSet({ ...w, text: shown(w) });
 
-function wordsSet(w: Wording): Found | undefined {
+function wordsSet(w: Wording): FoundWords | undefined {
   const face = typefaceById(w.typeface);
   const joining = joiningOf();
   return (
@@ -154,7 +154,7 @@ interface WordArea {
 }
 
 /** Their outlines as one area: what overlaps is one, and grown together where that is asked. */
-export function areaOfWords(w: Wording, { words, joining }: Found, together: boolean): WordArea {
+export function areaOfWords(w: Wording, { words, joining }: FoundWords, together: boolean): WordArea {
   return areaLately(keyOf(together ? "joined" : "union", w), () => {
     const rings = words.letters.flatMap((letter) => letter.map((path) => flatten(path)));
     return together ? joining.joined(rings) : { rings: joining.unionOf(rings), by: 0 };

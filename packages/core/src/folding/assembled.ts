@@ -4,7 +4,7 @@
  */
 import type { Path } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
-import type { Piece, Placement } from "../model/piece.ts";
+import type { Piece, Contained } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import {
@@ -19,7 +19,7 @@ import {
 } from "../paper/pose.ts";
 
 /** A flat bit of paper: a panel, or one of the facets of a bent one. */
-export interface Sheet {
+export interface PaperFacet {
   /** `piece/panel` */
   readonly id: string;
   readonly piece: Piece;
@@ -32,7 +32,7 @@ export interface Sheet {
 
 /** Contents where they are. */
 export interface Inside {
-  readonly lying: Placement;
+  readonly lying: Contained;
   /** from their own frame, x and y from their middle and z from their underside, to where they are when all the way in */
   readonly pose: Rigid;
   /** 0 in place, 1 outside: moved so many times their longer side along the way out */
@@ -41,7 +41,7 @@ export interface Inside {
 
 /** Everything where it is at a moment: flat facets of paper, contents, and the pose of each panel; mm, the main panel at rest. */
 export interface Assembled {
-  readonly sheets: readonly Sheet[];
+  readonly sheets: readonly PaperFacet[];
   readonly contents: readonly Inside[];
   /** where each panel is, by `piece/panel` */
   readonly poses: ReadonlyMap<string, Rigid>;
@@ -55,7 +55,7 @@ export interface Moment {
   readonly pieces?: readonly string[] | undefined;
   readonly folded: number;
   /** how far each of the contents is out, 0 to 1; those that are not there yet have none. All in place unless said. */
-  readonly out?: (lying: Placement) => number | undefined;
+  readonly out?: (lying: Contained) => number | undefined;
   readonly motion?: FoldState["motion"];
 }
 
@@ -75,7 +75,7 @@ export function assembledAt(
     const far = there.some((p) => p.id === c.on.piece) ? out(c) : undefined;
     return far === undefined ? [] : [{ lying: c, out: far }];
   });
-  const part = (c: Placement): number => {
+  const part = (c: Contained): number => {
     const far = lying.find((l) => l.lying === c)?.out;
     return far === undefined || far >= 1 ? 0 : Math.min(1, (1 - far) / ROOM_FROM);
   };
@@ -86,7 +86,7 @@ export function assembledAt(
     ...(motion && { motion }),
   };
   const { poses, facets } = foldedPaper(joined, state);
-  const sheets = facets.flatMap(({ piece: id, panel, flat, pose }): Sheet[] => {
+  const sheets = facets.flatMap(({ piece: id, panel, flat, pose }): PaperFacet[] => {
     const piece = there.find((p) => p.id === id);
     return piece
       ? [{ id: `${id}/${panel}`, piece, panel, points: flat, openings: openingsOf(piece.cuts, panel), pose }]

@@ -4,6 +4,7 @@
  */
 import type { Finding, Solution } from "../model/solution.ts";
 import { stepsIn, travelOf } from "../paper/motion.ts";
+import { both } from "../units/nth.ts";
 
 /** Two things that run into one another while something moves: from where to where of the way, 0 to 1. */
 export interface Clash {
@@ -44,7 +45,7 @@ export function clashFindings(solution: Solution, clashes: readonly Clash[]): re
       const motion = solution.motions.find((m) => m.id === id);
       if (!motion) return [];
       const { travel, unit } = travelOf(motion);
-      const [one, other] = between.map((side) => calledIn(solution, side)) as [string, string];
+      const [one, other] = both(between, (side) => calledIn(solution, side));
       const at = between.find((side) => !side.startsWith("contents/")) ?? "";
       return [
         {

@@ -6,7 +6,8 @@ import { SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Solution } from "../model/solution.ts";
 import { offOutline } from "../paper/hole.ts";
 import { after, lyingMove, move, type Point3, undo } from "../paper/pose.ts";
-import { type At, extent, IN_PLANE_MM, pairs, type Sheet } from "./inSpace.ts";
+import { type At, extent, IN_PLANE_MM, pairs, type ProofFacet } from "./inSpace.ts";
+import { nth } from "../units/nth.ts";
 
 /** Two papers that stand through one another at a moment; mm². */
 export interface Crossing {
@@ -19,7 +20,7 @@ export interface Crossing {
 /** Paper inside the contents' boxes, whatever way it stands there. */
 export function contentsCrossings(
   solution: Solution,
-  sheets: readonly Sheet[],
+  sheets: readonly ProofFacet[],
   at: At,
   when: Crossing["when"],
 ): readonly Crossing[] {
@@ -43,21 +44,21 @@ export function contentsCrossings(
 
 /** What of a polygon in space lies beyond a limit on an axis (`way` 1) or before it. */
 function cutBy(points: readonly Point3[], axis: number, way: 1 | -1, limit: number): Point3[] {
-  const off = (p: Point3): number => way * ((p[axis] as number) - limit);
+  const off = (p: Point3): number => way * (nth(p, axis) - limit);
   return points.flatMap((p, i): Point3[] => {
-    const q = points[(i + 1) % points.length] as Point3;
+    const q = nth(points, i + 1);
     const [one, two] = [off(p), off(q)];
     const kept = one >= 0 ? [p] : [];
     if (one >= 0 === two >= 0) return kept;
     const t = one / (one - two);
-    return [...kept, p.map((v, k) => v + ((q[k] as number) - v) * t) as unknown as Point3];
+    return [...kept, p.map((v, k) => v + (nth(q, k) - v) * t) as unknown as Point3];
   });
 }
 
 const area3 = (points: readonly Point3[]): number => {
   const sum = points.reduce<Point3>(
     ([x, y, z], p, i) => {
-      const q = points[(i + 1) % points.length] as Point3;
+      const q = nth(points, i + 1);
       return [x + p[1] * q[2] - p[2] * q[1], y + p[2] * q[0] - p[0] * q[2], z + p[0] * q[1] - p[1] * q[0]];
     },
     [0, 0, 0],
@@ -81,7 +82,7 @@ export function flatCrossings(solution: Solution): Crossing[] {
  * Panels in the same place once folded: in parallel planes less than a caliper apart and sharing paper, or one standing
  * right through the other where nothing is cut.
  */
-export function foldedCrossings(sheets: readonly Sheet[], when: Crossing["when"]): Crossing[] {
+export function foldedCrossings(sheets: readonly ProofFacet[], when: Crossing["when"]): Crossing[] {
   const boxes = new Map(sheets.map((s) => [s, extent(s.points.map(([x, y]) => move(s.pose, [x, y, 0])))]));
   return pairs(sheets).flatMap(([a, b]): Crossing[] => {
     if (a.panel === b.panel && a.piece === b.piece) return [];
@@ -95,7 +96,7 @@ export function foldedCrossings(sheets: readonly Sheet[], when: Crossing["when"]
     const placed = b.points.map(([x, y]) => move(carry, [x, y, 0]));
     const z = placed.map((p) => p[2]);
     const parallel = Math.max(...z) - Math.min(...z) < IN_PLANE_MM;
-    if (parallel && Math.abs(z[0] as number) >= caliper * 0.999) return [];
+    if (parallel && Math.abs(nth(z, 0)) >= caliper * 0.999) return [];
     const back = undo(carry);
     const area = parallel
       ? sharedArea(
@@ -115,13 +116,13 @@ export function foldedCrossings(sheets: readonly Sheet[], when: Crossing["when"]
 }
 
 /** mm² of paper where a panel (`placed`, in the other's frame) stands through another: the length it does so, a caliper wide. */
-function through({ points: flat, cuts: open }: Sheet, placed: readonly Point3[], caliper: number): number {
+function through({ points: flat, cuts: open }: ProofFacet, placed: readonly Point3[], caliper: number): number {
   const z = placed.map((p) => p[2]);
   // a panel that only rests on the other, or ends in its thickness, does not go through it
   if (Math.min(...z) > -caliper * 0.999 || Math.max(...z) < caliper * 0.999) return 0;
   const cuts: Point[] = [];
   placed.forEach((p, i) => {
-    const q = placed[(i + 1) % placed.length] as Point3;
+    const q = nth(placed, i + 1);
     if (p[2] > 0 === q[2] > 0) return;
     const t = p[2] / (p[2] - q[2]);
     cuts.push([p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t]);

@@ -14,12 +14,14 @@ import {
   type Point3,
   type Rigid,
 } from "../paper/pose.ts";
+import { both, nth } from "../units/nth.ts";
+import { STILL } from "../paper/rigid.ts";
 
 /** Where a panel is. */
 export type At = (piece: string, panel: string) => Rigid;
 
 /** A flat bit of paper where it is in space. */
-export interface Sheet {
+export interface ProofFacet {
   readonly piece: string;
   readonly panel: string;
   readonly pose: Rigid;
@@ -33,26 +35,26 @@ export interface Sheet {
 }
 
 /** All the paper as it is folded so far: its panels, and the steps between panels that stand off one another. */
-export function sheetsOf(solution: Solution, state: FoldState): Sheet[] {
+export function sheetsOf(solution: Solution, state: FoldState): ProofFacet[] {
   const poses = foldedPanels(solution, state);
   const cutsIn = (piece: Piece | undefined, panel: string): Path[] =>
     (piece?.cuts ?? []).filter((c) => c.panel === panel).map((c) => c.path);
-  const sheets = facetsOf(solution, state).map((facet): Sheet => {
+  const sheets = facetsOf(solution, state).map((facet): ProofFacet => {
     const piece = solution.pieces.find((p) => p.id === facet.piece);
     const caliper = caliperOf(piece, state.caliper);
     return { ...facet, points: facet.flat, caliper, cuts: cutsIn(piece, facet.panel) };
   });
   const steps = assembled(solution).flatMap((piece) =>
-    piece.folds.flatMap((fold): Sheet[] => {
+    piece.folds.flatMap((fold): ProofFacet[] => {
       if (fold.angle !== 0) return [];
-      const [one, two] = fold.panels.map((id) => poses.get(`${piece.id}/${id}`)) as [Rigid, Rigid];
-      const [a, b] = [fold.from, fold.to].map(([x, y]) => move(one, [x, y, 0])) as [Point3, Point3];
-      const [c] = [fold.from].map(([x, y]) => move(two, [x, y, 0])) as [Point3];
+      const [one, two] = both(fold.panels, (id) => poses.get(`${piece.id}/${id}`) ?? STILL);
+      const [a, b] = both([fold.from, fold.to], ([x, y]) => move(one, [x, y, 0]));
+      const c = move(two, [fold.from[0], fold.from[1], 0]);
       const long = distance(fold.from, fold.to);
-      const u = b.map((v, i) => (v - (a[i] as number)) / long) as unknown as Point3;
+      const u = b.map((v, i) => (v - nth(a, i)) / long) as unknown as Point3;
       const high = Math.hypot(c[0] - a[0], c[1] - a[1], c[2] - a[2]);
       if (high < SAME_POINT_MM) return [];
-      const v = c.map((w, i) => (w - (a[i] as number)) / high) as unknown as Point3;
+      const v = c.map((w, i) => (w - nth(a, i)) / high) as unknown as Point3;
       const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]] as const;
       const pose: Rigid = { r: [u[0], v[0], n[0], u[1], v[1], n[1], u[2], v[2], n[2]], t: a };
       const points: Point[] = [

@@ -6,7 +6,7 @@ import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.t
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { after, assembled, move, type Point3, undo } from "../paper/pose.ts";
-import type { Sheet } from "./inSpace.ts";
+import type { ProofFacet } from "./inSpace.ts";
 
 /** How a glued zone came down where it is glued. */
 export interface Landing {
@@ -24,19 +24,19 @@ export const hasLanded = ({ distance, outside }: Landing): boolean =>
 /** How every zone comes down, on the paper as it is for that zone. */
 export const landingsOf = (
   solution: Solution,
-  sheetsFor: (glue: Piece["glue"][number], piece: string) => readonly Sheet[],
+  sheetsFor: (glue: Piece["glue"][number], piece: string) => readonly ProofFacet[],
 ): Landing[] =>
   assembled(solution).flatMap((piece) =>
     piece.glue.map((glue) => land(solution, piece, glue, sheetsFor(glue, piece.id))),
   );
 
 /** Where a glued zone comes down: its own points, carried into the target's flat coordinates. */
-function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], sheets: readonly Sheet[]): Landing {
+function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], sheets: readonly ProofFacet[]): Landing {
   const onto = `${glue.onto.piece}/${glue.onto.panel}`;
   const of = (id: string, panel: string) => sheets.filter((s) => s.piece === id && s.panel === panel);
   const [own, target] = [of(piece.id, glue.panel), of(glue.onto.piece, glue.onto.panel)];
   if (own.length === 0 || target.length === 0) return { glue: glue.id, onto, distance: Infinity, outside: Infinity };
-  const half = ({ caliper }: Sheet, face: "front" | "back"): number => (face === "front" ? caliper : -caliper) / 2;
+  const half = ({ caliper }: ProofFacet, face: "front" | "back"): number => (face === "front" ? caliper : -caliper) / 2;
   // foam fills the distance it is bought for, between one piece and another
   const foam = (glue.onto.piece !== piece.id && solution.joins.find((j) => j.piece === piece.id)?.raised) || 0;
   let [far, landed, kept] = [0, 0, 0];

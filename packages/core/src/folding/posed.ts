@@ -31,13 +31,13 @@ export interface Posed {
   readonly contents: readonly { readonly name: string; readonly space: readonly Point3[] }[];
 }
 
-interface Asked {
+interface PoseAsked {
   readonly folded?: number;
   readonly set?: Readonly<Record<string, number>>;
 }
 
 /** Where all paper and all contents are, folded so far (the last order unless said), each motion set (0 unless said). */
-export function pose(solution: Solution, { folded, set = {} }: Asked = {}): Posed {
+export function pose(solution: Solution, { folded, set = {} }: PoseAsked = {}): Posed {
   const { caliper } = solution.spec.stock;
   const last = lastOrder(solution);
   const state = { progress: folded ?? last, caliper, filled: filledWith(solution.contents), motion: set };

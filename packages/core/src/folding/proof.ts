@@ -5,7 +5,7 @@
  */
 import { areaOf } from "../geometry/path.ts";
 import { TOUCHING_MM2 } from "../geometry/tolerance.ts";
-import type { Placement } from "../model/piece.ts";
+import type { Contained } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
 import { filledWith, foldedPanels, lastOrder } from "../paper/pose.ts";
 import { contentsCrossings, type Crossing, flatCrossings, foldedCrossings } from "./crossings.ts";
@@ -81,7 +81,7 @@ export function prove(solution: Solution): Proof {
 }
 
 /** Whether a measured gap is the one that was claimed, and lets them in. */
-function isTrue(gap: Extent, lying: Placement | undefined, caliper: number): boolean {
+function isTrue(gap: Extent, lying: Contained | undefined, caliper: number): boolean {
   if (!lying) return false;
   const open = (["width", "height"] as const).every((axis) => gap[axis] > 0 || axis === lying.open?.axis);
   const same = (["width", "height", "depth"] as const).every((axis) => {

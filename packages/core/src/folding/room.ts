@@ -13,20 +13,20 @@ import { sharedArea } from "../geometry/clipper.ts";
 import { flatten } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Piece, Placement } from "../model/piece.ts";
+import type { Piece, Contained } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
 import { caliperOf, move, type Point3, type Rigid, undo } from "../paper/pose.ts";
-import { type At, extent, IN_PLANE_MM, type Sheet } from "./inSpace.ts";
+import { type At, extent, IN_PLANE_MM, type ProofFacet } from "./inSpace.ts";
 
 /** A panel that ends at this angle or more stands in the way of what lies beside its fold; from `FLAT_DEG` on it is a crease. */
 const CLOSES_DEG = 45;
 const FLAT_DEG = 179;
 /** Nearest on each of the four sides so far, mm, in the contents' own axes. */
-type Sides = Record<"right" | "left" | "up" | "down", number>;
+type Nearest = Record<"right" | "left" | "up" | "down", number>;
 
 /** What is measured round: contents on a panel, and everything else in their own axes, x and y from their middle. */
-interface Round {
-  readonly lying: Placement;
+interface RoomRound {
+  readonly lying: Contained;
   readonly piece: Piece;
   readonly at: At;
   readonly local: (p: Point3) => Point3;
@@ -35,7 +35,7 @@ interface Round {
   /** half their width and height */
   readonly a: number;
   readonly b: number;
-  readonly meet: (side: keyof Sides, room: number) => void;
+  readonly meet: (side: keyof Nearest, room: number) => void;
 }
 
 /** Paper in the contents' own axes, with how far off the panel they lie on it is when it touches. */
@@ -47,15 +47,15 @@ interface Other {
 /** mm free on each axis, and mm² where paper is in their way. */
 export function measureContents(
   solution: Solution,
-  lying: Placement,
-  sheets: readonly Sheet[],
+  lying: Contained,
+  sheets: readonly ProofFacet[],
   at: At,
   caliper: number,
 ): { readonly gap: Extent; readonly crossing: number } {
   const piece = solution.pieces.find((p) => p.id === lying.on.piece);
   if (!piece) return { gap: lying.gap, crossing: Infinity };
-  const sides: Sides = { right: Infinity, left: Infinity, up: Infinity, down: Infinity };
-  const round: Round = {
+  const sides: Nearest = { right: Infinity, left: Infinity, up: Infinity, down: Infinity };
+  const round: RoomRound = {
     ...{ lying, piece, at, local: ownAxes(lying), home: undo(at(piece.id, lying.on.panel)) },
     ...{ a: lying.width / 2, b: lying.height / 2 },
     meet: (side, room) => {
@@ -72,13 +72,13 @@ export function measureContents(
 }
 
 /** From the flat coordinates of the panel they lie on to the contents' own. */
-function ownAxes({ rotation, x: left, y: low }: Placement): Round["local"] {
+function ownAxes({ rotation, x: left, y: low }: Contained): RoomRound["local"] {
   const [c, s] = turn(rotation);
   return ([x, y, z]) => [c * (x - left) + s * (y - low), -s * (x - left) + c * (y - low), z];
 }
 
 /** Folds beside them: half a thickness is taken off where one is a crease. */
-function byFolds({ piece, lying, local, a, b, meet }: Round): void {
+function byFolds({ piece, lying, local, a, b, meet }: RoomRound): void {
   for (const fold of piece.folds) {
     // what only bends there, or lies open, closes nothing
     if (fold.panels[0] !== lying.on.panel || Math.abs(fold.angle) < CLOSES_DEG || fold.path) continue;
@@ -103,7 +103,7 @@ function byFolds({ piece, lying, local, a, b, meet }: Round): void {
 }
 
 /** Where nothing closes the holder, at its mouth, the panel they lie on is as far as the room goes. */
-function byPanelEnds({ piece, lying, local, a, b, meet }: Round): void {
+function byPanelEnds({ piece, lying, local, a, b, meet }: RoomRound): void {
   const beneath = piece.panels.find((p) => p.id === lying.on.panel);
   const [wide, high] = extent(flatten(beneath?.outline ?? []).map(([x, y]) => local([x, y, 0])));
   if (!wide || !high) return;
@@ -118,7 +118,7 @@ function byPanelEnds({ piece, lying, local, a, b, meet }: Round): void {
 }
 
 /** Paper glued on the very face they lie on closes the pocket there, as a crease does: they lie beside it. */
-function byGlue({ piece, lying, at, local, home, a, b, meet }: Round): void {
+function byGlue({ piece, lying, at, local, home, a, b, meet }: RoomRound): void {
   const half = lying.thickness / 2;
   const near = (range: readonly [number, number]): number => Math.min(Math.abs(range[0]), Math.abs(range[1]));
   for (const glue of piece.glue) {
@@ -138,7 +138,11 @@ function byGlue({ piece, lying, at, local, home, a, b, meet }: Round): void {
 }
 
 /** All other paper, in the contents' axes. */
-function othersOf({ piece, lying, local, home }: Round, sheets: readonly Sheet[], caliper: number): readonly Other[] {
+function othersOf(
+  { piece, lying, local, home }: RoomRound,
+  sheets: readonly ProofFacet[],
+  caliper: number,
+): readonly Other[] {
   const own = caliperOf(piece, caliper);
   return sheets
     .filter((sheet) => sheet.piece !== piece.id || sheet.panel !== lying.on.panel)
@@ -150,7 +154,7 @@ function othersOf({ piece, lying, local, home }: Round, sheets: readonly Sheet[]
 }
 
 /** What stands beside them closes a side; what lies over them is the ceiling, mm above the panel. */
-function byPaperOver({ lying, a, b, meet }: Round, others: readonly Other[]): number {
+function byPaperOver({ lying, a, b, meet }: RoomRound, others: readonly Other[]): number {
   // what ends where they end lies beside them: double arithmetic alone must not push it over
   const overWidth = ([low, high]: readonly [number, number]): boolean =>
     high > -a + SAME_POINT_MM && low < a - SAME_POINT_MM;
@@ -169,7 +173,7 @@ function byPaperOver({ lying, a, b, meet }: Round, others: readonly Other[]): nu
 }
 
 /** What is left on each axis: a flat pocket is as deep as what is in it. */
-function gapOf(lying: Placement, sides: Sides, ceiling: number): Extent {
+function gapOf(lying: Contained, sides: Nearest, ceiling: number): Extent {
   // an open end has nothing to measure to; whatever stands in its way all the same is a gap of less than nothing
   const across = (axis: "width" | "height", [one, other]: readonly [number, number]): number =>
     axis === lying.open?.axis ? Math.min(0, one, other) : one + other;
@@ -181,7 +185,7 @@ function gapOf(lying: Placement, sides: Sides, ceiling: number): Extent {
 }
 
 /** A panel that lies within the contents' thickness over their area runs through them. */
-function crossingOf({ lying, a, b }: Round, gap: Extent, others: readonly Other[]): number {
+function crossingOf({ lying, a, b }: RoomRound, gap: Extent, others: readonly Other[]): number {
   const box: Point[] = [
     [-a, -b],
     [a, -b],

@@ -2,25 +2,25 @@
  * How the making up of a solution runs from flat to closed: the folds in their order, and each holder filled once only
  * what closes it is left open. A pocket inside a card is filled before the card closes over it.
  */
-import type { Placement } from "../model/piece.ts";
+import type { Contained } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { assembled, lastOrder } from "../paper/pose.ts";
 
-type Folding = Pick<Solution, "pieces" | "joins" | "contents" | "main">;
+type Staged = Pick<Solution, "pieces" | "joins" | "contents" | "main">;
 
 /** One part of the run: an order of folding, or contents, by their place in the solution's list, that go in. */
-export type Stage =
+export type FoldStage =
   { readonly kind: "fold"; readonly order: number } | { readonly kind: "fill"; readonly contents: readonly number[] };
 
 /** The run from flat to closed: folding and filling in the order of the steps. */
 export interface Stages {
-  readonly run: readonly Stage[];
+  readonly run: readonly FoldStage[];
   /** how many stages there are: the run goes from 0 to this */
   readonly end: number;
 }
 
 /** The last order of folding after which contents go in: before what closes over them, or when their holder is folded. */
-export function fillsAfter(solution: Folding, lying: Placement): number {
+export function fillsAfter(solution: Staged, lying: Contained): number {
   const folds = assembled(solution).flatMap((piece) =>
     piece.folds.map((f) => ({ order: f.order, key: `${piece.id}/${f.id}`, own: piece.fitting === lying.fitting })),
   );
@@ -30,20 +30,20 @@ export function fillsAfter(solution: Folding, lying: Placement): number {
 }
 
 /** The run of a solution. */
-export function stagesOf(solution: Folding): Stages {
+export function stagesOf(solution: Staged): Stages {
   const after = solution.contents.map((lying) => fillsAfter(solution, lying));
-  const filled = (order: number): Stage[] => {
+  const filled = (order: number): FoldStage[] => {
     const contents = after.flatMap((a, i) => (a === order ? [i] : []));
     return contents.length > 0 ? [{ kind: "fill", contents }] : [];
   };
   const orders = Array.from({ length: lastOrder(solution) }, (_, i) => i + 1);
-  const run = [...filled(0), ...orders.flatMap((order): Stage[] => [{ kind: "fold", order }, ...filled(order)])];
+  const run = [...filled(0), ...orders.flatMap((order): FoldStage[] => [{ kind: "fold", order }, ...filled(order)])];
   return { run, end: run.length };
 }
 
 /** What stands where at a place of the run: folding so far, and how far each of the contents is out (1 outside, 0 in place). */
 export function stateAt(
-  solution: Folding,
+  solution: Staged,
   progress: number,
 ): { readonly folded: number; readonly out: readonly number[] } {
   let folded = 0;

@@ -4,14 +4,14 @@ import { stepsIn } from "../paper/motion.ts";
 import { filledWith, foldedPanels, lastOrder, STILL } from "../paper/pose.ts";
 import type { Clash } from "./clash.ts";
 import { contentsCrossings, type Crossing, foldedCrossings } from "./crossings.ts";
-import { type At, type Sheet, sheetsOf } from "./inSpace.ts";
+import { type At, type ProofFacet, sheetsOf } from "./inSpace.ts";
 import { hasLanded, type Landing, landingsOf } from "./landings.ts";
 
 /** The paper at each step of a motion, and how far it has gone there, 0 to 1. */
 function* walked(
   solution: Solution,
   id: string,
-): Generator<{ readonly gone: number; readonly sheets: readonly Sheet[]; readonly at: At }> {
+): Generator<{ readonly gone: number; readonly sheets: readonly ProofFacet[]; readonly at: At }> {
   const motion = solution.motions.find((m) => m.id === id);
   if (!motion) throw new Error(`there is no motion '${id}'`);
   const steps = stepsIn(motion);

@@ -6,7 +6,7 @@ import { paperColours } from "../catalogue/papers.ts";
 import { pathData } from "../geometry/path.ts";
 import type { Piece } from "../model/piece.ts";
 import { flatPicture } from "../pictures/flat.ts";
-import type { Picture, Shape } from "../pictures/shapes.ts";
+import type { Picture, PictureShape } from "../pictures/shapes.ts";
 import { MM_PER } from "../units/length.ts";
 import type { Brush, Canvas, Format, WriteOptions } from "./format.ts";
 import { INK } from "./print/ink.ts";
@@ -31,13 +31,14 @@ function pictureFor(pieces: readonly Piece[]): Picture {
       isTurned ? piece : { ...piece, lines: piece.lines.filter((line) => !isBehind(line)) },
     ),
   });
-  const shapes = picture.shapes.map((s): Shape =>
+  const shapes = picture.shapes.map((s): PictureShape =>
     s.fill === "face" && turned.has(s.of ?? "") ? { ...s, fill: "back" } : s,
   );
   return { ...picture, shapes };
 }
 
-const roleOf = ({ role, fold }: Shape): StrokeRole => (role === "score" ? (fold ?? "valley") : (role as StrokeRole));
+const roleOf = ({ role, fold }: PictureShape): StrokeRole =>
+  role === "score" ? (fold ?? "valley") : (role as StrokeRole);
 
 /** Paints a picture; the brush is in mm with y up already. */
 function paint<P>(

@@ -54,7 +54,7 @@ const xmlId = (id: string): string => id.replaceAll("/", ".");
 
 const data = (path: Path, dx: number, height: number): string => pathData(yDown(path, dx, height));
 
-interface Drawn {
+interface DrawnStroke {
   readonly role: StrokeRole;
   readonly piece: string;
   readonly id: string;
@@ -83,8 +83,8 @@ export function writeOutlineSvg({ drawn, width, height }: KeptOutline, title: st
 export function writeSvg(pieces: readonly Piece[], title: string): string {
   const both = withTurned(pieces.filter(cutByItself));
   const { placed, width, height } = inARow(both.map(({ piece }) => piece));
-  const drawn: Drawn[] = placed.flatMap(({ piece, x }, n) => [
-    ...piece.outline.map((path, i): Drawn => ({
+  const drawn: DrawnStroke[] = placed.flatMap(({ piece, x }, n) => [
+    ...piece.outline.map((path, i): DrawnStroke => ({
       // turned over it is there to be laid on, and has been cut
       role: both[n]?.isTurned ? "guide" : "cut",
       piece: piece.id,
@@ -94,7 +94,7 @@ export function writeSvg(pieces: readonly Piece[], title: string): string {
     })),
     ...piece.lines
       .filter((line) => !isBehind(line))
-      .map((stroke): Drawn => ({
+      .map((stroke): DrawnStroke => ({
         role: stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role,
         piece: piece.id,
         id: stroke.id,

@@ -59,7 +59,7 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = InputOf<typeof settings>;
+type BandInput = InputOf<typeof settings>;
 
 /** Part of what it goes along that a band takes, when the maker has not said. */
 const USUAL_PART = 1 / 3;
@@ -75,7 +75,7 @@ const SLIT_PLIES = 2.5;
 const SLIT_PAST = 1;
 
 /** Sizes, mm: round what is inside and along it; walls where it is thick. */
-function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: BandInput) {
   const { width, height, thickness } = contents;
   const [round, along] = set.runs === "across" ? [width, height] : [height, width];
   const walled = thickness > ONE_SCORE_UP_TO;
@@ -86,7 +86,7 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
 }
 
 /** How deep the two ends are, what they share being the overlap; and where slits stand in them. */
-function endsOf(set: Input["settings"], across: number, grid: number) {
+function endsOf(set: BandInput["settings"], across: number, grid: number) {
   const most = roundDown(across - SHORT, grid);
   const slit = roundUp(Math.min(Math.max(set.lap / 2, SLIT_FROM[0]), SLIT_FROM[1], most / 2), grid);
   const asked = Math.min(set.heldBy === "slits" ? 2 * slit : roundUp(set.lap, grid), most);
@@ -116,7 +116,7 @@ function roundIt(
   return { walls: [leftWall, rightWall].filter((w) => w !== undefined), left, right };
 }
 
-function draft(input: Input): Said {
+function draft(input: BandInput): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
   const { across, wide, depth, slit } = sizes;

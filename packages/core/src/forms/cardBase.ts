@@ -37,7 +37,7 @@ const settings = z.strictObject({
   cornerRadius: mm("Round the corners", 0, [0, 15], "The four outer corners; the folds stay square."),
 });
 
-type Input = InputOf<typeof settings>;
+type CardInput = InputOf<typeof settings>;
 
 /** An inner panel stays this much short of the fold (geometry notes: 1 to 2 mm), each gate of the middle. */
 const INNER_SHORT = 1;
@@ -46,7 +46,7 @@ const GATE_SHORT = 0.5;
 const GATES_APART = 2;
 
 /** The leaves of each fold, hung on the back: they fold behind it, the drawn face is the outside. */
-function leavesOf(fold: Input["settings"]["fold"], back: Rectangle, grid: number): readonly Flap[] {
+function leavesOf(fold: CardInput["settings"]["fold"], back: Rectangle, grid: number): readonly Flap[] {
   const leaf = (id: string, name: string, on: Rectangle["left"], deep: number, order = 1) =>
     flap(id, name, on, tapered({ deep }), { order, angle: -180 });
   const [inner, gate] = [roundDown(back.width - INNER_SHORT, grid), roundDown(back.width / 2 - GATE_SHORT, grid)];
@@ -71,7 +71,7 @@ const openings = (leaves: readonly Flap[]) =>
     return { ...opening, ...(over && { after: `open-${over.id}` }) };
   });
 
-function draft(input: Input): Said {
+function draft(input: CardInput): Said {
   const { stock, settings: set, setup } = input;
   const { w, h } = cardSize(input);
   const back = panel("back", "Back", w, h);
@@ -93,7 +93,7 @@ function draft(input: Input): Said {
 /** Every panel of it takes something, outside and inside; the front, which is said last, is where most is laid. */
 function grounds({ fold }: Readonly<Record<string, unknown>>) {
   const back = panel("back", "Back", 1, 1);
-  const leaves = leavesOf(fold as Input["settings"]["fold"], back, 1);
+  const leaves = leavesOf(fold as CardInput["settings"]["fold"], back, 1);
   const first = fold === "gate" ? leaves : leaves.toReversed();
   const turned = fold === "top" ? 180 : 0;
   return [...first, back].map(({ id, name }) => ground(id, name, id === "back" ? turned : 0, turned));

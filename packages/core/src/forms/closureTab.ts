@@ -30,9 +30,9 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = DraftInput<z.output<typeof settings>>;
+type TabInput = DraftInput<z.output<typeof settings>>;
 
-function draft({ contents, stock, settings: set, setup: { grid } }: Input): Said {
+function draft({ contents, stock, settings: set, setup: { grid } }: TabInput): Said {
   const width = roundUp(set.width, grid);
   const [reach, behind] = [roundUp(set.reach, grid), roundUp(set.backReach, grid)];
   const spine = spineFor(contents.thickness, stock.caliper, grid);

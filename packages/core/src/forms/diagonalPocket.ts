@@ -41,7 +41,7 @@ const settings = z.strictObject({
   border: mm("Border", 4, [2, 15], "What the cover layer leaves free all round."),
 });
 
-type Input = InputOf<typeof settings>;
+type DiagonalInput = InputOf<typeof settings>;
 
 /** How far each side of the mouth reaches where the maker has not said. */
 const HIGH_PART = 0.7;
@@ -50,7 +50,7 @@ const LOW_PART = 0.36;
 const CORNER_MM = 6;
 
 /** Sizes, mm: the back, and how far the mouth stands up on either side. */
-function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
+function sizesOf({ contents, settings: set, setup: { grid } }: DiagonalInput) {
   const { width, height, thickness } = contents;
   const across = roundUp(flatPocket(width, thickness, set.play), grid);
   const up = roundUp(flatPocket(height, thickness / 2, set.play), grid);
@@ -64,7 +64,7 @@ function sizesOf({ contents, settings: set, setup: { grid } }: Input) {
   return { across, up, low, high, tab };
 }
 
-function draft(input: Input): Said {
+function draft(input: DiagonalInput): Said {
   const { contents, stock, settings: set, setup } = input;
   const { across, up, low, high, tab: wide } = sizesOf(input);
   const onLeft = set.corner === "left";

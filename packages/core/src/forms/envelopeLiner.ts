@@ -49,13 +49,13 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = InputOf<typeof settings>;
+type LinerInput = InputOf<typeof settings>;
 
 /** The lining ends so far above the envelope's fold at its bottom, mm. */
 const ABOVE_FOLD = 3;
 
 /** The envelope's body and its closing flap, seen from their fold: x from the body's left, y towards the flap's tip. */
-function flapOf(input: Input): { readonly across: number; readonly up: number; readonly flap: readonly Point[] } {
+function flapOf(input: LinerInput): { readonly across: number; readonly up: number; readonly flap: readonly Point[] } {
   const form: Form = LINED.find((f) => f.id === input.settings.envelope) ?? squareBlankEnvelope;
   const tool = makes(form, input.setup.kind) ? input.setup.tool : boards.find((b) => makes(form, b.kind));
   if (!tool) throw new Error(`no board makes '${form.id}'`);
@@ -86,7 +86,7 @@ function lined(lining: Rectangle, left: number, { wanted, shape }: ReturnType<ty
   ];
 }
 
-function draft(input: Input): Said {
+function draft(input: LinerInput): Said {
   const { settings: set } = input;
   const { grid } = input.setup;
   const { across, up, flap: over } = flapOf(input);

@@ -33,6 +33,7 @@ import { pastOf, type Pocket, roomOn, stripsOf, tapeEdge } from "./shared/folded
 import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlines.ts";
 import { FRONT_PART, roomToSpare } from "./shared/pocket.ts";
 import { closedTwins } from "./shared/pocketClosure.ts";
+import { nth } from "../units/nth.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
 const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "leaf", "round", "rectangle");
@@ -58,10 +59,10 @@ const settings = z.strictObject({
   writing: choice("On the back", { none: "Nothing", lines: "Lines for to and from" }, "none", "Drawn with a pen."),
 });
 
-type Input = InputOf<typeof settings>;
+type FoldOverInput = InputOf<typeof settings>;
 
 /** The room between the tapes, and from the closed end to the mouth. */
-function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } }: Input) {
+function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } }: FoldOverInput) {
   const { width, height, thickness } = contents;
   const up = opens === "upper";
   // at its mouth the paper need not reach round
@@ -77,7 +78,7 @@ function pocketOf({ contents, settings: { play, hinge, opens }, setup: { grid } 
 }
 
 /** Where the pocket lies on the back, in the middle of its fold with its tapes, and its outer edges with them. */
-function lyingOn(face: Stood, pocket: Pocket, { taped, hinge }: Input["settings"]) {
+function lyingOn(face: Stood, pocket: Pocket, { taped, hinge }: FoldOverInput["settings"]) {
   const beside = pastOf(pocket, taped);
   const [wide, high] = [pocket.wide + beside.left + beside.right, pocket.high + beside.bottom + beside.top];
   const bottom = hinge === "bottom";
@@ -92,7 +93,7 @@ function lyingOn(face: Stood, pocket: Pocket, { taped, hinge }: Input["settings"
   return { x, y, outer };
 }
 
-function draft(input: Input): Said {
+function draft(input: FoldOverInput): Said {
   const { contents, stock, settings: set, setup } = input;
   const { hinge, touch, taped: side } = set;
   const { preset, refused } = foldedIn(OUTLINES, set, "arch", hinge);
@@ -140,7 +141,7 @@ function draft(input: Input): Said {
 /** The highest place of an outline above a place on its foot. */
 function topAbove(points: readonly Point[], x: number): Point {
   const heights = points.flatMap((a, i) => {
-    const b = points[(i + 1) % points.length] as Point;
+    const b = nth(points, i + 1);
     if (a[0] > x === b[0] > x) return [];
     return [a[1] + ((x - a[0]) / (b[0] - a[0])) * (b[1] - a[1])];
   });

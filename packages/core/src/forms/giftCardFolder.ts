@@ -50,13 +50,13 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = InputOf<typeof settings>;
+type FolderInput = InputOf<typeof settings>;
 
 /** Plies on one another in the closed folder, beside what it holds. */
 const PLIES = 4;
 
 /** Sizes, mm: the folder, its pocket, and what lies in it with the carrier beneath. */
-function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: FolderInput) {
   const { width, height, thickness } = contents;
   const carried = set.pull > 0;
   const thick = thickness + (carried ? stock.caliper : 0);
@@ -69,7 +69,7 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
   return { carried, thick, inner, tab, beside, across: inner + 2 * tab + 2 * beside, foot, up, high };
 }
 
-function draft(input: Input): Said {
+function draft(input: FolderInput): Said {
   const { contents, stock, settings: set, setup } = input;
   const { carried, thick, inner, tab, beside, across, foot, up, high } = sizesOf(input);
   const back = panel("back", "Back", across, up);

@@ -22,6 +22,7 @@ import { leastOn, roundDown } from "../units/ruler.ts";
 import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
 import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
+import { both } from "../units/nth.ts";
 
 const WINDOWS = outlinesOf("rectangle", "round", "oval", "arch", "heart");
 
@@ -56,7 +57,7 @@ const settings = z.strictObject({
   windowHigh: autoMm("Window's height", [10, 300], "As high as the slits leave unless set.", { follows: "height" }),
 });
 
-type Input = InputOf<typeof settings>;
+type FrameCardInput = InputOf<typeof settings>;
 
 /** A slit is so much longer at each end than what goes through it (geometry notes). */
 const SLIT_SLACK = 0.75;
@@ -79,11 +80,11 @@ const corner =
   (long) => ({ relief: 0, deep, corners: [[long / 2, deep]] });
 
 /** The insert, where it lies on the card, and how much of its corners goes through; mm. */
-function sizesOf(input: Input) {
+function sizesOf(input: FrameCardInput) {
   const { settings: set, setup } = input;
   const { w, h } = cardSize(input);
   const margin = Math.min(set.margin, (Math.min(w, h) - 4 * FROM_EDGE) / 2);
-  const [wide, high] = [w, h].map((long) => roundDown(long - 2 * margin, setup.grid)) as [number, number];
+  const [wide, high] = both([w, h], (long) => roundDown(long - 2 * margin, setup.grid));
   // corners stay corners: two of them leave some edge between
   const q = Math.min(set.corner, (Math.min(wide, high) / 2 - FROM_EDGE) / Math.SQRT2);
   return { wide, high, q, at: [(w - wide) / 2, (h - high) / 2] as Point };
@@ -99,7 +100,7 @@ function insertOf({ wide, high, q }: ReturnType<typeof sizesOf>) {
 }
 
 /** The window in the middle of the insert, as large as was asked for or as the slits leave it: in the front, and in an insert on it. */
-function windowsIn(input: Input, { wide, high, q }: ReturnType<typeof sizesOf>, front: Drawn, lies: Point) {
+function windowsIn(input: FrameCardInput, { wide, high, q }: ReturnType<typeof sizesOf>, front: Drawn, lies: Point) {
   const { settings: set, setup } = input;
   const preset = outlineIn(WINDOWS, set.opening, set.drawn, "oval");
   const inset = Math.max(FROM_EDGE, (q + FROM_SLIT) / Math.SQRT2);
@@ -115,7 +116,7 @@ function windowsIn(input: Input, { wide, high, q }: ReturnType<typeof sizesOf>, 
   return { box, cuts: [opened("front-window", front.id, [box.x, box.y]), ...inInsert] };
 }
 
-function draft(input: Input): Said {
+function draft(input: FrameCardInput): Said {
   const { stock, settings: set } = input;
   const { back, front, frontAt, w, h, motions } = foldedCard(input);
   const sizes = sizesOf(input);

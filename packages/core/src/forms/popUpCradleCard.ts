@@ -51,7 +51,7 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = InputOf<typeof settings>;
+type CradleInput = InputOf<typeof settings>;
 
 /** What is inside stays this far from the card's edge (geometry notes). */
 const INSIDE = 3;
@@ -64,14 +64,14 @@ const STRIP_PART = 2 / 5;
 const APART = 4;
 
 /** How wide an outline is along the fold as it is meant to look, mm; a rectangle is as wide as one likes. */
-function natural({ figure, drawn: own, fold }: Input["settings"], long: number): number {
+function natural({ figure, drawn: own, fold }: CradleInput["settings"], long: number): number {
   const preset = outlineIn(OUTLINES, figure, own, "round");
   if (!preset || preset.id === "rectangle") return Infinity;
   return fold === "side" ? long / preset.usual : long * preset.usual;
 }
 
 /** Sizes, mm, kept within the card: `deep` off its fold, `along` it. */
-function sizesOf(input: Input) {
+function sizesOf(input: CradleInput) {
   const { settings: set, setup } = input;
   const { grid } = setup;
   const { w, h } = cardSize(input);
@@ -90,7 +90,7 @@ function sizesOf(input: Input) {
 }
 
 /** The outline as it reaches off the fold, its foot to the right: it is turned over on the riser. */
-function drawn({ settings: set }: Input, size: Size): Rectangle {
+function drawn({ settings: set }: CradleInput, size: Size): Rectangle {
   const preset = outlineIn(OUTLINES, set.figure, set.drawn, "round");
   // in a card that opens upwards it stands on its foot; in one that opens sideways it is read along the fold
   if (!preset || preset.id === "rectangle" || set.fold === "side") return cutTo("figure", "Figure", preset, size);
@@ -99,7 +99,7 @@ function drawn({ settings: set }: Input, size: Size): Rectangle {
 }
 
 /** What is lifted; cut as it is read: upright, on its foot. */
-function shownOf(input: Input, { long, across }: ReturnType<typeof sizesOf>) {
+function shownOf(input: CradleInput, { long, across }: ReturnType<typeof sizesOf>) {
   const figure = drawn(input, { width: long, height: across });
   const upright = input.settings.fold === "top" && { laid: { x: 0, y: long, rotation: -90, flip: false } };
   const blank = upright ? { width: across, height: long } : { width: long, height: across };
@@ -125,7 +125,7 @@ const hides = ({ deep, k, long }: ReturnType<typeof sizesOf>, grid: number): rea
   }),
 ];
 
-function draft(input: Input): Said {
+function draft(input: CradleInput): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
   const { w, h, along, k, across, long } = sizes;

@@ -30,12 +30,12 @@ const settings = z.strictObject({
   tab: mm("Corner tabs", 12, [6, 25], "How far they reach along the end walls, inside."),
 });
 
-type Input = InputOf<typeof settings>;
+type TrayInput = InputOf<typeof settings>;
 
 /** The tray is pulled out by this part of its length to take something from it. */
 const PULLED = 0.8;
 /** Sizes, mm: the tray inside its walls, and the sleeve round it. */
-function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: TrayInput) {
   const ply = stock.caliper;
   // end walls have the tabs' ply inside them
   const inner = roundUp(betweenWalls(contents.width, 0, set.play), grid);
@@ -47,7 +47,7 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
   return { ply, inner, long, high, across, depth, reach: roundDown(Math.min(set.tab, inner / 2 - 1), grid) };
 }
 
-function draft(input: Input): Said {
+function draft(input: TrayInput): Said {
   const { contents, settings: set, setup } = input;
   const sizes = sizesOf(input);
   const { ply, inner, long, across, depth, reach } = sizes;

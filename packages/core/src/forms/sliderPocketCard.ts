@@ -45,7 +45,7 @@ const settings = z.strictObject({
   tie: mm("Hole for a ribbon", 0, [0, 6], "Across, near the pull panel's upper edge, to pull by; 0 leaves it out."),
 });
 
-type Input = InputOf<typeof settings>;
+type SliderInput = InputOf<typeof settings>;
 
 /** Paper that is left at both ends of the slit, and beside the figure (geometry notes). */
 const END = 20;
@@ -60,7 +60,7 @@ const PLIES = 7;
 const TIE_BELOW = 9;
 
 /** Sizes, mm: the slit with its place, how much of it the carrier takes, how far each half of that reaches. */
-function sizesOf(input: Input) {
+function sizesOf(input: SliderInput) {
   const { settings: set, setup } = input;
   const { w, h } = cardSize(input);
   const most = Math.max(LEAST * h, h - 2 * END);
@@ -73,7 +73,10 @@ function sizesOf(input: Input) {
 }
 
 /** The figure covers the carrier it rides on, and stays beside the card's edges. */
-function watched({ settings: set }: Input, { w, x, half, carried }: ReturnType<typeof sizesOf>): readonly Covering[] {
+function watched(
+  { settings: set }: SliderInput,
+  { w, x, half, carried }: ReturnType<typeof sizesOf>,
+): readonly Covering[] {
   const room = Math.min(x, w - x);
   const larger = (least: number) => ({ mends: least + 2, button: "figure-larger" });
   const smaller = { mends: Math.max(10, 2 * (room - BESIDE)), button: "figure-smaller" };
@@ -85,7 +88,11 @@ function watched({ settings: set }: Input, { w, x, half, carried }: ReturnType<t
 }
 
 /** What runs in the slit: the carrier with its halves on either side of the front, the pull panel and the figure on it. */
-function ridingOn({ settings: set }: Input, { w, h, x, low, carried, half }: ReturnType<typeof sizesOf>, front: Drawn) {
+function ridingOn(
+  { settings: set }: SliderInput,
+  { w, h, x, low, carried, half }: ReturnType<typeof sizesOf>,
+  front: Drawn,
+) {
   const size = { width: set.figureWide, height: set.figureHigh };
   const pull = panel("pull", "Pull panel", w - set.free, h - 1);
   const ribbon = set.tie > 0 ? [hole("tie", pull, [pull.width / 2, pull.height - TIE_BELOW], set.tie)] : [];
@@ -108,7 +115,7 @@ function ridingOn({ settings: set }: Input, { w, h, x, low, carried, half }: Ret
   return { sheets: [carrier, pulled, shown], joins, glue, pull, behind, ahead, figure };
 }
 
-function draft(input: Input): Said {
+function draft(input: SliderInput): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
   const { w, h, long, low, x, carried, travel } = sizes;

@@ -44,7 +44,7 @@ const settings = z.strictObject({
   closure: closures("none", "tab", "string", "seal", "band"),
 });
 
-type Input = InputOf<typeof settings>;
+type SquareInput = InputOf<typeof settings>;
 
 /** A slanted edge shorter than this (mm) holds badly: the upright edge below it is glued as well. */
 const SHORT_SLANT = 20;
@@ -52,7 +52,7 @@ const SHORT_SLANT = 20;
 const TAB_CORNERS = { topLeft: rounded(8), topRight: rounded(8) };
 
 /** The square and what is cut of its flaps; the body lies with its longer side across. */
-function figuresOf({ contents, settings: set, setup }: Input) {
+function figuresOf({ contents, settings: set, setup }: SquareInput) {
   const notch = setup.tool.kind === "punch-board" ? setup.tool.notch : COMMON_NOTCH_MM;
   const inside = (size: number): number => flatPocket(size, contents.thickness, set.play);
   const square = squareBlank(inside(contents.width), inside(contents.height), notch, setup.grid);
@@ -63,7 +63,7 @@ function figuresOf({ contents, settings: set, setup }: Input) {
 }
 
 /** The body and its four flaps, drawn upright: W across. */
-function flapsOf({ settings: set }: Input, { long, short, rim, ...cut }: ReturnType<typeof figuresOf>) {
+function flapsOf({ settings: set }: SquareInput, { long, short, rim, ...cut }: ReturnType<typeof figuresOf>) {
   const tip = (half: number, trim = 0) => pointed({ apex: half + rim, shoulder: rim, round: set.cornerRadius, trim });
   // side flaps long enough to overlap one another cannot fold into the same ply
   const meet = short / 2 + rim > long / 2;
@@ -100,7 +100,7 @@ function seamsOf({ bottom, left, right }: ReturnType<typeof flapsOf>, rim: numbe
   );
 }
 
-function draft(input: Input): Said {
+function draft(input: SquareInput): Said {
   const { settings: set, contents, stock, setup } = input;
   const figures = figuresOf(input);
   const { side: S, punch: p, notch: d, long, short, rim, trimmedFor } = figures;

@@ -57,7 +57,7 @@ const settings = z.strictObject({
   ),
 });
 
-type Input = InputOf<typeof settings>;
+type StickInput = InputOf<typeof settings>;
 
 /** Holes stand apart by the stick and so much more (geometry notes). */
 const BESIDE_STICK = 2;
@@ -69,7 +69,7 @@ const BASE_PART = 0.8;
 const OFF_FOLD = 0.5;
 
 /** Sizes between the faces, mm: what they stand on, what of them must be paper, and how far apart the holes are. */
-function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
+function sizesOf({ contents, stock, settings: set, setup: { grid } }: StickInput) {
   const { width, height, thickness } = contents;
   const deep = roundUp(betweenWalls(thickness, 0, set.play) + stock.caliper, grid);
   const least = set.points === "down" ? set.stick + STICK_SLACK + 2 * BASE_RIM : 0;
@@ -82,7 +82,7 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: Input) {
 }
 
 /** The faces' outline, as small as leaves room for the treat and for the holes above it. */
-function faceOf(input: Input, { wide, hole, covered, tall, head, apart }: ReturnType<typeof sizesOf>) {
+function faceOf(input: StickInput, { wide, hole, covered, tall, head, apart }: ReturnType<typeof sizesOf>) {
   const { contents, settings: set, setup } = input;
   const { preset, refused } = foldedIn(OUTLINES, set, "round", "bottom");
   const beside = (at: { readonly width: number }, wide: number, high: number) => ({
@@ -96,7 +96,7 @@ function faceOf(input: Input, { wide, hole, covered, tall, head, apart }: Return
   return { face, refused };
 }
 
-function draft(input: Input): Said {
+function draft(input: StickInput): Said {
   const { contents, settings: set, setup } = input;
   const sizes = sizesOf(input);
   const { deep, wide, hole: across, head, apart } = sizes;

@@ -2,6 +2,7 @@
 import { flatten, line, type Path, pointAt, type Segment, split } from "./path.ts";
 import type { Point } from "./point.ts";
 import { SAME_POINT_MM } from "./tolerance.ts";
+import { nth } from "../units/nth.ts";
 
 /** A curve is looked at in so many places: outlines of ours cross a line no more often. */
 const LOOKS = 24;
@@ -44,7 +45,7 @@ export function chordAt(path: Path, level: number): readonly [number, number] | 
   const points = flatten(path);
   const meets: number[] = [];
   points.forEach(([x, y], i) => {
-    const [u, v] = points[(i + 1) % points.length] as Point;
+    const [u, v] = nth(points, i + 1);
     if (y < level - SAME_POINT_MM === v < level - SAME_POINT_MM) return;
     meets.push(x + ((level - SAME_POINT_MM - y) / (v - y)) * (u - x));
   });

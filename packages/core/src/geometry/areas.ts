@@ -11,7 +11,10 @@ const CRUMB_MM2 = 1e-3;
 /** How far a rounded join may stand off its circle, mm. */
 const ROUND_SAG = 0.05;
 
-type Rings = readonly (readonly Point[])[];
+/** A closed line, mm: an outer one anticlockwise, a hole clockwise. */
+export type Ring = readonly Point[];
+/** Areas by their lines. */
+export type Rings = readonly Ring[];
 
 const toUnits = (rings: Rings): Paths64 =>
   rings.map((ring) => ring.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })));

@@ -6,6 +6,7 @@
 import { areaPaths, FillRule, intersect, type Paths64 } from "clipper2-ts";
 import { distance, type Point } from "./point.ts";
 import { UNITS_PER_MM } from "./tolerance.ts";
+import { nth } from "../units/nth.ts";
 
 const integer = (points: readonly Point[]): Paths64 => [
   points.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })),
@@ -13,7 +14,7 @@ const integer = (points: readonly Point[]): Paths64 => [
 
 /** mm² by which an area may be wrong because its corners were put on whole units: half a unit each way along its edge. */
 export const noiseOf = (points: readonly Point[]): number =>
-  points.reduce((sum, p, i) => sum + distance(p, points[(i + 1) % points.length] as Point), 0) / UNITS_PER_MM;
+  points.reduce((sum, p, i) => sum + distance(p, nth(points, i + 1)), 0) / UNITS_PER_MM;
 
 /** Area two simple polygons share, mm². */
 export const sharedArea = (a: readonly Point[], b: readonly Point[]): number =>

@@ -10,6 +10,7 @@
 import { areaOf, clipConvex, flattenTo, leftOf, type Path, polygon, split, sweep } from "./path.ts";
 import { add, between, cross, direction, distance, type Point, scale, subtract } from "./point.ts";
 import { SAME_POINT_MM } from "./tolerance.ts";
+import { nth } from "../units/nth.ts";
 
 /** A convex part of a polygon, anticlockwise: `rim` says of each corner whether the edge that begins there was the polygon's own. */
 export interface ConvexPart {
@@ -25,7 +26,7 @@ export const anticlockwise = (points: readonly Point[]): readonly Point[] =>
 const TURNS_IN = -1e-7;
 
 const turnAt = (points: readonly Point[], i: number): number => {
-  const at = (k: number): Point => points[(k + points.length) % points.length] as Point;
+  const at = (k: number): Point => nth(points, k);
   return cross(direction(at(i - 1), at(i)), direction(at(i), at(i + 1)));
 };
 
@@ -45,7 +46,7 @@ export function isConvex(points: readonly Point[]): boolean {
 
 /** The convex parts of a simple polygon, anticlockwise. */
 export function convexParts(given: readonly Point[]): ConvexPart[] {
-  const points = given.filter((p, i) => distance(p, given[(i + 1) % given.length] as Point) > SAME_POINT_MM);
+  const points = given.filter((p, i) => distance(p, nth(given, i + 1)) > SAME_POINT_MM);
   const done: ConvexPart[] = [];
   const open: ConvexPart[] = [{ points, rim: points.map(() => true) }];
   for (let part = open.pop(); part; part = open.pop()) {
@@ -60,7 +61,7 @@ export function convexParts(given: readonly Point[]): ConvexPart[] {
 /** Cuts a polygon from a corner that turns inwards, half way between its edges, until it meets the rim. */
 function cutFrom({ points, rim }: ConvexPart, i: number): ConvexPart[] {
   const count = points.length;
-  const at = (k: number): Point => points[((k % count) + count) % count] as Point;
+  const at = (k: number): Point => nth(points, k % count);
   const start = at(i);
   const way = direction([0, 0], subtract(direction(at(i - 1), start), direction(start, at(i + 1))));
   let [near, edge] = [Infinity, -1];
@@ -90,10 +91,8 @@ function cutFrom({ points, rim }: ConvexPart, i: number): ConvexPart[] {
 
 /** Without points that came to lie on one another. */
 function tidied({ points, rim }: ConvexPart): ConvexPart {
-  const kept = points.flatMap((p, i) =>
-    distance(p, points[(i + 1) % points.length] as Point) > SAME_POINT_MM ? [i] : [],
-  );
-  return { points: kept.map((i) => points[i] as Point), rim: kept.map((i) => rim[i] as boolean) };
+  const kept = points.flatMap((p, i) => (distance(p, nth(points, i + 1)) > SAME_POINT_MM ? [i] : []));
+  return { points: kept.map((i) => nth(points, i)), rim: kept.map((i) => nth(rim, i)) };
 }
 
 /** A part drawn in by `by` mm from the polygon's rim; nothing where none is left. */
@@ -101,7 +100,7 @@ export const insetPart = ({ points, rim }: ConvexPart, by: number): Point[] =>
   points.reduce(
     (kept: Point[], a, i) => {
       if (!rim[i]) return kept;
-      const b = points[(i + 1) % points.length] as Point;
+      const b = nth(points, i + 1);
       const [dx, dy] = direction(a, b);
       const inwards: Point = [-dy * by, dx * by];
       return leftOf(kept, add(a, inwards), add(b, inwards));
@@ -131,7 +130,7 @@ export function cornersOf(outline: Path): readonly Point[] {
     const corner = add(s.centre, scale(subtract(middle, s.centre), (radius * radius) / (off * off)));
     return [s.from, corner, s.to];
   });
-  const spaced = points.filter((p, i) => distance(p, points[(i + points.length - 1) % points.length] as Point) > 1e-4);
+  const spaced = points.filter((p, i) => distance(p, nth(points, i - 1)) > 1e-4);
   // what a rounding leaves on a straight run is no corner
   return anticlockwise(spaced).filter((_, i, all) => Math.abs(turnAt(all, i)) > 1e-6);
 }
@@ -167,7 +166,7 @@ function runsBack([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point, [dx, dy]: P
  */
 export function unpinched(points: readonly Point[]): readonly (readonly Point[])[] {
   const count = points.length;
-  const at = (k: number): Point => points[k % count] as Point;
+  const at = (k: number): Point => nth(points, k % count);
   for (let i = 0; i < count; i += 1)
     for (let k = i + 1; k < count; k += 1)
       if (runsBack(at(i), at(i + 1), at(k), at(k + 1)))

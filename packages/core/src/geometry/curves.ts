@@ -12,6 +12,7 @@ import Flatbush from "flatbush";
 import { areaOf, flatten, holds, type Path, pointAt, reverse, type Segment, split, sweep } from "./path.ts";
 import { add, cross, direction, distance, dot, type Point, scale, subtract } from "./point.ts";
 import { UNITS_PER_MM } from "./tolerance.ts";
+import { both, nth } from "../units/nth.ts";
 
 /** Chords stand no further off their curve than this, mm: crossings are found between curves, not between chords. */
 const SAG_MM = 0.01;
@@ -81,9 +82,9 @@ function ringOf(path: Path64): Point[] | undefined {
     const last = ring.at(-1);
     if (!last || distance(last, [x, y]) >= CRUMB_UNITS) ring.push([x, y]);
   }
-  while (ring.length > 1 && distance(ring[0] as Point, ring.at(-1) as Point) < CRUMB_UNITS) ring.pop();
+  while (ring.length > 1 && distance(nth(ring, 0), nth(ring, -1)) < CRUMB_UNITS) ring.pop();
   if (ring.length < 3) return undefined;
-  const next = (i: number): Point => ring[(i + 1) % ring.length] as Point;
+  const next = (i: number): Point => nth(ring, i + 1);
   const area = ring.reduce((sum, p, i) => sum + cross(p, next(i)) / 2, 0);
   const long = ring.reduce((sum, p, i) => sum + distance(p, next(i)), 0);
   return Math.abs(area) < (long / 2) * SLIVER_MM * UNITS_PER_MM ? undefined : ring;
@@ -115,7 +116,7 @@ class Origins {
     let least = NEAR_UNITS;
     // of curves that lie on one another the first is followed throughout, and not now one and now the other
     for (const index of found.sort((a, b) => a - b)) {
-      const { a, b, of, from, to } = this.#chords[index] as Chord;
+      const { a, b, of, from, to } = nth(this.#chords, index);
       const long = distance(a, b);
       const way = direction(a, b);
       const [u, v] = [dot(subtract(p, a), way), dot(subtract(q, a), way)];
@@ -134,7 +135,7 @@ class Origins {
 function runsAlong(chords: readonly Run[]): Run[] {
   const goesOn = (one: Run, next: Run): boolean =>
     one.of === next.of && one.to > one.from === next.to > next.from && Math.abs(one.to - next.from) < 0.02;
-  const first = chords.findIndex((chord, i) => !goesOn(chords.at(i - 1) as Run, chord));
+  const first = chords.findIndex((chord, i) => !goesOn(nth(chords, i - 1), chord));
   const turned = first > 0 ? [...chords.slice(first), ...chords.slice(0, first)] : chords;
   const runs: Run[] = [];
   for (const chord of turned) {
@@ -183,7 +184,7 @@ const isEnd = (t: number): boolean => t === 0 || t === 1;
 function joinUp(runs: readonly Run[]): void {
   if (runs.length < 2) return;
   runs.forEach((run, i) => {
-    const next = runs[(i + 1) % runs.length] as Run;
+    const next = nth(runs, i + 1);
     let [t, u] = [snapped(run.of, run.to), snapped(next.of, next.from)];
     if (!isEnd(t) && !isEnd(u)) {
       const crossing = crossingOf(run.of, t, next.of, u);
@@ -209,12 +210,10 @@ function closedPath(runs: readonly Run[]): Path {
     .map((run) => partOf(run.of, run.from, run.to));
   // an arc's ends lie on its circle: what it meets comes to them
   const joints = parts.map((part, i): Point => {
-    const next = parts[(i + 1) % parts.length] as Segment;
+    const next = nth(parts, i + 1);
     return next.kind === "arc" ? next.from : part.to;
   });
-  return straightened(
-    parts.map((part, i): Segment => ({ ...part, from: joints.at(i - 1) as Point, to: joints[i] as Point })),
-  );
+  return straightened(parts.map((part, i): Segment => ({ ...part, from: nth(joints, i - 1), to: nth(joints, i) })));
 }
 
 /** Lines that go on straight are one. */
@@ -242,10 +241,7 @@ function straightened(path: Path): Path {
 
 /** Runs the clipper and finds the curves again. */
 function clipped(how: ClipType, subject: readonly Path[], clip: readonly Path[], rule: FillRule): Path[] {
-  const [own, other] = [subject, clip].map((loops) => loops.map(chordsOf).filter((chords) => chords.length > 2)) as [
-    Chord[][],
-    Chord[][],
-  ];
+  const [own, other] = both([subject, clip], (loops) => loops.map(chordsOf).filter((chords) => chords.length > 2));
   const all = [...own, ...other].flat();
   if (all.length === 0) return [];
   const clipper = new Clipper64();
@@ -258,7 +254,7 @@ function clipped(how: ClipType, subject: readonly Path[], clip: readonly Path[],
   return found.flatMap((path): Path[] => {
     const ring = ringOf(path);
     if (!ring) return [];
-    const runs = runsAlong(ring.map((p, i) => origins.under(p, ring[(i + 1) % ring.length] as Point)));
+    const runs = runsAlong(ring.map((p, i) => origins.under(p, nth(ring, i + 1))));
     joinUp(runs);
     const closed = closedPath(runs);
     return closed.length > 0 ? [closed] : [];
@@ -279,7 +275,7 @@ export const combined = (how: Combining, one: readonly Path[], other: readonly P
 export function oriented(loops: readonly Path[]): Path[] {
   const rings = loops.map((loop) => flatten(loop));
   return loops.map((loop, i) => {
-    const [start] = rings[i] as readonly Point[];
+    const [start] = nth(rings, i);
     const depth = rings.filter((ring, j) => j !== i && start && holds(ring, start)).length;
     return areaOf(loop) > 0 === (depth % 2 === 0) ? loop : reverse(loop);
   });
@@ -375,7 +371,7 @@ function bandsOf(loop: Path, by: number): Path[] {
   return loop.flatMap((s, i): Path[] => {
     const parts = beside(s, by);
     const bands = runsOfParts(parts).map((run): Path => {
-      const [first, last] = [run[0] as Required<Beside>, run.at(-1) as Required<Beside>];
+      const [first, last] = [nth(run, 0), nth(run, -1)];
       const [start, end] = [first.moved as Segment, last.moved as Segment];
       return turnedLeft([
         ...run.map(({ moved }) => moved as Segment),
@@ -390,7 +386,7 @@ function bandsOf(loop: Path, by: number): Path[] {
       const isLast = parts[n + 1]?.moved !== undefined || n === parts.length - 1;
       return [disc(part.from, far), ...(isLast ? [disc(part.to, far)] : [])];
     });
-    return [...bands, ...tight, ...cornerOf(s, loop[(i + 1) % loop.length] as Segment, by)];
+    return [...bands, ...tight, ...cornerOf(s, nth(loop, i + 1), by)];
   });
 }
 

@@ -16,6 +16,7 @@ import {
   subtract,
 } from "./point.ts";
 import { CURVE_SAG_MM, SAME_POINT_MM } from "./tolerance.ts";
+import { nth } from "../units/nth.ts";
 
 /** A straight segment, mm. */
 export interface Line {
@@ -186,6 +187,9 @@ export const areaOf = (loop: Path): number =>
     );
   }, 0);
 
+/** Where a path begins and ends. */
+export const endsOf = (path: Path): [Point, Point] => [nth(path, 0).from, nth(path, -1).to];
+
 /** The extent of points, mm, y up. */
 export interface Bounds {
   readonly left: number;
@@ -211,8 +215,8 @@ export function boundsOf(points: readonly Point[]): Bounds {
 export function holds(points: readonly Point[], p: Point): boolean {
   let inside = false;
   for (let i = 0, j = points.length - 1; i < points.length; j = i, i += 1) {
-    const a = points[i] as Point;
-    const b = points[j] as Point;
+    const a = nth(points, i);
+    const b = nth(points, j);
     if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
   }
   return inside;
@@ -224,7 +228,7 @@ export function holds(points: readonly Point[], p: Point): boolean {
  */
 export function roundCorners(points: readonly Point[], radii: readonly number[]): Path {
   const count = points.length;
-  const at = (i: number): Point => points[(i + count) % count] as Point;
+  const at = (i: number): Point => nth(points, i);
   // tangent length of a rounding: r·tan(half the turn)
   const tangents = points.map((p, i) => {
     const into = direction(at(i - 1), p);
@@ -240,8 +244,8 @@ export function roundCorners(points: readonly Point[], radii: readonly number[])
     return Math.min(fit(i - 1, distance(at(i - 1), at(i))), fit(i + 1, distance(at(i), at(i + 1))));
   });
   const corners = points.map((p, i) => {
-    const { wanted, perRadius, into, out, bend } = tangents[i] as (typeof tangents)[number];
-    const reach = wanted * (share[i] as number);
+    const { wanted, perRadius, into, out, bend } = nth(tangents, i);
+    const reach = wanted * nth(share, i);
     if (reach < SAME_POINT_MM || bend < 1e-9) return { start: p, end: p, arc: undefined };
     const start = subtract(p, scale(into, reach));
     const end = add(p, scale(out, reach));
@@ -254,7 +258,7 @@ export function roundCorners(points: readonly Point[], radii: readonly number[])
   const path: Segment[] = [];
   corners.forEach((corner, i) => {
     if (corner.arc) path.push(corner.arc);
-    const next = corners[(i + 1) % count] as (typeof corners)[number];
+    const next = nth(corners, i + 1);
     if (distance(corner.end, next.start) > SAME_POINT_MM) path.push(line(corner.end, next.start));
   });
   return path;
@@ -266,7 +270,7 @@ export function leftOf(subject: readonly Point[], a: Point, b: Point): Point[] {
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]];
   const side = (p: Point): number => dx * (p[1] - a[1]) - dy * (p[0] - a[0]);
   subject.forEach((p, k) => {
-    const q = subject[(k + 1) % subject.length] as Point;
+    const q = nth(subject, k + 1);
     const [sideP, sideQ] = [side(p), side(q)];
     if (sideP >= 0) kept.push(p);
     if (sideP > 0 !== sideQ > 0 && sideP !== sideQ) kept.push(between(p, q, sideP / (sideP - sideQ)));
@@ -276,13 +280,13 @@ export function leftOf(subject: readonly Point[], a: Point, b: Point): Point[] {
 
 /** What is left of `subject` inside the convex, anticlockwise polygon `window`; nothing where they do not meet. */
 export const clipConvex = (subject: readonly Point[], window: readonly Point[]): Point[] =>
-  window.reduce((kept: Point[], a, i) => leftOf(kept, a, window[(i + 1) % window.length] as Point), [...subject]);
+  window.reduce((kept: Point[], a, i) => leftOf(kept, a, nth(window, i + 1)), [...subject]);
 
 /** A convex, anticlockwise polygon drawn in by `by` mm along every edge; nothing where none is left. */
 export const insetConvex = (points: readonly Point[], by: number): Point[] =>
   points.reduce(
     (kept: Point[], a, i) => {
-      const b = points[(i + 1) % points.length] as Point;
+      const b = nth(points, i + 1);
       if (distance(a, b) < SAME_POINT_MM) return kept;
       const [dx, dy] = direction(a, b);
       const inwards: Point = [-dy * by, dx * by];
@@ -314,7 +318,7 @@ export const pathData = (path: Path): string => runsOf(path).map(runData).join("
 
 function runData(run: Path): string {
   const at = (p: Point): string => `${figure(p[0])} ${figure(p[1])}`;
-  const [first, last] = [run[0] as Segment, run.at(-1) as Segment];
+  const [first, last] = [nth(run, 0), nth(run, -1)];
   let text = `M${at(first.from)}`;
   for (const s of run) {
     if (s.kind === "line") text += `L${at(s.to)}`;
@@ -335,8 +339,8 @@ function runData(run: Path): string {
 /** A polygon drawn in by `by` mm, every corner along its mitre; for polygons whose edges are all much longer than that. */
 export const inset = (points: readonly Point[], by: number): Point[] =>
   points.map((p, i) => {
-    const before = points[(i + points.length - 1) % points.length] as Point;
-    const after = points[(i + 1) % points.length] as Point;
+    const before = nth(points, i - 1);
+    const after = nth(points, i + 1);
     const [into, out] = [direction(before, p), direction(p, after)];
     const half = 1 + dot(into, out);
     return add(p, scale([-into[1] - out[1], into[0] + out[0]], by / half));
@@ -355,7 +359,7 @@ export function oval(width: number, height: number): Path {
     [0, -b],
   ];
   const quarters = ends.map((from, i) => {
-    const to = ends[(i + 1) % 4] as Point;
+    const to = nth(ends, i + 1);
     return {
       kind: "cubic",
       from,

@@ -4,24 +4,25 @@
  */
 import { fillsAfter } from "../folding/stages.ts";
 import { assembled, lastOrder } from "../paper/pose.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { boundsOf, flatten } from "../geometry/path.ts";
 import { HERE, offLine } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Fold, Glue, Piece, Placement } from "../model/piece.ts";
+import type { Fold, Glue, Piece, Contained } from "../model/piece.ts";
 import type { Scene } from "../model/solution.ts";
 import { alongLines, insideCuts } from "./insideCuts.ts";
-import { idIn, type Making, piecesOf, type StepDraft } from "./method.ts";
+import { idIn, type StepDraft } from "./method.ts";
+import { type Whole, piecesIn } from "../fittings/whole.ts";
 import { flatOnTable, listed, nameOf, strokesOf } from "./scene.ts";
 
 /** One form of the draft on the table. */
 interface Bench {
-  readonly making: Making;
-  readonly part: Laid;
+  readonly making: Whole;
+  readonly part: Part;
   /** the piece that stays, and all that is folded up with it */
   readonly main: Piece;
   readonly whole: readonly Piece[];
-  readonly lying: Placement | undefined;
+  readonly lying: Contained | undefined;
 }
 
 /** A piece with everything cut and scored, folded up to an order, with so many others there. */
@@ -46,7 +47,7 @@ const openOrder = ({ whole }: Bench): number => {
  * All steps of a draft.
  * @param scored the steps that cut and score one form
  */
-export function assemblySteps(making: Making, scored: (part: Laid) => readonly StepDraft[]): StepDraft[] {
+export function assemblySteps(making: Whole, scored: (part: Part) => readonly StepDraft[]): StepDraft[] {
   const [own, ...fitted] = making.parts;
   const bench = own && benchOf(making, own);
   if (!own || !bench) return [];
@@ -59,7 +60,7 @@ export function assemblySteps(making: Making, scored: (part: Laid) => readonly S
     const other = benchOf(making, part);
     if (!other) return [];
     const steps = fittingSteps(other, bench, laid, scored);
-    laid.push(...piecesOf(part, making).map((p) => p.id));
+    laid.push(...piecesIn(part, making).map((p) => p.id));
     return steps.map((step) => ({ ...step, fitting: part.fitting ?? "" }));
   });
   const { finish } = own;
@@ -70,8 +71,8 @@ export function assemblySteps(making: Making, scored: (part: Laid) => readonly S
   return [...scored(own), ...before, ...laying, ...first, ...last];
 }
 
-function benchOf(making: Making, part: Laid): Bench | undefined {
-  const pieces = piecesOf(part, making);
+function benchOf(making: Whole, part: Part): Bench | undefined {
+  const pieces = piecesIn(part, making);
   const main = pieces.find((p) => p.id === part.main);
   const joins = making.joins.filter((j) => pieces.some((p) => p.id === j.onto.piece));
   const lying = making.contents.find((c) => c.fitting === part.fitting);
@@ -83,7 +84,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   const { making, main, whole, lying } = bench;
   // what only bends is no fold to be made
   const folds = whole.flatMap((piece) =>
-    piece.folds.flatMap((fold): Placed<Fold>[] => (fold.slack ? [] : [[piece, fold]])),
+    piece.folds.flatMap((fold): InPiece<Fold>[] => (fold.slack ? [] : [[piece, fold]])),
   );
   const joinOf = (piece: Piece) => making.joins.find((j) => j.piece === piece.id);
   const others = whole.filter((piece) => piece !== main);
@@ -97,7 +98,9 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
     const own = others.find((piece) => slides(piece) && pieces.length > 0 && pieces.every((p) => p === piece));
     return own ? { ...bench, main: own, whole: [own] } : beside;
   };
-  const glues = whole.flatMap((piece) => (isReady(piece) ? [] : piece.glue.map((glue): Placed<Glue> => [piece, glue])));
+  const glues = whole.flatMap((piece) =>
+    isReady(piece) ? [] : piece.glue.map((glue): InPiece<Glue> => [piece, glue]),
+  );
   const orders = [...new Set(folds.map(([, f]) => f.order))].sort((a, b) => a - b);
   const [before, after]: [StepDraft[], StepDraft[]] = [[], []];
   // what is there already is creased
@@ -116,7 +119,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
     if (isReady(other) && own.length > 0) before.push(foldStep(bench, lastOf(own), own, [], [], false));
     if (!slides(other)) before.push(...joining(other, bench));
   }
-  const loose = piecesOf(bench.part, making).filter((piece) => !whole.includes(piece));
+  const loose = piecesIn(bench.part, making).filter((piece) => !whole.includes(piece));
   for (const other of loose) if (!other.folds.some((f) => !f.slack)) before.push(cutLoose(other), ...innerCuts(other));
   const fills = lying && fillsAfter(making, lying);
   const filling = (order: number): void => {
@@ -158,7 +161,7 @@ function madeUp(bench: Bench, laid: readonly string[]): { readonly before: StepD
   return { before, after };
 }
 
-const lastOf = (folds: readonly Placed<Fold>[]): number => Math.max(0, ...folds.map(([, f]) => f.order));
+const lastOf = (folds: readonly InPiece<Fold>[]): number => Math.max(0, ...folds.map(([, f]) => f.order));
 
 /** Whether the maker glues wet: no tape is in hand. */
 const wet = ({ making }: Bench) => ({ wet: making.spec.tape === undefined ? 1 : 0 });
@@ -167,7 +170,7 @@ const wet = ({ making }: Bench) => ({ wet: making.spec.tape === undefined ? 1 : 
 const faceOf = ({ part }: Bench, { face }: Glue): string => (face === part.outside ? "outside" : "inside");
 
 /** Folds in one line of one piece are one score. */
-const scoresIn = (folds: readonly Placed<Fold>[]): number =>
+const scoresIn = (folds: readonly InPiece<Fold>[]): number =>
   folds.filter(
     ([piece, fold], i) =>
       !folds.slice(0, i).some(([other, known]) => other === piece && !fold.path && !known.path && inLine(fold, known)),
@@ -182,16 +185,16 @@ function carrierOf(piece: Piece, { panel, onto }: Glue): string {
   return onto.panel === piece.root && parent !== undefined && parent !== piece.root ? parent : panel;
 }
 
-type Placed<T> = readonly [piece: Piece, of: T];
+type InPiece<T> = readonly [piece: Piece, of: T];
 
-const isWalled = (folding: readonly Placed<Fold>[]): boolean => folding.every(([, f]) => Math.abs(f.angle) < 179);
+const isWalled = (folding: readonly InPiece<Fold>[]): boolean => folding.every(([, f]) => Math.abs(f.angle) < 179);
 
 /** Glue on what folds next, and what holds the corners square while it sets. */
 function gluing(
   bench: Bench,
   order: number,
-  folding: readonly Placed<Fold>[],
-  glued: readonly Placed<Glue>[],
+  folding: readonly InPiece<Fold>[],
+  glued: readonly InPiece<Glue>[],
 ): StepDraft[] {
   const [first] = glued;
   if (!first) return [];
@@ -226,8 +229,8 @@ function gluing(
 function foldStep(
   bench: Bench,
   order: number,
-  folding: readonly Placed<Fold>[],
-  glued: readonly Placed<Glue>[],
+  folding: readonly InPiece<Fold>[],
+  glued: readonly InPiece<Glue>[],
   laid: readonly string[],
   closes: boolean,
 ): StepDraft {
@@ -266,7 +269,7 @@ function fittingSteps(
   bench: Bench,
   ground: Bench,
   laid: readonly string[],
-  scored: (part: Laid) => readonly StepDraft[],
+  scored: (part: Part) => readonly StepDraft[],
 ): StepDraft[] {
   const { part, main } = bench;
   const { before, after } = madeUp(bench, []);
@@ -380,7 +383,7 @@ const cutLoose = (piece: Piece): StepDraft => ({
   scene: flatOnTable(piece, strokesOf(piece), [idIn(piece, "outline")]),
 });
 
-const stickOn = (piece: Piece, { name }: Placement): StepDraft => ({
+const stickOn = (piece: Piece, { name }: Contained): StepDraft => ({
   kind: "glue",
   code: "stick-on",
   facts: { part: piece.name, contents: name },

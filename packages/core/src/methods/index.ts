@@ -1,7 +1,8 @@
 /** Every way of making there is, and the steps of a whole draft. */
 import type { MethodKind } from "../model/spec.ts";
 import { assemblySteps } from "./assembly.ts";
-import type { Making, Method, StepDraft } from "./method.ts";
+import type { Method, StepDraft } from "./method.ts";
+import type { Whole } from "../fittings/whole.ts";
 import { punchBoard } from "./punchBoard.ts";
 import { scoringBoard } from "./scoringBoard.ts";
 
@@ -15,5 +16,5 @@ export function methodOf(kind: MethodKind): Method {
 }
 
 /** All steps of a draft: each form cut and scored in its own way, then made up, each fitting laid when it is ready. */
-export const stepsOf = (making: Making): readonly StepDraft[] =>
+export const stepsOf = (making: Whole): readonly StepDraft[] =>
   assemblySteps(making, (part) => methodOf(part.setup.kind).steps(making, part));

@@ -1,5 +1,5 @@
 /** The cut list: every piece, and the tape that holds them. */
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
 import { type Join, type Piece, takesPaper } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";
@@ -36,7 +36,7 @@ const held = (code: string, item: string, run: number, wide: number, { quantity 
 export function materialsOf(
   pieces: readonly Piece[],
   joins: readonly Join[],
-  parts: readonly Pick<Laid, "finish">[],
+  parts: readonly Pick<Part, "finish">[],
   spec: Spec,
 ): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;

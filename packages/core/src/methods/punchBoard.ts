@@ -12,10 +12,12 @@
  */
 import { distance, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { alongLines, insideCuts } from "./insideCuts.ts";
 import { flatOnTable, listed, nameOf } from "./scene.ts";
-import { idIn, type Making, type Method, type StepDraft } from "./method.ts";
+import { idIn, type Method, type StepDraft } from "./method.ts";
+import type { Whole } from "../fittings/whole.ts";
+import { nth } from "../units/nth.ts";
 
 /** Scores in the order the board makes them: each starts where the one before ended, from the notch on the lower edge. */
 function scoreRing(piece: Piece): { readonly fold: Fold; readonly start: Point }[] {
@@ -28,7 +30,7 @@ function scoreRing(piece: Piece): { readonly fold: Fold; readonly start: Point }
   while (rest.length > 0) {
     const next = rest.findIndex((f) => distance(f.from, at) < 1e-6 || distance(f.to, at) < 1e-6);
     if (next < 0) throw new Error("punch board: the scores do not run round in a ring");
-    const fold = rest.splice(next, 1)[0] as Fold;
+    const fold = nth(rest.splice(next, 1), 0);
     ring.push({ fold, start: at });
     at = distance(fold.from, at) < 1e-6 ? fold.to : fold.from;
   }
@@ -91,20 +93,20 @@ export function lieOnBoard(side: number, p: number, k: number): Pose {
     [side - p, -side],
     [p, 0],
   ];
-  const [x, y] = moves[k] as Point;
+  const [x, y] = nth(moves, k);
   return { x, y, rotation, flip: true };
 }
 
 /** Steps on a 45° punch board: one measure, then turn to the guide. */
 export const punchBoard: Method = {
   kind: "punch-board",
-  steps(making: Making, part: Laid) {
+  steps(making: Whole, part: Part) {
     const main = making.pieces.find((p) => p.id === part.main);
     if (!main) return [];
     const { width: side } = main.blank;
     const here = (id: string): string => idIn(main, id);
     const ring = scoreRing(main);
-    const p = (ring[0] as (typeof ring)[number]).start[0];
+    const p = nth(ring, 0).start[0];
     const scene = (k: number, now: string[], done: string[]) =>
       ({ on: "board", piece: main.id, pose: lieOnBoard(side, p, k), done, now, folded: 0 }) as const;
     const steps: StepDraft[] = [
@@ -120,7 +122,7 @@ export const punchBoard: Method = {
     ring.forEach(({ fold }, k) => {
       const notch = here(`notch-${String(k + 1)}`);
       if (k > 0) {
-        const last = here((ring[k - 1] as (typeof ring)[number]).fold.id);
+        const last = here(nth(ring, k - 1).fold.id);
         steps.push({
           kind: "turn",
           code: "turn-to-guide",
@@ -147,7 +149,7 @@ export const punchBoard: Method = {
 };
 
 /** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
-function finishing({ trims, outside }: Laid, main: Piece, done: readonly string[]): StepDraft[] {
+function finishing({ trims, outside }: Part, main: Piece, done: readonly string[]): StepDraft[] {
   const steps: StepDraft[] = [];
   const table = (now: readonly string[]) =>
     flatOnTable(

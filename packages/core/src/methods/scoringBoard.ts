@@ -12,20 +12,17 @@ import { boundsOf, type Line, type Path, type Segment } from "../geometry/path.t
 import { compose, distance, place, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
-import type { Laid } from "../fittings/laid.ts";
+import type { Part } from "../fittings/laid.ts";
 import { alongLines, insideCuts } from "./insideCuts.ts";
 import { flatOnTable } from "./scene.ts";
 import { flapCuts } from "./flapCuts.ts";
-import { idIn, type Making, type Method, piecesOf, type StepDraft } from "./method.ts";
-
-const isUpright = (fold: Fold): boolean => Math.abs(fold.from[0] - fold.to[0]) < 1e-6;
+import { idIn, type Method, type StepDraft } from "./method.ts";
+import { piecesIn, type Whole } from "../fittings/whole.ts";
+import { fromStop, isGrooved, type Stop, STOPS, stopsOf } from "../paper/scores.ts";
 
 /** Folds towards the drawn face are scored from the other one. */
 const liesFaceDown = (piece: Piece): boolean => piece.folds.every((f) => f.angle >= 0);
 
-/** The edge of the sheet that lies at the stop, as one sees it with its outside up. */
-const STOPS = ["left", "right", "top", "bottom"] as const;
-type Stop = (typeof STOPS)[number];
 /** Degrees the sheet is turned to the left to bring it there. */
 const TURNED: Readonly<Record<Stop, number>> = { left: 0, top: 90, right: 180, bottom: 270 };
 
@@ -39,32 +36,21 @@ export function lieAtStop({ width, height }: Piece["blank"], faceDown: boolean, 
 }
 
 /** One reading: every score that lies there is made in the same stroke. */
-interface Reading {
+interface StopReading {
   readonly stop: Stop;
   readonly folds: readonly string[];
   /** mm from the stop */
   readonly measure: number;
 }
 
-/** Whether the board's grooves make a fold: one that is scored, straight, and along an edge of the sheet. */
-const isGrooved = ({ path, slack, from, to }: Fold): boolean =>
-  !path && !slack && Math.min(Math.abs(from[0] - to[0]), Math.abs(from[1] - to[1])) < SAME_POINT_MM;
-
-/** mm from an edge to a score that runs along it. */
-function fromEdge({ width, height }: Piece["blank"], { from: [x, y] }: Fold, stop: Stop, faceDown: boolean): number {
-  const seen = faceDown ? width - x : x;
-  const measure = { left: seen, right: width - seen, top: height - y, bottom: y }[stop];
-  return Math.round(measure * 1e6) / 1e6;
-}
-
 /** All straight scores of a piece in the order they are read: each from the first edge that reaches it, else from the first. */
-function readingsOf(piece: Piece, reach: number): Reading[] {
+function readingsOf(piece: Piece, reach: number): StopReading[] {
   const faceDown = liesFaceDown(piece);
-  const found = new Map<string, Reading>();
+  const found = new Map<string, StopReading>();
   for (const fold of piece.folds) {
     if (!isGrooved(fold)) continue;
-    const stops: readonly [Stop, Stop] = isUpright(fold) ? ["left", "right"] : ["top", "bottom"];
-    const measured = (stop: Stop): number => fromEdge(piece.blank, fold, stop, faceDown);
+    const stops = stopsOf(fold);
+    const measured = (stop: Stop): number => fromStop(piece.blank, fold, stop, faceDown);
     const stop = stops.find((s) => measured(s) <= reach + SAME_POINT_MM) ?? stops[0];
     const measure = measured(stop);
     const folds = [...(found.get(`${stop} ${String(measure)}`)?.folds ?? []), idIn(piece, fold.id)];
@@ -72,17 +58,6 @@ function readingsOf(piece: Piece, reach: number): Reading[] {
   }
   return [...found.values()].sort((a, b) => STOPS.indexOf(a.stop) - STOPS.indexOf(b.stop) || a.measure - b.measure);
 }
-
-/** The furthest a score lies from either of its edges, mm: no board that reaches less can score it. 0 where nothing is scored. */
-export const furthestScore = (piece: Piece): number =>
-  Math.max(
-    0,
-    ...piece.folds.map((fold) => {
-      if (!isGrooved(fold)) return 0;
-      const stops: readonly [Stop, Stop] = isUpright(fold) ? ["left", "right"] : ["top", "bottom"];
-      return Math.min(...stops.map((stop) => fromEdge(piece.blank, fold, stop, false)));
-    }),
-  );
 
 /** How the sheet is turned from one edge at the stop to another. */
 function turnBetween(from: Stop, to: Stop): string {
@@ -93,8 +68,8 @@ function turnBetween(from: Stop, to: Stop): string {
 /** Steps on a scoring board: scores from one edge, then turn. */
 export const scoringBoard: Method = {
   kind: "scoring-board",
-  steps(making: Making, part: Laid) {
-    const scored = piecesOf(part, making).filter(
+  steps(making: Whole, part: Part) {
+    const scored = piecesIn(part, making).filter(
       (piece) => piece.id === part.main || piece.folds.some((f) => !f.slack),
     );
     return scored.flatMap((piece) => scoreSteps(piece, part));
@@ -102,7 +77,7 @@ export const scoringBoard: Method = {
 };
 
 /** Cut a piece's sheet, score it from one edge and then from the next, cut it out. */
-function scoreSteps(piece: Piece, part: Laid): StepDraft[] {
+function scoreSteps(piece: Piece, part: Part): StepDraft[] {
   const { width, height } = piece.blank;
   const faceDown = liesFaceDown(piece);
   const here = (id: string): string => idIn(piece, id);

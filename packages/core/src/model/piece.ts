@@ -224,7 +224,7 @@ export interface Open {
 }
 
 /** Contents lying on the front face of a panel, centred at `x, y`, mm and degrees. */
-export interface Placement {
+export interface Contained {
   readonly name: string;
   /** what it looks like in its box, where it is none */
   readonly shape?: ContentShape;

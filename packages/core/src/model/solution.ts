@@ -1,5 +1,5 @@
 import type { Point, Pose } from "../geometry/point.ts";
-import type { ChangePath, Dimension, Extent, Join, Motion, PanelFace, Piece, Placement } from "./piece.ts";
+import type { ChangePath, Dimension, Extent, Join, Motion, PanelFace, Piece, Contained } from "./piece.ts";
 import type { Spec } from "./spec.ts";
 
 export type { Extent } from "./piece.ts";
@@ -146,7 +146,7 @@ export interface Solution {
   readonly joins: readonly Join[];
   /** as far as they go */
   readonly motions: readonly Motion[];
-  readonly contents: readonly Placement[];
+  readonly contents: readonly Contained[];
   /** the finished size of a card or a part, its layers counted: what an envelope for it must hold */
   readonly finished?: { readonly width: number; readonly height: number; readonly thickness: number };
   readonly dimensions: readonly Dimension[];

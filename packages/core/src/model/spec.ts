@@ -144,6 +144,6 @@ export type Contents = Spec["contents"];
 /** A paper, read. */
 export type Stock = Spec["stock"];
 /** A sheet, read. */
-export type Sheet = NonNullable<Spec["sheet"]>;
+export type SheetInHand = NonNullable<Spec["sheet"]>;
 
 export type { Fitting, On, Place, Side } from "./fitting.ts";

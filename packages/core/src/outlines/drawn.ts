@@ -1,9 +1,10 @@
 /** What readers of files have in common: lines said as path data, carried home by a matrix, within limits; and what is told. */
 import svgpath from "svgpath";
-import { line, type Path, reverse, type Segment } from "../geometry/path.ts";
+import { endsOf, line, type Path, reverse, type Segment } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Outline } from "./outline.ts";
+import { nth } from "../units/nth.ts";
 
 /** What a file may hold; more is refused with a sentence. */
 export const LIMITS = {
@@ -94,7 +95,7 @@ function linesOf(segments: readonly (readonly (string | number)[])[]): { path: S
   let start: Point = [0, 0];
   const last = (): Segment[] => {
     if (!lines.at(-1) || lines.at(-1)?.closed) lines.push({ path: [], closed: false });
-    return (lines.at(-1) as (typeof lines)[number]).path;
+    return nth(lines, -1).path;
   };
   for (const [command, ...rest] of segments) {
     const n = rest.map(Number);
@@ -111,7 +112,7 @@ function linesOf(segments: readonly (readonly (string | number)[])[]): { path: S
     } else if (command === "Z" || command === "z") {
       const path = last();
       if (distance(at, start) > SAME_POINT_MM) path.push(line(at, start));
-      (lines.at(-1) as (typeof lines)[number]).closed = true;
+      nth(lines, -1).closed = true;
       at = start;
     } else if (command === "C") {
       last().push({ kind: "cubic", from: at, control1: point(0), control2: point(2), to });
@@ -129,7 +130,7 @@ function linesOf(segments: readonly (readonly (string | number)[])[]): { path: S
   return lines
     .filter(({ path }) => path.length > 0)
     .map(({ path, closed }) => {
-      const meets = distance((path[0] as Segment).from, (path.at(-1) as Segment).to) < CLOSES_MM;
+      const meets = distance(nth(path, 0).from, nth(path, -1).to) < CLOSES_MM;
       return { path, closed: closed || (meets && path.length > 2) };
     });
 }
@@ -139,7 +140,7 @@ const CLOSES_MM = 0.01;
 /** Ends of open lines this near (mm) are one place: programs write their numbers to a hundredth. */
 const MEETS_MM = 0.02;
 
-interface End {
+interface LineEnd {
   readonly outline: Outline;
   readonly point: Point;
   readonly isStart: boolean;
@@ -147,11 +148,11 @@ interface End {
 
 /** The open ends by where they are; a place is looked for in its cell and the eight round it. */
 class Ends {
-  readonly #cells = new Map<string, End[]>();
+  readonly #cells = new Map<string, LineEnd[]>();
 
   constructor(outlines: readonly Outline[]) {
     for (const outline of outlines) {
-      const [first, last] = [outline.path[0] as Segment, outline.path.at(-1) as Segment];
+      const [first, last] = [nth(outline.path, 0), nth(outline.path, -1)];
       for (const end of [
         { outline, point: first.from, isStart: true },
         { outline, point: last.to, isStart: false },
@@ -167,7 +168,7 @@ class Ends {
   }
 
   /** The ends that meet a point. */
-  at(point: Point): End[] {
+  at(point: Point): LineEnd[] {
     return [-1, 0, 1].flatMap((dx) =>
       [-1, 0, 1].flatMap((dy) =>
         (this.#cells.get(this.#key(point, dx, dy)) ?? []).filter((end) => distance(end.point, point) <= MEETS_MM),
@@ -181,13 +182,13 @@ export function chained(outlines: readonly Outline[]): Outline[] {
   const ends = new Ends(outlines.filter((o) => !o.closed));
   const taken = new Set<Outline>();
   const joined = (run: Path, next: Path): Path => {
-    const [from, to] = [(run.at(-1) as Segment).to, (next[0] as Segment).from];
+    const [from, to] = [nth(run, -1).to, nth(next, 0).from];
     return [...run, ...(distance(from, to) > SAME_POINT_MM ? [line(from, to)] : []), ...next];
   };
   const goOn = (outline: Outline, path: Path): Path => {
     let run = path;
     for (;;) {
-      const { to } = run.at(-1) as Segment;
+      const { to } = nth(run, -1);
       const here = ends.at(to).filter((end) => end.outline === outline || !taken.has(end.outline));
       const [next] = here.filter((end) => !taken.has(end.outline));
       if (!next || ends.at(to).length !== 2) return run;
@@ -201,7 +202,7 @@ export function chained(outlines: readonly Outline[]): Outline[] {
     taken.add(outline);
     const forth = goOn(outline, outline.path);
     const path = reverse(goOn(outline, reverse(forth)));
-    const [start, end] = [(path[0] as Segment).from, (path.at(-1) as Segment).to];
+    const [start, end] = endsOf(path);
     const closed = path.length > 1 && distance(start, end) <= MEETS_MM && ends.at(start).length === 2;
     const whole = closed && distance(start, end) > SAME_POINT_MM ? [...path, line(end, start)] : path;
     return [{ ...outline, closed, path: whole }];

@@ -8,9 +8,10 @@
  */
 import type { Path, Segment } from "../geometry/path.ts";
 import { distance, type Point, subtract } from "../geometry/point.ts";
+import { nth } from "../units/nth.ts";
 
 /** How a ring is fitted, in its own unit. */
-export interface Fitting {
+export interface FitOptions {
   /** how far a curve may stand off its points */
   readonly off: number;
   /** points are taken so far apart, and arms are so long */
@@ -23,12 +24,12 @@ const CORNER_DEG = 42;
 /** A corner that lies further (steps) from what was seen is none. */
 const FAR_CORNER = 3.5;
 
-type Cubic = readonly [Point, Point, Point, Point];
+type CubicPoints = readonly [Point, Point, Point, Point];
 
 /** Points along a closed ring, evenly spaced. */
 function evenly(ring: readonly Point[], step: number): Point[] {
   const count = ring.length;
-  const at = (i: number): Point => ring[i % count] as Point;
+  const at = (i: number): Point => nth(ring, i % count);
   const long = ring.reduce((sum, p, i) => sum + distance(p, at(i + 1)), 0);
   const parts = Math.max(8, Math.round(long / step));
   const out: Point[] = [];
@@ -59,22 +60,22 @@ function throughAll(points: readonly Point[]): { readonly middle: Point; readonl
   }
   const turn = 0.5 * Math.atan2(2 * b, a - c);
   const way: Point = [Math.cos(turn), Math.sin(turn)];
-  const run = subtract(points[n - 1] as Point, points[0] as Point);
+  const run = subtract(nth(points, n - 1), nth(points, 0));
   return { middle, way: way[0] * run[0] + way[1] * run[1] < 0 ? [-way[0], -way[1]] : way };
 }
 
-const pointAt = ([p, q, r, s]: Cubic, t: number): Point => {
+const pointAt = ([p, q, r, s]: CubicPoints, t: number): Point => {
   const u = 1 - t;
   const [a, b, c, d] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
   return [a * p[0] + b * q[0] + c * r[0] + d * s[0], a * p[1] + b * q[1] + c * r[1] + d * s[1]];
 };
 
 /** The cubic with these tangents at its ends that follows the points best, each at its place `t`. */
-function fitted(points: readonly Point[], places: readonly number[], start: Point, end: Point): Cubic {
-  const [p, s] = [points[0] as Point, points.at(-1) as Point];
+function fitted(points: readonly Point[], places: readonly number[], start: Point, end: Point): CubicPoints {
+  const [p, s] = [nth(points, 0), nth(points, -1)];
   let [c00, c01, c11, x0, x1] = [0, 0, 0, 0, 0];
   points.forEach((point, i) => {
-    const t = places[i] as number;
+    const t = nth(places, i);
     const u = 1 - t;
     const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
     const [a1, a2]: [Point, Point] = [
@@ -99,7 +100,7 @@ function fitted(points: readonly Point[], places: readonly number[], start: Poin
 }
 
 /** The place on a cubic nearer to a point, one step of Newton's rule from `t`. */
-function nearer(cubic: Cubic, point: Point, t: number): number {
+function nearer(cubic: CubicPoints, point: Point, t: number): number {
   const u = 1 - t;
   const [p, q, r, s] = cubic;
   const off = subtract(pointAt(cubic, t), point);
@@ -117,7 +118,7 @@ interface Tried {
 
 /** A line or a cubic over points, and how far it stands off the worst of them. */
 function tried(points: readonly Point[], start: Point, end: Point, off: number): Tried {
-  const [from, to] = [points[0] as Point, points.at(-1) as Point];
+  const [from, to] = [nth(points, 0), nth(points, -1)];
   const chord = distance(from, to);
   const run = subtract(to, from);
   const aside = Math.max(
@@ -126,7 +127,7 @@ function tried(points: readonly Point[], start: Point, end: Point, off: number):
   const along = (way: Point): number => (way[0] * run[0] + way[1] * run[1]) / (chord || 1);
   const isStraight = points.length < 3 || (aside < off * 0.8 && along(start) > STRAIGHT && -along(end) > STRAIGHT);
   if (isStraight) return { segment: { kind: "line", from, to }, off: 0 };
-  const lengths = points.map((p, i) => (i === 0 ? 0 : distance(p, points[i - 1] as Point)));
+  const lengths = points.map((p, i) => (i === 0 ? 0 : distance(p, nth(points, i - 1))));
   const long = lengths.reduce((sum, v) => sum + v, 0) || 1;
   let passed = 0;
   let places = lengths.map((v) => (passed += v) / long);
@@ -134,9 +135,9 @@ function tried(points: readonly Point[], start: Point, end: Point, off: number):
   let worst = Infinity;
   for (let round = 0; round < ROUNDS; round += 1) {
     cubic = fitted(points, places, start, end);
-    worst = Math.max(...points.map((p, i) => distance(pointAt(cubic, places[i] as number), p)));
+    worst = Math.max(...points.map((p, i) => distance(pointAt(cubic, nth(places, i)), p)));
     if (worst < off || worst > 6 * off) break;
-    places = places.map((t, i) => nearer(cubic, points[i] as Point, t));
+    places = places.map((t, i) => nearer(cubic, nth(points, i), t));
   }
   const [, control1, control2] = cubic;
   return { segment: { kind: "cubic", from, control1, control2, to }, off: worst };
@@ -188,7 +189,7 @@ function run(
     }
     if (!best) {
       const to = Math.min(last, from + 3);
-      const segment: Segment = { kind: "line", from: points[from] as Point, to: points[to] as Point };
+      const segment: Segment = { kind: "line", from: nth(points, from), to: nth(points, to) };
       best = { segment, off: 0, to, way: to === last ? end : back(tangent(to)) };
     }
     out.push(best.segment);
@@ -198,7 +199,7 @@ function run(
   return out;
 }
 
-interface Corner {
+interface RingCorner {
   readonly i: number;
   readonly at: Point;
   readonly comes: Point;
@@ -206,10 +207,10 @@ interface Corner {
 }
 
 /** A closed ring of points as lines and cubics. */
-export function fitRing(ring: readonly Point[], { off, step, arm }: Fitting): Path {
+export function fitRing(ring: readonly Point[], { off, step, arm }: FitOptions): Path {
   const all = evenly(ring, step);
   const n = all.length;
-  const at = (points: readonly Point[], i: number): Point => points[((i % n) + n) % n] as Point;
+  const at = (points: readonly Point[], i: number): Point => nth(points, i % n);
   const k = Math.max(3, Math.min(Math.round(arm / step), Math.floor(n / 8)));
   const gap = Math.max(1, Math.round(0.8 / step));
   const arms = (i: number) => {
@@ -222,8 +223,8 @@ export function fitRing(ring: readonly Point[], { off, step, arm }: Fitting): Pa
     const cos = comes.way[0] * goes.way[0] + comes.way[1] * goes.way[1];
     return (Math.acos(Math.max(-1, Math.min(1, cos))) * 180) / Math.PI;
   });
-  const corners = all.flatMap((p, i): Corner[] => {
-    const turn = turns[i] as number;
+  const corners = all.flatMap((p, i): RingCorner[] => {
+    const turn = nth(turns, i);
     if (turn < CORNER_DEG) return [];
     for (let j = -k; j <= k; j += 1) {
       const other = turns[(((i + j) % n) + n) % n] as number;
@@ -242,19 +243,17 @@ export function fitRing(ring: readonly Point[], { off, step, arm }: Fitting): Pa
     throughAll(Array.from({ length: 2 * half + 1 }, (_, j) => at(points, i - half + j))).way;
   if (corners.length === 0) {
     // round all over: two halves, begun where it is flattest
-    const flattest = turns.reduce((best, turn, i) => (turn < (turns[best] as number) ? i : best), 0);
+    const flattest = turns.reduce((best, turn, i) => (turn < nth(turns, best) ? i : best), 0);
     const points = [...all.slice(flattest), ...all.slice(0, flattest)];
     const middle = n >> 1;
     const [start, there] = [tangentOf(points, 0), tangentOf(points, middle)];
     return [
       ...run(points.slice(0, middle + 1), start, back(there), off, (i) => tangentOf(points, i)),
-      ...run([...points.slice(middle), points[0] as Point], there, back(start), off, (i) =>
-        tangentOf(points, middle + i),
-      ),
+      ...run([...points.slice(middle), nth(points, 0)], there, back(start), off, (i) => tangentOf(points, middle + i)),
     ];
   }
   return corners.flatMap((corner, j): Segment[] => {
-    const next = corners[(j + 1) % corners.length] as Corner;
+    const next = nth(corners, j + 1);
     const end = next.i > corner.i ? next.i : next.i + n;
     const between = Array.from({ length: Math.max(0, end - corner.i - 2 * gap + 1) }, (_, m) =>
       at(all, corner.i + gap + m),

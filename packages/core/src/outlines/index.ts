@@ -4,5 +4,5 @@ export { readDxf } from "./readDxf.ts";
 export { readSvg } from "./readSvg.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";
 export { leastAcross, safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
-export { type Making, outlineMade, outlinesApart } from "./make.ts";
-export type { Picture } from "./picture.ts";
+export { type OutlineMaking, outlineMade, outlinesApart } from "./make.ts";
+export type { Pixels } from "./picture.ts";

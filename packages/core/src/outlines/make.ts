@@ -4,14 +4,15 @@
  */
 import { combined, type Combining, offset } from "../geometry/curves.ts";
 import { areaOf, flatten, holds, type Path, placePath, polygon } from "../geometry/path.ts";
-import { HERE, type Point } from "../geometry/point.ts";
+import { HERE } from "../geometry/point.ts";
 import { keptLoops, type KeptOutline, type Loops, loopsTo } from "./outline.ts";
+import { nth } from "../units/nth.ts";
 
 /** An outline in the size it is meant, mm. */
 export type Sized = KeptOutline;
 
 /** What is made of one outline. Lengths in mm. */
-export type Making =
+export type OutlineMaking =
   | { readonly how: "grow"; readonly by: number }
   /** a band so wide along the inside of its edge */
   | { readonly how: "frame"; readonly wide: number }
@@ -42,7 +43,7 @@ function leftHalf(loops: Loops, { width, height }: Sized): Path[] {
   return combined("common", loops, [box]);
 }
 
-function loopsMade(one: Sized, making: Making): Loops {
+function loopsMade(one: Sized, making: OutlineMaking): Loops {
   const loops = sized(one);
   switch (making.how) {
     case "grow":
@@ -78,7 +79,7 @@ function loopsMade(one: Sized, making: Making): Loops {
 }
 
 /** An outline made of another; undefined where nothing is left of it, or it is too long to keep. */
-export function outlineMade(one: Sized, making: Making): KeptOutline | undefined {
+export function outlineMade(one: Sized, making: OutlineMaking): KeptOutline | undefined {
   const loops = [...loopsMade(one, making)].sort((a, b) => Math.abs(areaOf(b)) - Math.abs(areaOf(a)));
   return keptLoops(loops);
 }
@@ -90,7 +91,7 @@ export function outlinesApart(one: Sized): KeptOutline[] {
   const rings = outer.map((loop) => flatten(loop));
   /** the smallest that a hole lies in: it is cut in that one */
   const homeOf = (hole: Path): number => {
-    const [start] = flatten(hole) as [Point];
+    const start = nth(flatten(hole), 0);
     return rings.findLastIndex((ring) => holds(ring, start));
   };
   const holes = loops.filter((loop) => areaOf(loop) < 0).map((hole) => ({ hole, home: homeOf(hole) }));

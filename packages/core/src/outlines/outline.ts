@@ -18,6 +18,7 @@ import {
 import { distance, type Point, subtract } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import { lately } from "../units/lately.ts";
+import { nth } from "../units/nth.ts";
 
 /** A line of a file: closed or open, mm, y up, its lower left where the file has it. */
 export interface Outline {
@@ -64,7 +65,7 @@ export function keptOf(
     .sort((a, b) => b.area - a.area);
   // the largest first: what lies in one of them is a hole
   const isIn = (one: (typeof closed)[number]): boolean =>
-    closed.some((other) => other.area > one.area && holds(other.points, one.points[0] as Point));
+    closed.some((other) => other.area > one.area && holds(other.points, nth(one.points, 0)));
   return keptLoops(closed.filter((one) => holes || !isIn(one)).map(({ path }) => path));
 }
 /** An outline that encloses less than this (mm²) is a speck. */
@@ -112,7 +113,7 @@ function parse(drawn: string): Loops | undefined {
   const rings = loops.map((loop) => flatten(loop));
   // paper is anticlockwise, a hole in it clockwise, and paper in that again the other way
   return loops.map((loop, i): Path => {
-    const depth = rings.filter((ring, j) => j !== i && holds(ring, rings[i]?.[0] as Point)).length;
+    const depth = rings.filter((ring, j) => j !== i && holds(ring, nth(nth(rings, i), 0))).length;
     return areaOf(loop) > 0 === (depth % 2 === 0) ? loop : reverse(loop);
   });
 }

@@ -1,8 +1,8 @@
 /** Shades of a picture, each property worked by hand on pictures of a few points. */
 import { describe, expect, it } from "vitest";
-import { blurred, noiseOf, partedAt, type Picture, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
+import { blurred, noiseOf, partedAt, type Pixels, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
 
-const picture = (width: number, points: readonly (readonly [number, number, number, number])[]): Picture => ({
+const picture = (width: number, points: readonly (readonly [number, number, number, number])[]): Pixels => ({
   width,
   height: points.length / width,
   data: points.flat(),

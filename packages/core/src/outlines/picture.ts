@@ -4,7 +4,7 @@
  */
 
 /** A picture as a browser gives it: four bytes a point (red, green, blue, how solid), row by row from the top. */
-export interface Picture {
+export interface Pixels {
   readonly width: number;
   readonly height: number;
   readonly data: ArrayLike<number>;
@@ -18,7 +18,7 @@ export interface Shades {
 }
 
 /** Luma over white (ITU-R BT.709); where the picture is see-through in parts, how solid it is says more than its colours. */
-export function shadesOf({ width, height, data }: Picture): Shades {
+export function shadesOf({ width, height, data }: Pixels): Shades {
   const count = width * height;
   let [least, most] = [255, 0];
   for (let i = 0; i < count; i += 1) {

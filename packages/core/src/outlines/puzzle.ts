@@ -20,6 +20,7 @@ import {
   mapPath,
 } from "../geometry/path.ts";
 import { distance, HERE, type Point } from "../geometry/point.ts";
+import { nth } from "../units/nth.ts";
 
 /** What lines look like between two pieces. */
 export type PuzzleEdge = "knobs" | "waves" | "straight";
@@ -131,13 +132,13 @@ export function puzzleOf(outline: Path, columns: number, rows: number, edge: Puz
     i >= 0 && j >= 0 && i < columns && j < rows ? j * columns + i : undefined;
   /** where a crumb belongs: its fullest neighbour */
   const homeOf = (n: number): number => {
-    const { part } = cells[n] as Cell;
+    const { part } = nth(cells, n);
     if (part === 0 || part >= LEAST_PART) return n;
     const [i, j] = [n % columns, Math.floor(n / columns)];
     const beside = [cellAt(i - 1, j), cellAt(i + 1, j), cellAt(i, j - 1), cellAt(i, j + 1)].filter(
       (m) => m !== undefined,
     );
-    return beside.reduce((best, m) => ((cells[m] as Cell).part > (cells[best] as Cell).part ? m : best), n);
+    return beside.reduce((best, m) => (nth(cells, m).part > nth(cells, best).part ? m : best), n);
   };
   const home = cells.map((_, n) => homeOf(n));
   const isOne = (a: number, b: number): boolean => home[a] === b || home[b] === a;
@@ -146,7 +147,7 @@ export function puzzleOf(outline: Path, columns: number, rows: number, edge: Puz
   const put = (a: number | undefined, b: number | undefined, from: Point, to: Point, isLeft: boolean): void => {
     if (a === undefined || b === undefined || isOne(a, b)) return;
     // a knob would take most of a piece that the outline leaves a part of
-    const whole = [a, b].every((n) => (cells[n] as Cell).part >= WHOLE_PART);
+    const whole = [a, b].every((n) => nth(cells, n).part >= WHOLE_PART);
     lines.push(...within(laid(whole ? edge : "straight", from, to, isLeft, deep), ring));
   };
   for (let j = 0; j < rows; j += 1)
@@ -167,8 +168,8 @@ export function puzzleOf(outline: Path, columns: number, rows: number, edge: Puz
   return {
     lines,
     pieces: order
-      .filter((n) => home[n] === n && (cells[n] as Cell).part > 0)
-      .map((n) => ({ at: (cells[n] as Cell).middle, room: deep })),
+      .filter((n) => home[n] === n && nth(cells, n).part > 0)
+      .map((n) => ({ at: nth(cells, n).middle, room: deep })),
   };
 }
 

@@ -10,6 +10,7 @@ import { distance, type Point } from "../geometry/point.ts";
 import { chained, Drawn, LIMITS, type Matrix, OutlineError, times } from "./drawn.ts";
 import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
 import type { Outline, OutlineFile } from "./outline.ts";
+import { nth } from "../units/nth.ts";
 
 /** mm of `$INSUNITS` (header variable; 0 says nothing). */
 const UNIT_MM: Readonly<Record<string, number>> = {
@@ -61,7 +62,7 @@ function recordsOf(text: string): Entity[] {
   return records;
 }
 
-interface Read {
+interface DxfFile {
   readonly unit: number | undefined;
   readonly blocks: ReadonlyMap<string, Block>;
   readonly entities: readonly Entity[];
@@ -74,7 +75,7 @@ function put(list: Entity[], record: Entity): void {
   else if (record.type !== "SEQEND" && record.type !== "ATTRIB") list.push(record);
 }
 
-function sectionsOf(records: readonly Entity[]): Read {
+function sectionsOf(records: readonly Entity[]): DxfFile {
   const blocks = new Map<string, Block>();
   const entities: Entity[] = [];
   let [section, unit]: [string, number | undefined] = ["", undefined];
@@ -125,7 +126,7 @@ function polyline(points: readonly (readonly [number, number, number])[], closed
   if (!first || points.length < 2) return "";
   const ring = closed ? [...points.slice(1), first] : points.slice(1);
   const steps = ring.map(([x, y], i) => {
-    const [fromX, fromY, bulge] = points[i] as readonly [number, number, number];
+    const [fromX, fromY, bulge] = nth(points, i);
     if (bulge === 0) return `L${at(x, y)}`;
     const radius = (distance([fromX, fromY], [x, y]) * (1 + bulge * bulge)) / (4 * Math.abs(bulge));
     return `A${at(radius, radius, 0, Math.abs(bulge) > 1 ? 1 : 0, bulge > 0 ? 1 : 0, x, y)}`;
@@ -142,10 +143,10 @@ function beziersOf(controls: readonly Point[], knots: readonly number[]): Point[
     for (let times = at.filter((u) => u === t).length; times < 3; times += 1) {
       const j = at.findLastIndex((u) => u <= t);
       points = Array.from({ length: points.length + 1 }, (_, i): Point => {
-        if (i <= j - 3) return points[i] as Point;
-        if (i > j - times) return points[i - 1] as Point;
-        const [low, high] = [at[i] as number, at[i + 3] as number];
-        return mixed(points[i - 1] as Point, points[i] as Point, (t - low) / (high - low));
+        if (i <= j - 3) return nth(points, i);
+        if (i > j - times) return nth(points, i - 1);
+        const [low, high] = [nth(at, i), nth(at, i + 3)];
+        return mixed(nth(points, i - 1), nth(points, i), (t - low) / (high - low));
       });
       at = [...at.slice(0, j + 1), t, ...at.slice(j + 1)];
     }
@@ -162,25 +163,21 @@ function onSpline(
   t: number,
 ): Point {
   let j = degree;
-  while (j < controls.length - 1 && t >= (knots[j + 1] as number)) j += 1;
+  while (j < controls.length - 1 && t >= nth(knots, j + 1)) j += 1;
   let near = Array.from({ length: degree + 1 }, (_, r): readonly [number, number, number] => {
-    const [x, y] = controls[j - degree + r] as Point;
+    const [x, y] = nth(controls, j - degree + r);
     const w = weights[j - degree + r] ?? 1;
     return [x * w, y * w, w];
   });
   for (let r = 1; r <= degree; r += 1)
     near = near.map((point, i) => {
       if (i < r) return point;
-      const [low, high] = [knots[j - degree + i] as number, knots[i + 1 + j - r] as number];
+      const [low, high] = [nth(knots, j - degree + i), nth(knots, i + 1 + j - r)];
       const part = high === low ? 0 : (t - low) / (high - low);
       const before = near[i - 1] as typeof point;
-      return [0, 1, 2].map((k) => (before[k] as number) * (1 - part) + (point[k] as number) * part) as [
-        number,
-        number,
-        number,
-      ];
+      return [0, 1, 2].map((k) => nth(before, k) * (1 - part) + nth(point, k) * part) as [number, number, number];
     });
-  const [x, y, w] = near[degree] as readonly [number, number, number];
+  const [x, y, w] = nth(near, degree);
   return [x / w, y / w];
 }
 
@@ -315,20 +312,21 @@ class Walker {
     }
     const isWhole =
       Number.isInteger(degree) && degree >= 1 && degree <= 10 && knots.length === controls.length + degree + 1;
-    const rises = knots.every((u, i) => i === 0 || u >= (knots[i - 1] as number));
+    const rises = knots.every((u, i) => i === 0 || u >= nth(knots, i - 1));
     if (!isWhole || !rises || controls.length > MOST_CONTROLS) return this.#left(broken);
     const isClamped = knots[0] === knots[degree] && knots.at(-1) === knots.at(-1 - degree);
     const inner = knots.slice(degree + 1, -degree - 1);
     const isSimple = inner.every((u) => inner.filter((v) => v === u).length <= 3);
     if (degree === 3 && isClamped && isSimple && weights.every((w) => w === 1)) {
-      const [first, ...rest] = beziersOf(controls, knots);
+      const beziers = beziersOf(controls, knots);
+      const rest = beziers.slice(1);
       const curves = Array.from(
         { length: rest.length / 3 },
         (_, i) => `C${at(...rest.slice(3 * i, 3 * i + 3).flat())}`,
       );
-      return `M${at(...(first as Point))}${curves.join("")}${closes}`;
+      return `M${at(...nth(beziers, 0))}${curves.join("")}${closes}`;
     }
-    const [from, to] = [knots[degree] as number, knots[controls.length] as number];
+    const [from, to] = [nth(knots, degree), nth(knots, controls.length)];
     const steps = SPLINE_STEPS * controls.length;
     const places = Array.from({ length: steps + 1 }, (_, i) =>
       // the very end belongs to no piece
@@ -343,8 +341,8 @@ function cornersOf({ pairs }: Entity): [number, number, number][] {
   const corners: [number, number, number][] = [];
   for (const [code, value] of pairs) {
     if (code === 10) corners.push([Number(value), 0, 0]);
-    else if (code === 20 && corners.length > 0) (corners.at(-1) as [number, number, number])[1] = Number(value);
-    else if (code === 42 && corners.length > 0) (corners.at(-1) as [number, number, number])[2] = Number(value);
+    else if (code === 20 && corners.length > 0) nth(corners, -1)[1] = Number(value);
+    else if (code === 42 && corners.length > 0) nth(corners, -1)[2] = Number(value);
   }
   return corners;
 }

@@ -5,7 +5,7 @@ import { shapes } from "../catalogue/shapes.ts";
 import { flatten, flattenTo, holds } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { offOutline } from "../paper/hole.ts";
-import type { Picture } from "./picture.ts";
+import type { Pixels } from "./picture.ts";
 import { pictureSize } from "./pictureSize.ts";
 import { leastAcross, trace } from "./trace.ts";
 
@@ -46,7 +46,7 @@ interface Drawing {
 }
 
 /** Ink 30 on paper 240, each point from 3 × 3 places in it. */
-function drawn({ size, rings, line, noise = 0, oneBit = false }: Drawing): Picture {
+function drawn({ size, rings, line, noise = 0, oneBit = false }: Drawing): Pixels {
   const data = new Uint8ClampedArray(size * size * 4);
   const random = chance();
   // of a line only what is near it is looked at, against its own short pieces

@@ -13,7 +13,8 @@ import { areaOf, flatten, type Path, polygon } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { offOutline } from "../paper/hole.ts";
 import { fitRing } from "./fit.ts";
-import { blurred, noiseOf, partedAt, type Picture, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
+import { blurred, noiseOf, partedAt, type Pixels, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
+import { nth } from "../units/nth.ts";
 
 /** What is wanted of a picture: the shape with its holes, without them, or the middle of a drawn line. */
 export type TraceMode = "silhouette" | "holes" | "line";
@@ -120,7 +121,7 @@ function drawnIn(ring: readonly Point[], by: number): Point[] {
 
 /** Traces the largest shape of a picture. Undefined where nothing in it stands out from the paper. */
 export function trace(
-  picture: Picture,
+  picture: Pixels,
   { mode: wanted = "auto", smooth: smoother = 1, least = LEAST_PART }: Tracing = {},
 ): Traced | undefined {
   const raw = shadesOf(picture);
@@ -263,7 +264,7 @@ const farthest = (ring: readonly Point[], line: readonly Point[]): number =>
 const POINTS_A_MM = 4;
 
 /** How far across the smallest hole or speck is that counts, in points of a picture: the side of a square as large. */
-export const leastAcross = (least: number, { width, height }: Pick<Picture, "width" | "height">): number =>
+export const leastAcross = (least: number, { width, height }: Pick<Pixels, "width" | "height">): number =>
   Math.sqrt(least * width * height);
 
 /** mm that something so many points wide in its picture may be made without its steps being seen. */
@@ -283,10 +284,7 @@ function minMax(values: readonly number[]): readonly [number, number] {
 function lineWidth(raw: Shades, field: Float32Array, solid: Uint8Array): number {
   const edges = levels(raw, field)
     .flat()
-    .reduce(
-      (sum, ring) => sum + ring.reduce((long, p, i) => long + distance(p, ring[(i + 1) % ring.length] as Point), 0),
-      0,
-    );
+    .reduce((sum, ring) => sum + ring.reduce((long, p, i) => long + distance(p, nth(ring, i + 1)), 0), 0);
   return edges > 0 ? (2 * solid.reduce((sum, v) => sum + v, 0)) / edges : 0;
 }
 

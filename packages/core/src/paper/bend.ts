@@ -15,6 +15,7 @@ import { flatten } from "../geometry/path.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, PieceDraft } from "../model/piece.ts";
 import { after, move, type Point3, type Rigid } from "./rigid.ts";
+import { nth } from "../units/nth.ts";
 
 /** A strip of a panel between two rulings, and how it moves against the panel lying flat. */
 export interface Band {
@@ -104,13 +105,13 @@ function alikeIn(all: readonly (readonly Mark[])[], panel: string): readonly Mar
 function placesAlong(marks: readonly Mark[], panel: string, hinge: number | undefined): readonly number[] {
   const places = [0];
   marks.slice(1).forEach((m, i) => {
-    const before = marks[i] as Mark;
+    const before = nth(marks, i);
     const run = (m.y - before.y) ** 2 - (m.rise - before.rise) ** 2;
     if (run < 0) throw new Error(`the score of panel '${panel}' is too round: it leans more than 45° to its chord`);
-    places.push((places[i] as number) + Math.sqrt(run));
+    places.push(nth(places, i) + Math.sqrt(run));
   });
-  const [start, end] = [marks[0] as Mark, marks.at(-1) as Mark];
-  const last = places.at(-1) as number;
+  const [start, end] = [nth(marks, 0), nth(marks, -1)];
+  const last = nth(places, -1);
   const shift =
     hinge === undefined ? (start.y + end.y - last) / 2 : hinge - start.y < end.y - hinge ? start.y : end.y - last;
   return places.map((place) => place + shift);
@@ -120,8 +121,8 @@ function placesAlong(marks: readonly Mark[], panel: string, hinge: number | unde
 function bandsIn(marks: readonly Mark[], places: readonly number[], axes: Axes, across3: Point3, stands = 0): Band[] {
   const end = marks.length - 1;
   return marks.slice(1).map((m, i) => {
-    const before = marks[i] as Mark;
-    const [from, to] = [places[i] as number, places[i + 1] as number];
+    const before = nth(marks, i);
+    const [from, to] = [nth(places, i), nth(places, i + 1)];
     return {
       along: axes.along,
       from: i === 0 ? -Infinity : before.y,
@@ -147,12 +148,12 @@ function bandMove(
     z,
   ];
   const run = space(to - from, dr, two.rise - one.rise);
-  const up: Point3 = [0, 1, 2].map((k) => ((run[k] as number) - dr * (across3[k] as number)) / dy) as never;
+  const up: Point3 = [0, 1, 2].map((k) => (nth(run, k) - dr * nth(across3, k)) / dy) as never;
   const n = cross3(across3, up);
   const r = [0, 1, 2].flatMap((k) => [
-    (up[k] as number) * along[0] + (across3[k] as number) * across[0],
-    (up[k] as number) * along[1] + (across3[k] as number) * across[1],
-    n[k] as number,
+    nth(up, k) * along[0] + nth(across3, k) * across[0],
+    nth(up, k) * along[1] + nth(across3, k) * across[1],
+    nth(n, k),
   ]) as unknown as Rigid["r"];
   const at = space(from, one.r, one.rise);
   const was = move({ r, t: [0, 0, 0] }, [...add2(along, one.y, across, one.r), -stands]);

@@ -3,6 +3,7 @@ import { distance, type Point } from "../geometry/point.ts";
 import { areaOf, boundsOf, flatten, line, type Path, pointAt, type Segment } from "../geometry/path.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import { creaseOf, type Fold, type Piece, type PieceDraft, type Stroke } from "../model/piece.ts";
+import { nth } from "../units/nth.ts";
 
 /** Whether two curves are one, whichever way they are walked: a curved score is the edge of both its panels. */
 function same(a: Segment, b: Segment): boolean {
@@ -49,8 +50,8 @@ function chain(segments: readonly Segment[]): Path[] {
   while (rest.length > 0) {
     const loop: Segment[] = [rest.shift() as Segment];
     for (;;) {
-      const end = (loop.at(-1) as Segment).to;
-      if (distance(end, (loop[0] as Segment).from) < SAME_POINT_MM * 10) break;
+      const end = nth(loop, -1).to;
+      if (distance(end, nth(loop, 0).from) < SAME_POINT_MM * 10) break;
       const next = rest.findIndex((s) => distance(s.from, end) < SAME_POINT_MM * 10);
       if (next < 0) throw new Error(`the panels' edges do not close: nothing follows ${end.join(", ")}`);
       loop.push(...rest.splice(next, 1));

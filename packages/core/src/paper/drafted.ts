@@ -3,7 +3,7 @@
  * in `solve`: searches draft thousands of times and never fold.
  */
 import { compose, invert, place } from "../geometry/point.ts";
-import type { ChangePath, Dimension, Extent, Join, Motion, PieceDraft, Placement, Seam } from "../model/piece.ts";
+import type { ChangePath, Dimension, Extent, Join, Motion, PieceDraft, Contained, Seam } from "../model/piece.ts";
 import type { Contents } from "../model/spec.ts";
 import type { Finish, Held, Laid, Over, Covering, Refusal, Said, Drafting, Find } from "./said.ts";
 import { seamOf } from "./seam.ts";
@@ -29,7 +29,7 @@ export interface Drafted {
   readonly joins: readonly Join[];
   readonly seams: readonly Seam[];
   readonly motions: readonly Motion[];
-  readonly contents: readonly Placement[];
+  readonly contents: readonly Contained[];
   readonly dimensions: readonly Dimension[];
   readonly firstScore?: number;
   readonly overlaps: readonly Overlap[];
@@ -133,7 +133,7 @@ function joinOf(laid: Laid, find: Find): Join {
   };
 }
 
-function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): Placement {
+function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): Contained {
   const { on, turned = 0, closes = [], depth = 0, from = "up", asks } = held;
   const { id: piece, laid } = find(on.id);
   const [x, y] = place(held.at ?? [on.width / 2, on.height / 2], laid);

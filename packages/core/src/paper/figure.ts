@@ -14,8 +14,9 @@ import {
   subtract,
 } from "../geometry/point.ts";
 import type { Cut, Dimension } from "../model/piece.ts";
-import type { Corner } from "./shape.ts";
 import type { Drawn, Edge, Flap, Rectangle } from "./panel.ts";
+import { nth } from "../units/nth.ts";
+import { endsOf } from "../geometry/path.ts";
 
 /** Something measured, in the drawing's own frame. */
 export interface Measured extends Pick<Dimension, "from" | "to" | "outside" | "slides"> {
@@ -44,10 +45,10 @@ export function depthOf({ id, foot, deep }: Flap, at = 0.5, rest: Rest = {}): Me
 }
 
 /** A rectangle that is measured: a panel, or what lies so far in on one. */
-type Box = Pick<Rectangle, "id" | "width" | "height"> & { readonly x?: number; readonly y?: number };
+type Measurable = Pick<Rectangle, "id" | "width" | "height"> & { readonly x?: number; readonly y?: number };
 
 /** Across a rectangle, so far up it. */
-export const widthOf = ({ id, width, height, x = 0, y = 0 }: Box, at = 0.5, rest: Rest = {}): Measured => ({
+export const widthOf = ({ id, width, height, x = 0, y = 0 }: Measurable, at = 0.5, rest: Rest = {}): Measured => ({
   on: id,
   from: [x, y + height * at],
   to: [x + width, y + height * at],
@@ -57,7 +58,7 @@ export const widthOf = ({ id, width, height, x = 0, y = 0 }: Box, at = 0.5, rest
 });
 
 /** Up a rectangle, so far across it. */
-export const heightOf = ({ id, width, height, x = 0, y = 0 }: Box, at = 0.5, rest: Rest = {}): Measured => ({
+export const heightOf = ({ id, width, height, x = 0, y = 0 }: Measurable, at = 0.5, rest: Rest = {}): Measured => ({
   on: id,
   from: [x + width * at, y],
   to: [x + width * at, y + height],
@@ -88,7 +89,7 @@ export function roundingOf(
 ): Measured | undefined {
   const i = said?.corner ?? corners.findIndex(([, , r = 0]) => r > 0);
   const at = (k: number): Point => {
-    const [x, y] = corners[(k + corners.length) % corners.length] as Corner;
+    const [x, y] = nth(corners, k);
     return [x, y];
   };
   const radius = said?.radius ?? corners[i]?.[2] ?? 0;
@@ -118,7 +119,7 @@ export const fromEdge = (edge: Edge, to: Point, rest: Rest = {}): Measured => {
 
 /** Along a slit, from its start to its end. */
 export function alongSlit({ id, panel, path }: Cut): Measured {
-  const [from, to] = [path[0]?.from, path.at(-1)?.to] as readonly [Point, Point];
+  const [from, to] = endsOf(path);
   return { on: panel, from, to, value: distance(from, to), lights: [id] };
 }
 

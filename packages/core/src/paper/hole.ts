@@ -4,6 +4,7 @@ import type { Cut } from "../model/piece.ts";
 import { roundUp } from "../units/ruler.ts";
 import { type Drawn, type Edge, edgeOf, type Twin } from "./panel.ts";
 import { add, direction, distance, dot, place, type Point, scale, subtract } from "../geometry/point.ts";
+import { nth } from "../units/nth.ts";
 
 /** mm of paper a hole's rim needs to the edge: 3 mm, or the hole's own width where that is more (geometry notes). */
 export const rimNeeds = (across: number): number => Math.max(3, across);
@@ -12,7 +13,7 @@ export const rimNeeds = (across: number): number => Math.max(3, across);
 export function offOutline(points: readonly Point[], p: Point): number {
   return Math.min(
     ...points.map((a, i) => {
-      const b = points[(i + 1) % points.length] as Point;
+      const b = nth(points, i + 1);
       const along = subtract(b, a);
       const long = dot(along, along);
       const t = long === 0 ? 0 : Math.min(1, Math.max(0, dot(subtract(p, a), along) / long));

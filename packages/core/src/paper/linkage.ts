@@ -24,13 +24,13 @@ export interface Hinge {
 /** The folds round a loop, `piece/fold`, in order; `way` is −1 where the loop walks from the moving panel to the other. */
 export type Loop = readonly { readonly fold: string; readonly way: 1 | -1 }[];
 
-interface Glued {
+interface GluedPieces {
   readonly pieces: readonly Pick<PieceDraft, "id" | "root" | "folds" | "glue">[];
   readonly joins: readonly Join[];
 }
 
 /** Every loop that glue closes in the tree of folds and joins. */
-export function loopsOf({ pieces, joins }: Glued): Loop[] {
+export function loopsOf({ pieces, joins }: GluedPieces): Loop[] {
   const parents = new Map<string, { readonly parent: string; readonly fold?: string }>();
   for (const { id, folds } of pieces)
     for (const fold of folds)
@@ -88,7 +88,7 @@ export function swingsOf(
   const there = hinges();
   const touched = moved.map((loop) => inPlane(loop, there));
   const steps = Math.max(1, Math.ceil(most / STEP));
-  let seen: Looked = { by: new Map(), apexes: touched.map(() => undefined) };
+  let seen: LoopLooked = { by: new Map(), apexes: touched.map(() => undefined) };
   for (let i = 1; i <= steps; i += 1) {
     const next = look(touched, driven, i / steps, seen, slack);
     if (next) {
@@ -169,7 +169,7 @@ const back = ({ by, shift }: Turn): Turn => ({ by: -by, shift: turned(scale(shif
 const about = (p: Point, by: number): Turn => ({ by, shift: subtract(p, turned(p, by)) });
 const angleOf = ([x, y]: Point): number => Math.atan2(y, x);
 
-interface Looked {
+interface LoopLooked {
   readonly by: ReadonlyMap<string, number>;
   /** where each loop's middle crease was */
   readonly apexes: readonly (Point | undefined)[];
@@ -180,9 +180,9 @@ function look(
   loops: readonly (readonly Planar[] | undefined)[],
   driven: ReadonlyMap<string, number>,
   part: number,
-  last: Looked,
+  last: LoopLooked,
   slack: number,
-): Looked | undefined {
+): LoopLooked | undefined {
   const by = new Map([...driven].map(([fold, degrees]) => [fold, degrees * part]));
   const apexes = [...last.apexes];
   const waiting = new Set(loops.keys());

@@ -7,6 +7,7 @@ import type { Cut, Motion } from "../model/piece.ts";
 import { type Joined, lastOrder, swungBy } from "./pose.ts";
 import type { Flap } from "./panel.ts";
 import type { Sheet } from "./sheet.ts";
+import { endsOf } from "../geometry/path.ts";
 
 /** A motion as a form says it, in the drawing's own frame. */
 export interface Moving {
@@ -35,7 +36,7 @@ export const runsIn = (id: string, title: string, carrier: Flap, { id: through, 
   title,
   of: (sheets) => {
     const wide = distance(carrier.fold.from, carrier.fold.to);
-    const [from, to] = [path[0]?.from, path.at(-1)?.to] as [Point, Point];
+    const [from, to] = endsOf(path);
     const { laid } = holding(panel, sheets);
     const by = scale(subtract(to, from), Math.max(0, 1 - wide / distance(from, to)));
     return { kind: "slide", piece: holding(carrier.id, sheets).id, by: directed(by, laid), through };

@@ -17,6 +17,7 @@ import {
   tapered,
   treated,
 } from "./shape.ts";
+import { nth } from "../units/nth.ts";
 
 /** A straight edge of a panel, walked with the panel on its left; as it was before anything was taken off it. */
 export interface Edge {
@@ -139,7 +140,7 @@ export function leaning(
 }
 
 /** How a flap hangs and folds. */
-export interface Hinge {
+export interface Hung {
   /** when it is folded, from 1; equal numbers fold together */
   readonly order: number;
   /** degrees; positive towards the drawn face */
@@ -158,7 +159,7 @@ export function flap(
   name: string,
   { panel: parent, from, to }: Edge,
   shape: Shape,
-  { order, angle = 180, lift = 0, level, slack }: Hinge,
+  { order, angle = 180, lift = 0, level, slack }: Hung,
 ): Flap {
   const long = distance(from, to);
   const { relief, corners, deep, out = 0, foot, sides, trim = 0 } = shape(long);
@@ -172,12 +173,12 @@ export function flap(
   const far = Math.max(...corners.map(([, y]) => y));
   const [high, low] = [corners.findIndex(([, y]) => y === far), corners.findLastIndex(([, y]) => y === far)];
   const ring = [start, ...corners, end];
-  const side = (i: number): Edge => edge(ring[i] as Corner, ring[i + 1] as Corner);
+  const side = (i: number): Edge => edge(nth(ring, i), nth(ring, i + 1));
   // walked anticlockwise it has the fold from its end to its start, then its own corners
   const walked = [end, start, ...corners].map(at);
   const cuts = [foot, sides, ...corners.slice(1).map(() => undefined), sides];
   const outline = walked.flatMap(([x, y, r], i): Corner[] => {
-    const [u, v] = walked[(i + 1) % walked.length] as Corner;
+    const [u, v] = nth(walked, i + 1);
     return [[x, y, r], ...(cuts[i]?.(distance([x, y], [u, v])) ?? []).map(outward([x, y], [u, v]))];
   });
   const arc = foot && cornered([spot(start), ...outline.slice(1, -1 - corners.length), spot(end)]).slice(0, -1);
@@ -202,7 +203,7 @@ export function flap(
     },
     foot: edge(end, start),
     start: side(high),
-    tip: edge(ring[high + 1] as Corner, ring[low + 1] as Corner),
+    tip: edge(nth(ring, high + 1), nth(ring, low + 1)),
     end: side(low + 1),
     shoulders: [side(0), side(ring.length - 2)],
   };
@@ -224,17 +225,14 @@ export function part({ panel: id, from, to }: Edge, fromStart: number, fromEnd: 
 export const CORNERS = ["bottomLeft", "bottomRight", "topRight", "topLeft"] as const;
 
 /** Lines across the corners of a rectangle, `by` mm along both edges: each walked with the rectangle on its left. */
-export const acrossCorners = ({ id, bottom, right, top, left }: Rectangle, by: number): readonly Edge[] =>
-  [
-    [left, bottom],
-    [bottom, right],
-    [right, top],
-    [top, left],
-  ].map(([before, after]): Edge => ({
+export function acrossCorners({ id, bottom, right, top, left }: Rectangle, by: number): readonly Edge[] {
+  const edges = [left, bottom, right, top];
+  return edges.map((before, i): Edge => ({
     panel: id,
-    from: part(before as Edge, distance((before as Edge).from, (before as Edge).to) - by, 0).from,
-    to: part(after as Edge, by, 0).from,
+    from: part(before, distance(before.from, before.to) - by, 0).from,
+    to: part(nth(edges, i + 1), by, 0).from,
   }));
+}
 
 /** The same line on another panel, moved there. */
 export const carried = ({ from, to }: Edge, [x, y]: Point, panel: string): Edge => ({
@@ -255,7 +253,7 @@ export function straightOf(drawn: Drawn, { panel: id, from, to }: Edge): Edge | 
 }
 
 /** The same once more across a flap that hangs on it: mirrored about the middle of that flap, on its other edge. */
-export function twinAcross(id: string, name: string, of: Rectangle, wall: Flap, hinge: Hinge): Twin {
+export function twinAcross(id: string, name: string, of: Rectangle, wall: Flap, hinge: Hung): Twin {
   const [x, y] = subtract(wall.tip.from, wall.foot.to);
   const by = { x, y, rotation: 0, flip: false };
   const moved: Rectangle = {
@@ -273,7 +271,7 @@ export function twinAcross(id: string, name: string, of: Rectangle, wall: Flap, 
  * The same outline once more, mirrored about an edge it has a straight part on and hung there: two faces of one shape
  * that fold onto one another. `from` to `to` is that part.
  */
-export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hinge): Twin {
+export function twin(id: string, name: string, of: Rectangle, { from, to }: Edge, hinge: Hung): Twin {
   const mirror = mirrorIn(from, to);
   const corners = of.corners.map(([x, y, round]): Corner => {
     const [u, v] = place([x, y], mirror);

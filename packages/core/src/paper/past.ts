@@ -1,7 +1,7 @@
 /** What stands out past the sheet that holds it: contents of a band, or of a pocket with a low back; a handle behind it. */
 import { type Bounds, boundsOf, flatten, type Path } from "../geometry/path.ts";
 import { HERE, place } from "../geometry/point.ts";
-import type { Piece, Placement } from "../model/piece.ts";
+import type { Piece, Contained } from "../model/piece.ts";
 import { boxOf } from "./pose.ts";
 
 /** mm past each edge of a blank, as it is drawn. */
@@ -21,7 +21,7 @@ interface OnMain {
 /** By piece, how far what lies on it stands out past its blank; only those where something does. */
 export function standingPast(
   pieces: readonly Piece[],
-  contents: readonly Placement[],
+  contents: readonly Contained[],
   { main, laid }: OnMain = { main: "", laid: [] },
 ): ReadonlyMap<string, Past> {
   const past = new Map<string, Past>();

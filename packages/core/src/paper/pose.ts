@@ -4,12 +4,13 @@
  * each ply beneath it, by what those carry, and by the contents when they lie beneath it: the axis it turns about is
  * raised half as far.
  */
-import type { Face, Fold, Join, Motion, PanelFace, PieceDraft, Placement } from "../model/piece.ts";
+import type { Face, Fold, Join, Motion, PanelFace, PieceDraft, Contained } from "../model/piece.ts";
 import { distance, type Point, turn } from "../geometry/point.ts";
 import { clipConvex, flatten } from "../geometry/path.ts";
 import { type Band, bandsOf, bandsWith, shiftAt } from "./bend.ts";
 import { type Hinge, loopsOf, type Swings, swingsOf } from "./linkage.ts";
 import { about, after, move, type Point3, type Rigid, STILL, undo } from "./rigid.ts";
+import { both, nth } from "../units/nth.ts";
 
 export * from "./rigid.ts";
 
@@ -69,7 +70,7 @@ export const assembled = <P extends Folding>({ pieces, joins, main }: Joined<P>)
 export function heightsOf(
   joined: Joined,
   state: FoldState,
-  contents: readonly Placement[] = [],
+  contents: readonly Contained[] = [],
   poses = foldedPanels(joined, { ...state, filled: filledWith(contents) }),
 ) {
   const main = joined.pieces.find((p) => p.id === joined.main);
@@ -92,7 +93,7 @@ export function heightsOf(
     const on = poses.get(`${lying.on.piece}/${lying.on.panel}`);
     if (!on) continue;
     const to = after(on, lyingMove(joined, lying, state.caliper));
-    const [bottom, top] = [0, lying.thickness].map((z) => move(to, [0, 0, z])[2]) as [number, number];
+    const [bottom, top] = both([0, lying.thickness], (z) => move(to, [0, 0, z])[2]);
     reach(Math.min(bottom, top), Math.max(bottom, top));
   }
   return { low, high };
@@ -100,7 +101,7 @@ export function heightsOf(
 
 /** How full each piece is, `part` (0 to 1) of what lies in it: mm by piece, for `FoldState.filled`. */
 export const filledWith =
-  (contents: readonly Placement[], part: (lying: Placement) => number = () => 1) =>
+  (contents: readonly Contained[], part: (lying: Contained) => number = () => 1) =>
   (piece: string): number =>
     contents.reduce((sum, c) => (c.on.piece === piece ? sum + c.thickness * part(c) : sum), 0);
 
@@ -144,7 +145,7 @@ function foldUp(piece: Folding, state: FoldState): FoldedUp {
   while (pending.length > 0) {
     const next = pending.findIndex((f) => poses.has(f.panels[0]));
     if (next < 0) break;
-    const fold = pending.splice(next, 1)[0] as (typeof folds)[number];
+    const fold = nth(pending.splice(next, 1), 0);
     const parent = poses.get(fold.panels[0]) as Rigid;
     // a flap beyond a curved fold has its place from its bands
     if (fold.path) {
@@ -381,7 +382,7 @@ export function foldedPaper(solution: Joined, state: FoldState) {
 }
 
 /** The corners of contents about their own middle. */
-export const boxOf = ({ width, height }: Pick<Placement, "width" | "height">): readonly Point[] => [
+export const boxOf = ({ width, height }: Pick<Contained, "width" | "height">): readonly Point[] => [
   [-width / 2, -height / 2],
   [width / 2, -height / 2],
   [width / 2, height / 2],
@@ -389,7 +390,7 @@ export const boxOf = ({ width, height }: Pick<Placement, "width" | "height">): r
 ];
 
 /** From the contents' own frame, middle of their underside at the origin, to their panel's flat coordinates. */
-export function lyingMove({ pieces }: Joined, { on, x, y, rotation, thickness }: Placement, caliper: number): Rigid {
+export function lyingMove({ pieces }: Joined, { on, x, y, rotation, thickness }: Contained, caliper: number): Rigid {
   const piece = pieces.find((p) => p.id === on.piece);
   const [c, s] = turn(rotation);
   const own = caliperOf(piece, caliper);

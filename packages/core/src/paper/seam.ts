@@ -23,6 +23,7 @@ import type { ChangePath, Face, Glue, PieceDraft, Seam } from "../model/piece.ts
 import { after, foldedPanels, type Joined, lastOrder, move, type Rigid, undo } from "./pose.ts";
 import { outward } from "./shape.ts";
 import type { Drawn, Edge } from "./panel.ts";
+import { nth } from "../units/nth.ts";
 
 /** Tape keeps this far from the paper's edge, on both sides of its strip. */
 export const TAPE_MARGIN = 1.5;
@@ -83,7 +84,7 @@ const glueOf = new WeakMap<PieceDraft, PieceDraft>();
 /** The piece with its glue: the very object that it was where its glue has not moved, so that all made of it can stay. */
 function glueing<P extends PieceDraft>(piece: P, glue: readonly Glue[]): P {
   const was = glueOf.get(piece) as P | undefined;
-  if (was?.glue.length === glue.length && was.glue.every((zone, i) => sameZone(zone, glue[i] as Glue))) return was;
+  if (was?.glue.length === glue.length && was.glue.every((zone, i) => sameZone(zone, nth(glue, i)))) return was;
   const next = { ...piece, glue };
   glueOf.set(piece, next);
   return next;
@@ -103,19 +104,19 @@ function sameZone(a: Glue, b: Glue): boolean {
     a.widens?.join() === b.widens?.join() &&
     near(a.widestTape, b.widestTape) &&
     a.polygon.length === b.polygon.length &&
-    a.polygon.every(([x, y], i) => near(x, (b.polygon[i] as Point)[0]) && near(y, (b.polygon[i] as Point)[1]))
+    a.polygon.every(([x, y], i) => near(x, nth(b.polygon, i)[0]) && near(y, nth(b.polygon, i)[1]))
   );
 }
 
 /** A seam's glue when it was last looked at: two panels that lie on one another as they did are glued as they were. */
-interface Looked {
+interface SeamLooked {
   readonly own: PieceDraft;
   readonly other: PieceDraft;
   readonly caliper: number;
   readonly carry: Rigid;
   readonly zones: readonly Glue[];
 }
-const looked = new WeakMap<Seam, Looked>();
+const looked = new WeakMap<Seam, SeamLooked>();
 
 function zonesAgain(
   seam: Seam,
@@ -128,7 +129,7 @@ function zonesAgain(
   const meeting = meetingOf(seam, pieces, poses);
   const { carry } = meeting;
   const same = (a: readonly number[], b: readonly number[]): boolean =>
-    a.every((n, i) => Math.abs(n - (b[i] as number)) <= SAME_MM);
+    a.every((n, i) => Math.abs(n - nth(b, i)) <= SAME_MM);
   const stays = was?.own === own && was?.other === other && was?.caliper === caliper;
   if (stays && same(was.carry.r, carry.r) && same(was.carry.t, carry.t)) return was.zones;
   const zones = zonesOf(seam, pieces, meeting, caliper);
@@ -164,7 +165,7 @@ function zonesOf(seam: Seam, pieces: readonly PieceDraft[], meeting: Meeting, ca
   const apart = flatten(meeting.other).map(([x, y]) => move(carry, [x, y, 0])[2]);
   if (Math.max(...apart) - Math.min(...apart) > caliper)
     throw new Error(`glue: '${panel}' does not lie on '${onto.panel}' once folded`);
-  const [face, ontoFace] = facing(apart[0] as number, carry.r[8]);
+  const [face, ontoFace] = facing(nth(apart, 0), carry.r[8]);
   // a tape lies along the fold of the shallower of the two
   const folds = (
     [

@@ -8,6 +8,7 @@
 import { type Path, roundCorners } from "../geometry/path.ts";
 import { add, direction, distance, type Point, scale } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
+import { nth } from "../units/nth.ts";
 
 /** A corner of an outline, mm, and the radius it is rounded by; none keeps it sharp. */
 export type Corner = readonly [x: number, y: number, round?: number];
@@ -93,7 +94,7 @@ export function treated(
   corners: readonly (CornerCut | undefined)[],
   edges: readonly (EdgeCut | undefined)[] = [],
 ): Corner[] {
-  const at = (i: number): Point => points[(i + points.length) % points.length] as Point;
+  const at = (i: number): Point => nth(points, i);
   const all = points.flatMap((p, i): readonly Corner[] => {
     const kept: readonly Corner[] = corners[i]?.(p, direction(p, at(i - 1)), direction(p, at(i + 1))) ?? [p];
     const taken = edges[i]?.(distance(p, at(i + 1))) ?? [];
@@ -101,7 +102,7 @@ export function treated(
   });
   // two cuts that meet on an edge leave one point
   return all.filter(([x, y], i) => {
-    const [u, v] = all[(i + all.length - 1) % all.length] as Corner;
+    const [u, v] = nth(all, i - 1);
     return all.length === 1 || Math.hypot(x - u, y - v) > SAME_POINT_MM;
   });
 }

@@ -10,6 +10,7 @@ import type { Stock } from "../model/spec.ts";
 import { roundUp } from "../units/ruler.ts";
 import type { Drawn } from "./panel.ts";
 import { type Corner, cornered, spotOf } from "./shape.ts";
+import { nth } from "../units/nth.ts";
 
 /** A piece, and how what was drawn came to lie on its blank. What it is cut from is known at once; it is drawn when asked. */
 export interface Sheet {
@@ -63,7 +64,7 @@ function between(a: Point, b: Point, places: readonly Point[]): Point[] {
 /** A panel's corners with the ends of the folds that hang on its edges among them. */
 const withFeet = (corners: readonly Corner[], feet: readonly Point[]): Corner[] =>
   corners.flatMap((corner, i) => {
-    const [x, y] = corners[(i + 1) % corners.length] as Corner;
+    const [x, y] = nth(corners, i + 1);
     return [corner, ...between(spotOf(corner), [x, y], feet)];
   });
 
@@ -72,7 +73,7 @@ const footed = (path: Path, feet: readonly Point[]): Path =>
   path.flatMap((s): readonly Segment[] => {
     if (s.kind !== "line") return [s];
     const stops = [s.from, ...between(s.from, s.to, feet), s.to];
-    return stops.slice(1).map((to, n) => line(stops[n] as Point, to));
+    return stops.slice(1).map((to, n) => line(nth(stops, n), to));
   });
 
 /** Free of the last bit's noise, so that a sheet of 191 mm is one. */
@@ -103,9 +104,9 @@ export function sheet(id: string, name: string, panels: readonly Drawn[], option
 }
 
 /** What a piece is drawn from: all that was said of its sheet, and how that came to lie. */
-type Lying = SheetOptions & Pick<Sheet, "id" | "panels" | "blank" | "laid"> & { readonly name: string };
+type DrawnSheet = SheetOptions & Pick<Sheet, "id" | "panels" | "blank" | "laid"> & { readonly name: string };
 
-function pieceOf({ id, name, panels, blank, laid, ...options }: Lying): PieceDraft {
+function pieceOf({ id, name, panels, blank, laid, ...options }: DrawnSheet): PieceDraft {
   const {
     round = 0,
     rounding = round,

@@ -1,6 +1,6 @@
 /** Figures of a draft: its sheet, the scores that are set first, what it holds, and what its form says is measured. */
 import { place, type Point } from "../geometry/point.ts";
-import type { ChangePath, Dimension, PieceDraft, Placement } from "../model/piece.ts";
+import type { ChangePath, Dimension, PieceDraft, Contained } from "../model/piece.ts";
 import type { Measured } from "./figure.ts";
 import type { Drafting, Find, Said } from "./said.ts";
 import type { Sheet } from "./sheet.ts";
@@ -57,7 +57,7 @@ export function firstScores({ id: piece, blank, folds }: PieceDraft): Dimension[
 }
 
 /** The contents' own sizes, across them and up them, clear of their middle. */
-export function contentsSizes({ on, x, y, rotation, width, height }: Placement, path: ChangePath): Dimension[] {
+export function contentsSizes({ on, x, y, rotation, width, height }: Contained, path: ChangePath): Dimension[] {
   const pose = { x, y, rotation, flip: false };
   const at = (u: number, v: number): Point => place([(u * width) / 2, (v * height) / 2], pose);
   const off = (u: number, v: number): Point => place([u, v], { ...pose, x: 0, y: 0 });

@@ -6,7 +6,7 @@ import { notchesOf } from "../methods/punchBoard.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Step } from "../model/solution.ts";
 import { rulerMarks } from "./rulerMarks.ts";
-import { bareSheet, type Picture, scoreShapes, type Shape } from "./shapes.ts";
+import { bareSheet, type Picture, scoreShapes, type PictureShape } from "./shapes.ts";
 
 /** The notches of a square, by id, in the order they are punched. */
 export const notchesIn = (piece: Piece): string[] => [1, 2, 3, 4].map((k) => idIn(piece, `notch-${String(k)}`));
@@ -43,9 +43,9 @@ function boardBounds(piece: Piece): Bounds {
 }
 
 /** The board's own furniture: fence, edge stop, groove and guide. */
-function boardShapes(step: Step, piece: Piece): Shape[] {
+function boardShapes(step: Step, piece: Piece): PictureShape[] {
   const { left, right, top, bottom } = boardBounds(piece);
-  const fence: Shape = { path: [line([left, 0], [right, 0])], role: "fence", now: false };
+  const fence: PictureShape = { path: [line([left, 0], [right, 0])], role: "fence", now: false };
   if (!isPunched(piece)) {
     return [fence, { path: [line([0, top], [0, bottom])], role: "stop", now: step.kind === "score" }];
   }
@@ -70,7 +70,7 @@ function measured({ kind, measure = 0 }: Step, piece: Piece, grid: number): Pick
   const clear = numbers.filter((n) => Math.abs(n.at - tip[0]) > long * 0.7);
   return {
     shapes: [
-      ...strokes.map((s): Shape => ({ path: [s], role: "measure", now: false })),
+      ...strokes.map((s): PictureShape => ({ path: [s], role: "measure", now: false })),
       { path: [line([at(measure), 0], tip)], role: "measure", now: true },
       { path: pointer, role: "measure", now: true },
     ],
@@ -82,7 +82,7 @@ function measured({ kind, measure = 0 }: Step, piece: Piece, grid: number): Pick
 export function onBoard(step: Step, piece: Piece, grid: number): Picture {
   const { pose, done, now } = step.scene;
   const made = step.kind === "punch" ? [...done, ...now] : done;
-  const paper: Shape = {
+  const paper: PictureShape = {
     path: placePath(punchedSquare(piece, made), pose),
     fill: pose.flip ? "back" : "face",
     role: "edge",
@@ -93,7 +93,7 @@ export function onBoard(step: Step, piece: Piece, grid: number): Picture {
     step.kind === "punch"
       ? notchesOf(piece)
           .filter((_, k) => now.includes(notchesIn(piece)[k] ?? ""))
-          .map((n): Shape => ({
+          .map((n): PictureShape => ({
             path: placePath([line(n.before, n.vertex), line(n.vertex, n.after)], pose),
             role: "cut",
             now: true,

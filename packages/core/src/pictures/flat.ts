@@ -3,15 +3,15 @@ import { placePath } from "../geometry/path.ts";
 import type { Solution } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import { inARow } from "../paper/row.ts";
-import { paperOf, type Picture, type Shape } from "./shapes.ts";
+import { paperOf, type Picture, type PictureShape } from "./shapes.ts";
 
 /** The pieces as they are cut out, scored and drawn on, from the drawn face. */
 export function flatPicture({ pieces }: Pick<Solution, "pieces">): Picture {
   const { placed, width, height } = inARow(pieces);
-  const shapes = placed.flatMap(({ piece, x }): Shape[] => {
+  const shapes = placed.flatMap(({ piece, x }): PictureShape[] => {
     const pose = { x, y: 0, rotation: 0, flip: false };
     return [
-      ...piece.outline.map((path): Shape => ({
+      ...piece.outline.map((path): PictureShape => ({
         path: placePath(path, pose),
         holes: openingsOf(piece.cuts).map((hole) => placePath(hole, pose)),
         fill: "face",
@@ -20,7 +20,7 @@ export function flatPicture({ pieces }: Pick<Solution, "pieces">): Picture {
         of: piece.id,
         ...paperOf(piece),
       })),
-      ...piece.lines.map((l): Shape => ({
+      ...piece.lines.map((l): PictureShape => ({
         path: placePath(l.path, pose),
         role: l.role,
         ...(l.fold && { fold: l.fold }),

@@ -5,7 +5,7 @@ import { assembledAt, type Moment, openFolds, wayOut } from "../folding/assemble
 import type { Join } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { boxOf, move, type Rigid, STILL } from "../paper/pose.ts";
-import { paperOf, type Shape } from "./shapes.ts";
+import { paperOf, type PictureShape } from "./shapes.ts";
 
 interface Folded extends Moment {
   readonly now: readonly string[];
@@ -13,10 +13,10 @@ interface Folded extends Moment {
 }
 
 /** Pieces folded so far, panels back to front, contents in their ply or sliding in. */
-export function foldedShapes(solution: Solution, { now, pose, ...moment }: Folded): Shape[] {
+export function foldedShapes(solution: Solution, { now, pose, ...moment }: Folded): PictureShape[] {
   const { caliper } = solution.spec.stock;
   const { sheets, contents, poses } = assembledAt(solution, moment);
-  const layers: { z: number; shape: Shape }[] = [];
+  const layers: { z: number; shape: PictureShape }[] = [];
   const pieces = new Set(sheets.map((s) => s.piece));
   const moving = new Set([
     ...now,
@@ -75,7 +75,7 @@ export interface OnFlat {
   readonly fitting: string | undefined;
   readonly piece: string;
   readonly side: "front" | "back";
-  readonly shape: Shape;
+  readonly shape: PictureShape;
 }
 
 /** What lies on the flat main piece, the lowest first: further pieces of the form, and fittings as they are folded. */

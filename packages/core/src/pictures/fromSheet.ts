@@ -4,7 +4,7 @@ import { blanksIn, trimPlans } from "../layout/trimPlan.ts";
 import type { Cutting } from "../layout/filling.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
-import { boundsOfShapes, paperOf, type Picture, type Shape } from "./shapes.ts";
+import { boundsOfShapes, paperOf, type Picture, type PictureShape } from "./shapes.ts";
 
 /** The sheet in hand as it is cut for this piece, every cut from edge to edge; none where no sheet was named, or it is too small. */
 export function cutFromSheet(solution: Solution, piece: Piece): Picture | undefined {
@@ -31,10 +31,10 @@ export function cutFromSheet(solution: Solution, piece: Piece): Picture | undefi
         ]
       : [];
   const paper = paperOf(piece);
-  const shapes: Shape[] = [
+  const shapes: PictureShape[] = [
     { path: box(root), fill: "back", role: "edge", now: false, ...paper },
-    ...blanksIn(root).map((b): Shape => ({ path: box(b), fill: "face", now: false, ...paper })),
-    ...cuts(root).map((cut): Shape => ({ path: [cut], role: "cut", now: true })),
+    ...blanksIn(root).map((b): PictureShape => ({ path: box(b), fill: "face", now: false, ...paper })),
+    ...cuts(root).map((cut): PictureShape => ({ path: [cut], role: "cut", now: true })),
   ];
   return { shapes, bounds: boundsOfShapes(shapes) };
 }

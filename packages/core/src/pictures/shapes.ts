@@ -5,7 +5,7 @@ import { idIn } from "../methods/method.ts";
 import type { Piece, Role } from "../model/piece.ts";
 
 /** One area or line of a picture, in mm of the picture's plane. */
-export interface Shape {
+export interface PictureShape {
   readonly path: Path;
   /** openings in what is filled */
   readonly holes?: readonly Path[];
@@ -22,21 +22,27 @@ export interface Shape {
 
 /** What is seen from above, the lowest first, with its bounds in mm. */
 export interface Picture {
-  readonly shapes: readonly Shape[];
+  readonly shapes: readonly PictureShape[];
   readonly bounds: Bounds;
   /** words on it, each in the middle above its place, so many mm tall */
   readonly labels?: readonly { readonly at: Point; readonly text: string; readonly tall: number }[];
 }
 
 /** Round all of them. */
-export const boundsOfShapes = (shapes: readonly Shape[]): Bounds => boundsOf(shapes.flatMap((s) => flatten(s.path)));
+export const boundsOfShapes = (shapes: readonly PictureShape[]): Bounds =>
+  boundsOf(shapes.flatMap((s) => flatten(s.path)));
 
 /** The paper a piece is cut from, where it has its own. */
-export const paperOf = ({ stock }: Piece): Pick<Shape, "stock"> =>
+export const paperOf = ({ stock }: Piece): Pick<PictureShape, "stock"> =>
   stock?.preset === undefined ? {} : { stock: stock.preset };
 
 /** The lines of a piece that are there: made before, or now. */
-export const scoreShapes = (piece: Piece, made: readonly string[], now: readonly string[], pose: Pose): Shape[] =>
+export const scoreShapes = (
+  piece: Piece,
+  made: readonly string[],
+  now: readonly string[],
+  pose: Pose,
+): PictureShape[] =>
   piece.lines
     .filter((l) => [...made, ...now].includes(idIn(piece, l.id)))
     .map((l) => ({

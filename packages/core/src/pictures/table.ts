@@ -2,12 +2,12 @@
 import { type Path } from "../geometry/path.ts";
 import { cross, direction, offLine } from "../geometry/point.ts";
 import { idIn } from "../methods/method.ts";
-import type { Piece, Placement } from "../model/piece.ts";
+import type { Piece, Contained } from "../model/piece.ts";
 import type { Solution, Step } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import { notchesIn, punchedSquare } from "./board.ts";
 import { foldedShapes, uprightPose } from "./folded.ts";
-import { bareSheet, paperOf, scoreShapes, type Shape } from "./shapes.ts";
+import { bareSheet, paperOf, scoreShapes, type PictureShape } from "./shapes.ts";
 
 /** The straight cut across a flap's tip: the edge that runs beside its score. */
 function tipCut(piece: Piece, panel: string): Path {
@@ -24,14 +24,14 @@ function tipCut(piece: Piece, panel: string): Path {
 }
 
 /** What lies on the table in a step. */
-export function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
+export function onTable(solution: Solution, step: Step, piece: Piece): PictureShape[] {
   const { scene, kind } = step;
   const here = (id: string): string => idIn(piece, id);
   if (kind === "cut" && scene.now.includes(here("blank")))
     return [{ path: bareSheet(piece), fill: "back", role: "cut", now: true, of: here("blank"), ...paperOf(piece) }];
   if (scene.folded === 0 && scene.pieces?.length === 1 && !["glue", "fill", "close", "fold"].includes(kind))
     return flatShapes(step, piece);
-  const out = (lying: Placement): number | undefined =>
+  const out = (lying: Contained): number | undefined =>
     scene.now.includes(`${lying.on.piece}/contents`) ? PARTLY_OUT : filledAt(solution, step, lying) ? 0 : undefined;
   return foldedShapes(solution, {
     main: scene.piece,
@@ -51,11 +51,11 @@ export function onTable(solution: Solution, step: Step, piece: Piece): Shape[] {
 const PARTLY_OUT = 0.55;
 
 /** Whether contents are in by then: filled in an earlier step. */
-const filledAt = ({ steps }: Solution, { n }: Step, { on }: Placement): boolean =>
+const filledAt = ({ steps }: Solution, { n }: Step, { on }: Contained): boolean =>
   steps.some((step) => step.n < n && step.kind === "fill" && step.scene.now.includes(`${on.piece}/contents`));
 
 /** A single piece on the table with its scores and cuts as far as they are made. */
-function flatShapes({ scene, kind, code }: Step, piece: Piece): Shape[] {
+function flatShapes({ scene, kind, code }: Step, piece: Piece): PictureShape[] {
   // what is about to be cut away is shown whole, with the cut across it; everything later shows the finished outline
   const corners = code === "cut-corners" || code === "cut-shape" || code === "cut-folded";
   const paper: readonly Path[] = corners
@@ -68,7 +68,7 @@ function flatShapes({ scene, kind, code }: Step, piece: Piece): Shape[] {
   const whole = kind === "cut" && scene.now.includes(idIn(piece, "outline"));
   const fresh = corners || whole ? piece.outline.flat() : kind === "trim" ? tips : kind === "round" ? arcs : [];
   return [
-    ...paper.map((path): Shape => ({
+    ...paper.map((path): PictureShape => ({
       path,
       holes: openingsOf(piece.cuts.filter((cut) => scene.done.includes(idIn(piece, cut.id)))),
       fill: "face",
@@ -78,6 +78,6 @@ function flatShapes({ scene, kind, code }: Step, piece: Piece): Shape[] {
       ...paperOf(piece),
     })),
     ...scoreShapes(piece, scene.done, scene.now, scene.pose),
-    ...fresh.map((s): Shape => ({ path: [s], role: "cut", now: true })),
+    ...fresh.map((s): PictureShape => ({ path: [s], role: "cut", now: true })),
   ];
 }

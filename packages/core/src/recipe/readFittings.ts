@@ -26,7 +26,7 @@ import { readForm, readFormSettings } from "./readForm.ts";
 import { readSettings } from "./readSettings.ts";
 import { readStock } from "./readStock.ts";
 
-interface Reading {
+interface PartReading {
   readonly form: Form;
   readonly settings: Spec["settings"];
   readonly method: Spec["method"];
@@ -44,7 +44,7 @@ const keysOf = (kind: FittingKind): readonly string[] => [
  * The fittings of a recipe; a form that has no room for any says so.
  * @param was the recipe before a change: rows that are the very same, on grounds that are, come back as they are
  */
-export function readFittings(value: unknown, reading: Reading, was?: Spec): Spec["fittings"] {
+export function readFittings(value: unknown, reading: PartReading, was?: Spec): Spec["fittings"] {
   const { form, settings, method, reader } = reading;
   if (value === undefined) return undefined;
   const same = was !== undefined && was.settings === settings && was.method === method;
@@ -65,7 +65,7 @@ export function readFittings(value: unknown, reading: Reading, was?: Spec): Spec
   return reader.within(inRows, "fittings", { min: 0, max: MOST_IN_ROWS }, true) === undefined ? undefined : rows;
 }
 
-interface RowReading extends Reading {
+interface RowReading extends PartReading {
   readonly grounds: readonly Ground[];
   readonly before: readonly Fitting[];
 }

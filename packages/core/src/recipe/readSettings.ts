@@ -7,7 +7,7 @@ import { loopsOf } from "../outlines/outline.ts";
 import { type Reader, told } from "./reader.ts";
 
 /** Settings by name, in mm; `auto`, choices and toggles as they are. */
-export type Settings = Spec["settings"];
+export type FormSettings = Spec["settings"];
 
 /** What a paper setting may hold. */
 const papers: readonly string[] = [SAME_PAPER, ...stocks.map(({ id }) => id)];
@@ -18,8 +18,8 @@ export function readSettings(
   entries: readonly (readonly [name: string, schema: z.ZodType])[],
   reader: Reader,
   at: string,
-): Settings {
-  const settings: Settings = {};
+): FormSettings {
+  const settings: FormSettings = {};
   for (const [key, schema] of entries) {
     const read = readSetting(raw[key], schema, reader, at === "" ? key : `${at}.${key}`);
     if (read !== undefined) settings[key] = read;
@@ -27,9 +27,14 @@ export function readSettings(
   return settings;
 }
 
-function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: string): Settings[string] | undefined {
+function readSetting(
+  said: unknown,
+  schema: z.ZodType,
+  reader: Reader,
+  field: string,
+): FormSettings[string] | undefined {
   const meta = settingMeta(schema);
-  if (said === undefined) return schema.parse(undefined) as Settings[string];
+  if (said === undefined) return schema.parse(undefined) as FormSettings[string];
   if (meta.kind === "length")
     return meta.auto && said === "auto"
       ? "auto"
@@ -44,7 +49,7 @@ function readSetting(said: unknown, schema: z.ZodType, reader: Reader, field: st
     });
   if (meta.kind === "paper" && read.success && !papers.includes(String(read.data)))
     return reader.report(field, "not-allowed", { given: told(said), allowed: papers.join(", ") });
-  if (read.success) return read.data as Settings[string];
+  if (read.success) return read.data as FormSettings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";
   return reader.report(field, "not-allowed", { given: told(said), allowed });
 }

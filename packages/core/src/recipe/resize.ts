@@ -18,7 +18,7 @@ import { setupOf } from "./readMethod.ts";
 import type { Problem } from "./reader.ts";
 
 /** A length of the recipe: a setting by its label, or a fitting's by its name. */
-export interface Said {
+export interface LengthSaid {
   readonly label: string;
   readonly from: number;
   readonly to: number;
@@ -29,8 +29,8 @@ export type Resized =
   | {
       readonly ok: true;
       readonly spec: Spec;
-      readonly keeps: readonly Said[];
-      readonly follows: readonly Said[];
+      readonly keeps: readonly LengthSaid[];
+      readonly follows: readonly LengthSaid[];
       readonly cannot: readonly Cannot[];
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
@@ -44,8 +44,8 @@ export interface To {
 
 /** Collects what becomes of every length. */
 class Lengths {
-  readonly keeps: Said[] = [];
-  readonly follows: Said[] = [];
+  readonly keeps: LengthSaid[] = [];
+  readonly follows: LengthSaid[] = [];
   readonly cannot: Cannot[] = [];
   private readonly grid: number;
   constructor(grid: number) {

@@ -1,5 +1,5 @@
 /** What is shown of several things in one holder: each as it lies, and whose size a figure may set. */
-import type { Dimension, Placement } from "../model/piece.ts";
+import type { Dimension, Contained } from "../model/piece.ts";
 import type { Contents, Spec } from "../model/spec.ts";
 import { thingsIn } from "./pack.ts";
 
@@ -8,7 +8,7 @@ const contentsOf = ({ contents, fittings }: Spec, fitting: string | undefined): 
   fitting === undefined ? contents : (fittings?.find((f) => f.id === fitting)?.["contents"] as Contents | undefined);
 
 /** Contents with the things they are made up of, where there are several. */
-export const thingsLying = (spec: Spec, lying: readonly Placement[]): readonly Placement[] =>
+export const thingsLying = (spec: Spec, lying: readonly Contained[]): readonly Contained[] =>
   lying.map((whole) => {
     const said = contentsOf(spec, whole.fitting);
     return said?.also ? { ...whole, things: thingsIn(said) } : whole;

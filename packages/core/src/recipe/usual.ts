@@ -9,13 +9,13 @@ import type { Spec } from "../model/spec.ts";
 import { MM_PER } from "../units/length.ts";
 import { roundNear } from "../units/ruler.ts";
 import { rulerOf } from "./readMethod.ts";
-import type { Settings } from "./readSettings.ts";
+import type { FormSettings } from "./readSettings.ts";
 
 const SIXTEENTH = MM_PER.in / 16;
 
 /** A setting's usual value, round in the system a ruler reads; the schema's own where the sixteenth is out of bounds or nothing. */
-function usualIn(schema: z.ZodType, unit: "mm" | "in"): Settings[string] {
-  const usual = schema.parse(undefined) as Settings[string];
+function usualIn(schema: z.ZodType, unit: "mm" | "in"): FormSettings[string] {
+  const usual = schema.parse(undefined) as FormSettings[string];
   if (unit === "mm" || typeof usual !== "number") return usual;
   const { min = 0, max = Infinity } = settingMeta(schema);
   const round = roundNear(usual, SIXTEENTH);
@@ -23,9 +23,9 @@ function usualIn(schema: z.ZodType, unit: "mm" | "in"): Settings[string] {
 }
 
 /** A form's settings as they usually are with these tools: only those that its schema says otherwise. */
-export function usualSettings(form: Form, method: Spec["method"]): Settings {
+export function usualSettings(form: Form, method: Spec["method"]): FormSettings {
   const { unit } = rulerOf(method);
-  const settings: Settings = {};
+  const settings: FormSettings = {};
   for (const [name, schema] of settingsOf(form)) {
     const usual = usualIn(schema, unit);
     if (usual !== schema.parse(undefined)) settings[name] = usual;

@@ -7,15 +7,11 @@
  *      │ ○ │         →   │ ┊ │          A counter is kept by bridges above and below it: what is cut away there stays paper.
  *      ╰───╯             ╰─┴─╯
  */
-import { cutAway, grown, unionOf } from "../geometry/areas.ts";
+import { cutAway, grown, type Ring, type Rings, unionOf } from "../geometry/areas.ts";
 import { combined } from "../geometry/curves.ts";
 import { areaOf, type Bounds, boundsOf, flatten, holds, type Path, polygon } from "../geometry/path.ts";
-import type { Point } from "../geometry/point.ts";
 import { offOutline } from "../paper/hole.ts";
-
-type Ring = readonly Point[];
-/** Closed lines: outer ones anticlockwise, holes in them clockwise. */
-export type Rings = readonly Ring[];
+import { nth } from "../units/nth.ts";
 
 /** Whether a ring is a hole: clockwise. */
 export const isHole = (ring: Ring): boolean => areaOf(polygon(ring)) < 0;
@@ -24,18 +20,18 @@ export const isHole = (ring: Ring): boolean => areaOf(polygon(ring)) < 0;
 const OVERLAP_MM = 0.05;
 
 /** A ring with the box round it. */
-interface Part {
+interface RingPart {
   readonly ring: Ring;
   readonly box: Bounds;
 }
 
 /** mm between two boxes: no less lies between what is in them. */
-const boxGap = ({ box: a }: Part, { box: b }: Part): number =>
+const boxGap = ({ box: a }: RingPart, { box: b }: RingPart): number =>
   Math.hypot(Math.max(0, a.left - b.right, b.left - a.right), Math.max(0, a.bottom - b.top, b.bottom - a.top));
 
 /** mm between two rings, `most` where it is no less; 0 where they overlap. */
-function gapBetween(one: Part, other: Part, most: number): number {
-  if (holds(other.ring, one.ring[0] as Point) || holds(one.ring, other.ring[0] as Point)) return 0;
+function gapBetween(one: RingPart, other: RingPart, most: number): number {
+  if (holds(other.ring, nth(one.ring, 0)) || holds(one.ring, nth(other.ring, 0))) return 0;
   let least = most;
   for (const [{ ring }, to] of [
     [one, other],
@@ -55,7 +51,7 @@ function gapBetween(one: Part, other: Part, most: number): number {
  * measured only where its boxes let it be the next.
  */
 export function joiningGrowth(rings: Rings): number {
-  const parts = rings.filter((ring) => !isHole(ring)).map((ring): Part => ({ ring, box: boundsOf(ring) }));
+  const parts = rings.filter((ring) => !isHole(ring)).map((ring): RingPart => ({ ring, box: boundsOf(ring) }));
   const tree = parts.splice(0, 1);
   // the least gap known of each part that waits to any of the tree, and how many of the tree it was measured to
   const waiting = parts.map((part) => ({ part, gap: Infinity, seen: 0 }));
@@ -64,7 +60,7 @@ export function joiningGrowth(rings: Rings): number {
     let best = Infinity;
     for (const one of waiting) {
       for (; one.seen < tree.length; one.seen += 1) {
-        const other = tree[one.seen] as Part;
+        const other = nth(tree, one.seen);
         if (boxGap(one.part, other) < one.gap) one.gap = gapBetween(one.part, other, one.gap);
       }
       best = Math.min(best, one.gap);
@@ -104,7 +100,7 @@ export function bridged(rings: Rings, wide: number): Rings {
 /** The paper that is left to hold a counter: from the foot of what it stands in to its head. */
 function barOver(counter: Ring, rings: Rings, wide: number): Ring {
   const { left, right } = boundsOf(counter);
-  const outer = rings.filter((ring) => !isHole(ring) && holds(ring, counter[0] as Point));
+  const outer = rings.filter((ring) => !isHole(ring) && holds(ring, nth(counter, 0)));
   const { bottom, top } = boundsOf(outer[0] ?? counter);
   const x = (left + right) / 2;
   return [

@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { grown, unionOf } from "../geometry/areas.ts";
 import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
 import { loadTypefaces, type Typeface, typefaceById, TYPEFACES } from "./index.ts";
-import { bridged, isHole, joined, type Rings } from "./joined.ts";
+import type { Rings } from "../geometry/areas.ts";
+import { bridged, isHole, joined } from "./joined.ts";
 import { type Setting, setWords } from "./setting.ts";
 
 beforeAll(loadTypefaces);

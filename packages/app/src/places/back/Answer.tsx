@@ -4,12 +4,12 @@ import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { PileView } from "../../drawing/PileView.tsx";
 import { useDisplay } from "../../store/settings.ts";
-import type { Asked } from "./asked.ts";
+import type { InHand } from "./asked.ts";
 import { FitPicture } from "./FitPicture.tsx";
 
 interface AnswerProps {
   readonly back: WorkedBack;
-  readonly asked: Asked;
+  readonly asked: InHand;
   readonly onDraft: () => void;
 }
 

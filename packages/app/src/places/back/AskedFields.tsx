@@ -2,7 +2,7 @@ import { CALIPER_MM, catalogue, ENVELOPE_MM, find } from "@cut-fold/core";
 import { Choice } from "../../parts/Choice.tsx";
 import { CountField } from "../../parts/CountField.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
-import type { Asked } from "./asked.ts";
+import type { InHand } from "./asked.ts";
 
 const ENVELOPES = [
   { value: "", text: "Own measures" },
@@ -21,8 +21,8 @@ const RAISED_MM = { min: 0, max: 10 } as const;
 const ROOM_MM = { min: 0, max: 20 } as const;
 
 interface FieldsProps {
-  readonly asked: Asked;
-  readonly set: (by: Partial<Asked>) => void;
+  readonly asked: InHand;
+  readonly set: (by: Partial<InHand>) => void;
 }
 
 /** The envelope: one of the catalogue's or its own measures, the room that is wanted in it, and its paper. */

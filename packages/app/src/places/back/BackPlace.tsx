@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import { makeDraft, useDrafts } from "../../store/drafts.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
 import { Answer } from "./Answer.tsx";
-import { type Asked, cardOf, firstAsked } from "./asked.ts";
+import { type InHand, cardOf, firstAsked } from "./asked.ts";
 import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./back.css";
@@ -15,8 +15,8 @@ export function BackPlace() {
   const display = useDisplay();
   const navigate = useNavigate();
   const inches = useSettings((s) => s.settings.unit).startsWith("in");
-  const [asked, setAsked] = useState<Asked>(() => firstAsked(inches));
-  const set = (by: Partial<Asked>): void => {
+  const [asked, setAsked] = useState<InHand>(() => firstAsked(inches));
+  const set = (by: Partial<InHand>): void => {
     setAsked((was) => ({ ...was, ...by }));
   };
   const back = useMemo(

@@ -1,13 +1,13 @@
 import { formatLength, formatSize, type WorkedBack } from "@cut-fold/core";
 import { useDisplay } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
-import type { Asked } from "./asked.ts";
+import type { InHand } from "./asked.ts";
 
 const WIDE = 480;
 const TALL = 360;
 
 interface FitPictureProps {
-  readonly asked: Asked;
+  readonly asked: InHand;
   readonly inside: WorkedBack["inside"];
   readonly card: WorkedBack["card"];
 }

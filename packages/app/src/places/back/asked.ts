@@ -1,7 +1,7 @@
 import { BOUGHT_CALIPER_MM, BOUGHT_ROOM_MM, catalogue, find, MM_PER } from "@cut-fold/core";
 
 /** What is in hand, and the card that is wanted for it; mm. */
-export interface Asked {
+export interface InHand {
   readonly preset: string;
   readonly width: number;
   readonly height: number;
@@ -19,7 +19,7 @@ const MAT_STOCKS = ["text-120-plum", "text-90"] as const;
 const matId = (i: number): string => `mat-${String(i + 1)}`;
 
 /** The card's recipe but for its size. */
-export const cardOf = ({ stock, fold, mats, border, raised }: Asked, inches: boolean) => ({
+export const cardOf = ({ stock, fold, mats, border, raised }: InHand, inches: boolean) => ({
   stock: { preset: stock },
   settings: { fold },
   method: { board: inches ? "scoring-sixteenth" : "scoring-millimetre" },
@@ -35,7 +35,7 @@ export const cardOf = ({ stock, fold, mats, border, raised }: Asked, inches: boo
 });
 
 /** What is asked at first: an envelope many makers have, a card with one mat, rooms on the marks of their ruler. */
-export function firstAsked(inches: boolean): Asked {
+export function firstAsked(inches: boolean): InHand {
   const preset = find(catalogue.envelopes, inches ? "envelope-us-a7" : "envelope-c6");
   const { id = "", width = 162, height = 114 } = preset ?? {};
   return {

@@ -1,4 +1,4 @@
-import { catalogue, chartOf, find, loadedForms, type Sheet, makes } from "@cut-fold/core";
+import { catalogue, chartOf, find, loadedForms, type SheetInHand, makes } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
@@ -26,7 +26,7 @@ export function ChartPlace() {
   const sheetId = search.get("sheet") ?? "";
   const own = { width: Number(search.get("w") ?? 200), height: Number(search.get("h") ?? 200) };
   const preset = find(catalogue.sheets, sheetId);
-  const sheet: Sheet | undefined = useMemo(
+  const sheet: SheetInHand | undefined = useMemo(
     () =>
       preset
         ? { width: preset.width, height: preset.height }

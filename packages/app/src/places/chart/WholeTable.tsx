@@ -3,7 +3,7 @@ import {
   formatLength,
   formatSize,
   loadedForms,
-  type Sheet,
+  type SheetInHand,
   type TableCell,
   tableSize,
   catalogue,
@@ -16,7 +16,7 @@ import { makeDraft, useDrafts } from "../../store/drafts.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
 import { useTable } from "./useTable.ts";
 
-export function WholeTable({ sheet }: { readonly sheet: Sheet | undefined }) {
+export function WholeTable({ sheet }: { readonly sheet: SheetInHand | undefined }) {
   const { unit, notch } = useSettings((s) => s.settings);
   const ask = useMemo(
     () => ({ unit: unit.startsWith("in") ? ("in" as const) : ("mm" as const), sheet, notch }),

@@ -10,7 +10,7 @@ export interface TableRun {
   readonly again: () => void;
 }
 
-interface Run {
+interface TableAnswer {
   /** the question this is the answer to */
   readonly of: object;
   readonly cells: readonly TableCell[];
@@ -21,16 +21,16 @@ interface Run {
 export function useTable(ask: TableAsk): TableRun {
   const [round, setRound] = useState(0);
   const question = useMemo(() => ({ ask, round }), [ask, round]);
-  const [kept, setKept] = useState<Run>();
+  const [kept, setKept] = useState<TableAnswer>();
   const worker = useRef<Worker>(undefined);
   // an answer to another question is none: this one has just begun
-  const run: Run = kept?.of === question ? kept : { of: question, cells: [], state: "running" };
+  const run: TableAnswer = kept?.of === question ? kept : { of: question, cells: [], state: "running" };
 
   useEffect(() => {
     const own = new Worker(new URL("../../workers/table.worker.ts", import.meta.url), { type: "module" });
     worker.current = own;
-    let answer: Run = { of: question, cells: [], state: "running" };
-    const tell = (by: Partial<Run>): void => {
+    let answer: TableAnswer = { of: question, cells: [], state: "running" };
+    const tell = (by: Partial<TableAnswer>): void => {
       answer = { ...answer, ...by };
       setKept(answer);
     };

@@ -19,17 +19,17 @@ import { loadFormsOf } from "../../needs/forms.ts";
 import { useOffers } from "../../store/useOffers.ts";
 
 /** One thing to try: what the menu says, what tells it from the draft, and what changes. */
-interface Offer {
+interface VersionOffer {
   readonly text: string;
   readonly difference: string;
   readonly change: SpecChange;
 }
 
 /** What makers try next to a draft, but for its form: turned, another closing, another paper. */
-function offersFor(spec: Spec): { readonly first: readonly Offer[]; readonly last: readonly Offer[] } {
+function offersFor(spec: Spec): { readonly first: readonly VersionOffer[]; readonly last: readonly VersionOffer[] } {
   const { width, height } = spec.contents;
   const form = formById(spec.form);
-  const turned: Offer = {
+  const turned: VersionOffer = {
     text: width >= height ? "Stood upright" : "Laid across",
     difference: width >= height ? "upright" : "across",
     change: { contents: { width: height, height: width, preset: undefined } },
@@ -37,12 +37,12 @@ function offersFor(spec: Spec): { readonly first: readonly Offer[]; readonly las
   const papers = catalogue.stocks
     .filter((s) => s.id !== spec.stock.preset && s.weight <= (form?.heaviest ?? Infinity))
     .slice(0, 4)
-    .map((s): Offer => ({
+    .map((s): VersionOffer => ({
       text: `From ${s.title}`,
       difference: s.title,
       change: { stock: { preset: s.id, caliper: undefined, weight: undefined, title: undefined } },
     }));
-  const choices = (form ? settingsOf(form) : []).flatMap(([name, schema]): Offer[] => {
+  const choices = (form ? settingsOf(form) : []).flatMap(([name, schema]): VersionOffer[] => {
     const { kind, label, options = {} } = settingMeta(schema);
     if (kind !== "choice") return [];
     return Object.entries(options)
@@ -104,12 +104,12 @@ function Versions({ draft, anchor, onClose }: VersionsProps) {
   const others = (forms ?? [])
     .filter((offer) => offer.purpose === purpose && offer.form !== spec.form)
     .slice(0, OTHER_FORMS)
-    .map(({ form, title, spec: { settings } }): Offer => ({
+    .map(({ form, title, spec: { settings } }): VersionOffer => ({
       text: `As ${title.toLowerCase()}`,
       difference: title.toLowerCase(),
       change: { form, settings },
     }));
-  const add = async ({ change, difference }: Offer): Promise<void> => {
+  const add = async ({ change, difference }: VersionOffer): Promise<void> => {
     onClose();
     await loadFormsOf([change]);
     const read = changed(spec, change);

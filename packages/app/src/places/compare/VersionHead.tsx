@@ -1,4 +1,4 @@
-import { closedPicture, type Picture, flatPicture } from "@cut-fold/core";
+import { closedPicture, flatPicture, type Picture, type Size } from "@cut-fold/core";
 import IconButton from "@mui/material/IconButton";
 import { Trash2 } from "lucide-react";
 import { useMemo } from "react";
@@ -7,11 +7,6 @@ import { coloursOf } from "../../theme/colours.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import type { Version } from "./lines.ts";
-
-export interface Size {
-  readonly width: number;
-  readonly height: number;
-}
 
 const sizeOf = ({ bounds: { left, right, bottom, top } }: Picture): Size => ({
   width: right - left,

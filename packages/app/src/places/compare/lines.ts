@@ -26,7 +26,7 @@ export interface Version {
 }
 
 /** A line of the comparison: what it is and what each version says. */
-interface Line {
+interface ComparedLine {
   readonly label: string;
   readonly key?: boolean;
   readonly say: (version: Version, display: Display) => string;
@@ -45,7 +45,7 @@ const measures = (solution: Solution, display: Display): string => {
 };
 
 /** All that is said of every version, the numbers to cut by first. */
-export const LINES: readonly Line[] = [
+export const LINES: readonly ComparedLine[] = [
   {
     label: "Cut to",
     key: true,

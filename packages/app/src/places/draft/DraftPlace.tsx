@@ -23,8 +23,8 @@ import { StepsPanel } from "./views/StepsPanel.tsx";
 import "./draft.css";
 
 const VIEWS = ["flat", "folded", "sheets", "steps"] as const;
-type View = (typeof VIEWS)[number];
-const VIEW_TITLES: Readonly<Record<View, string>> = {
+type ViewName = (typeof VIEWS)[number];
+const VIEW_TITLES: Readonly<Record<ViewName, string>> = {
   flat: "Flat",
   folded: "Folded",
   sheets: "Sheets",
@@ -37,7 +37,7 @@ export function DraftPlace() {
   const loading = useDrafts((s) => s.loading);
   const known = useDrafts((s) => s.drafts.get(id));
   const draft = useOpenDraft((s) => s.draft);
-  const view: View = VIEWS.find((v) => v === asked) ?? "flat";
+  const view: ViewName = VIEWS.find((v) => v === asked) ?? "flat";
   const stage: Stage = STAGES.find((s) => s === search.get("stage")) ?? "inside";
 
   const onOpen = useCallback(
@@ -95,7 +95,7 @@ interface DraftingProps {
   readonly draft: Draft;
   readonly solution: Solution;
   readonly colours: ReturnType<typeof coloursOf>;
-  readonly view: View;
+  readonly view: ViewName;
   readonly stage: Stage;
   readonly onOpen: (next: Stage) => void;
 }
@@ -151,7 +151,7 @@ const VersionsLink = memo(function VersionsLink({ id }: { readonly id: string })
 
 interface ViewTabsProps {
   readonly id: string;
-  readonly view: View;
+  readonly view: ViewName;
   readonly stage: Stage;
 }
 
@@ -161,7 +161,7 @@ const ViewTabs = memo(function ViewTabs({ id, view, stage }: ViewTabsProps) {
   return (
     <Tabs
       value={view}
-      onChange={(_, next: View) => {
+      onChange={(_, next: ViewName) => {
         void navigate(`/draft/${id}/${next}?stage=${stage}`);
       }}
       aria-label="Views of the draft"

@@ -4,8 +4,9 @@ import {
   find,
   formatLength,
   formatSize,
+  type Size,
   resize,
-  type Said,
+  type LengthSaid,
   sayCannot,
   sayProblem,
   SIZE_MM,
@@ -49,9 +50,8 @@ export const ResizeButton = memo(function ResizeButton() {
   );
 });
 
-interface Size {
-  readonly width: number;
-  readonly height: number;
+/** The size it is set to, and by which name. */
+interface SizeSet extends Size {
   readonly preset?: string | undefined;
 }
 
@@ -59,7 +59,7 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
   const display = useDisplay();
   const navigate = useNavigate();
   const draft = useOpenDraft((s) => s.draft);
-  const [to, setTo] = useState<Size>(() => {
+  const [to, setTo] = useState<SizeSet>(() => {
     const { width = 148, height = 105, preset } = draft?.spec.contents ?? {};
     return { width, height, preset };
   });
@@ -163,7 +163,7 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
 
 interface LengthsProps {
   readonly title: string;
-  readonly said: readonly Said[];
+  readonly said: readonly LengthSaid[];
   readonly none: string;
 }
 

@@ -1,6 +1,6 @@
 /** One outline in its size: what it is called, what is made of it, and what it is used for. */
 import { formatLength, formById, loadForms, loopsOf } from "@cut-fold/core";
-import type { Making } from "@cut-fold/core/outlines";
+import type { OutlineMaking } from "@cut-fold/core/outlines";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -33,7 +33,7 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
   const inInches = display.unit === "in" || display.unit === "in-decimal";
   const [busy, setBusy] = useState(false);
   const loops = loopsOf(outline.drawn)?.length ?? 1;
-  const make = (making: Making, called: string): void => {
+  const make = (making: OutlineMaking, called: string): void => {
     setBusy(true);
     makeOutline(outline, making)
       .then((read) => {
@@ -208,7 +208,7 @@ function WithAnother({
   outline,
   all,
   onMake,
-}: Pick<OutlineBenchProps, "outline" | "all"> & { readonly onMake: (making: Making, called: string) => void }) {
+}: Pick<OutlineBenchProps, "outline" | "all"> & { readonly onMake: (making: OutlineMaking, called: string) => void }) {
   const others = all.filter((o) => o.id !== outline.id);
   const [id, setId] = useState("");
   const [x, setX] = useState(0);

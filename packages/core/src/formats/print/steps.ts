@@ -1,6 +1,6 @@
 /** The steps on paper: the recipe, what is cut from which paper, then a picture and a sentence for each, two across. */
 import { pictureOf } from "../../pictures/picture.ts";
-import type { Shape } from "../../pictures/shapes.ts";
+import type { PictureShape } from "../../pictures/shapes.ts";
 import { pathData } from "../../geometry/path.ts";
 import { paperNeed } from "../../layout/paperNeed.ts";
 import { readingsByPiece } from "../../methods/readings.ts";
@@ -49,7 +49,7 @@ export function stepPages(doc: Doc, solution: Solution, options: PdfOptions): vo
 }
 
 /** Everything the whole run takes, in two columns. Gives its lower edge, mm. */
-function cutList(doc: Doc, solution: Solution, box: Box, display: Display): number {
+function cutList(doc: Doc, solution: Solution, box: PictureBox, display: Display): number {
   const list = [...solution.materials, ...paperNeed(solution)].map((m) => sayMaterial(m, display));
   const perColumn = Math.ceil(list.length / 2);
   const tops = [box.y, box.y];
@@ -79,14 +79,14 @@ function scoreLines(solution: Solution, display: Display): string[] {
   });
 }
 
-interface Box {
+interface PictureBox {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
 }
 
-function stepCell(doc: Doc, solution: Solution, step: Step, box: Box, { display, colours }: PdfOptions): void {
+function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, { display, colours }: PdfOptions): void {
   const pictureWidth = box.width * 0.46;
   doc
     .save()
@@ -131,7 +131,7 @@ function drawPicture(
   doc: Doc,
   solution: Solution,
   step: Step,
-  box: Box,
+  box: PictureBox,
   colours: { readonly face: string; readonly back: string },
 ): void {
   const { shapes, bounds, labels = [] } = pictureOf(solution, step);
@@ -155,7 +155,7 @@ function drawPicture(
 
 function drawShape(
   doc: Doc,
-  shape: Shape,
+  shape: PictureShape,
   top: number,
   scale: number,
   colours: { readonly face: string; readonly back: string },

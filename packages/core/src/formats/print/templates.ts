@@ -12,6 +12,7 @@ import { facing } from "../../recipe/facing.ts";
 import type { Path } from "../../geometry/path.ts";
 import type { Piece } from "../../model/piece.ts";
 import type { Solution } from "../../model/solution.ts";
+import type { Point, Size } from "../../geometry/point.ts";
 import { formatSize } from "../../units/format.ts";
 import { MM_PER } from "../../units/length.ts";
 import type { PdfOptions } from "./options.ts";
@@ -25,11 +26,6 @@ export const OVERLAP_MM = 10;
 /** mm between pieces on one page, and below each for its name. */
 const SPACING_MM = 6;
 const CAPTION_MM = 6;
-
-interface Size {
-  readonly width: number;
-  readonly height: number;
-}
 
 /** One tile: the part of the piece that starts at `x, y` (mm, y down from its top) and the place in the grid. */
 export interface Tile {
@@ -130,15 +126,15 @@ function tiledPages(doc: Doc, template: Template, options: PdfOptions): void {
   });
 }
 
-interface Placed {
+interface PlacedTemplate {
   readonly template: Template;
   readonly x: number;
   readonly y: number;
 }
 
 /** Small pieces in rows, the tallest first, each with room for its name. */
-function onPages(templates: readonly Template[], area: Size): Placed[][] {
-  const pages: Placed[][] = [];
+function onPages(templates: readonly Template[], area: Size): PlacedTemplate[][] {
+  const pages: PlacedTemplate[][] = [];
   let [x, y, row] = [0, 0, 0];
   for (const template of [...templates].sort((a, b) => b.piece.blank.height - a.piece.blank.height)) {
     const { height } = template.piece.blank;
@@ -159,7 +155,7 @@ function onPages(templates: readonly Template[], area: Size): Placed[][] {
 /** mm a piece's name takes, about: 7.5 pt letters are 1.35 mm wide on average. */
 const nameWidth = ({ caption }: Template): number => caption.length * 1.35;
 
-function sharedPage(doc: Doc, placed: readonly Placed[], options: PdfOptions): void {
+function sharedPage(doc: Doc, placed: readonly PlacedTemplate[], options: PdfOptions): void {
   newPage(doc, options.paper);
   for (const { template, x, y } of placed) {
     doc
@@ -234,15 +230,13 @@ function joinMarks(doc: Doc, tile: Tile, columns: number, rows: number, { width,
   if (tile.row < rows - 1) level(height - half, letter(columns - 1 + tile.row));
 }
 
-type Spot = readonly [number, number];
-
 /** In the page's own frame, within its margins. */
 function inMargins(doc: Doc, work: () => void): void {
   doc.save().scale(POINTS).translate(MARGIN_MM, MARGIN_MM).lineWidth(0.15).strokeColor(PALE).undash();
   work();
   doc.restore();
 }
-const line = (doc: Doc, from: Spot, to: Spot): void => {
+const line = (doc: Doc, from: Point, to: Point): void => {
   inMargins(doc, () => {
     doc
       .moveTo(...from)
@@ -250,7 +244,7 @@ const line = (doc: Doc, from: Spot, to: Spot): void => {
       .stroke();
   });
 };
-const triangle = (doc: Doc, a: Spot, b: Spot, tip: Spot): void => {
+const triangle = (doc: Doc, a: Point, b: Point, tip: Point): void => {
   inMargins(doc, () => {
     doc
       .moveTo(...a)

@@ -22,7 +22,7 @@ const BOW_SHORT = 2;
 const BESIDE = 4;
 
 /** What the maker has set of it. */
-interface Asked {
+interface FrontSet {
   readonly front: "straight" | "out" | "waist" | "outline";
   readonly cutTo: string;
   readonly drawn: string;
@@ -30,14 +30,14 @@ interface Asked {
 }
 
 /** mm: from fold to fold, how wide the band is, and how far what is inside reaches along that. */
-interface Sizes {
+interface FrontMeasures {
   readonly across: number;
   readonly wide: number;
   readonly along: number;
 }
 
 /** An outline laid over the middle of the front, as high as there is room for; undefined where there is none. */
-function outlined(set: Asked, band: Rectangle, along: number, grid: number): Boss | undefined {
+function outlined(set: FrontSet, band: Rectangle, along: number, grid: number): Boss | undefined {
   const preset = outlineIn(shapes, set.cutTo, set.drawn, "oval");
   const widest = band.width - 2 * BESIDE;
   if (!preset || widest <= 0) return undefined;
@@ -50,7 +50,7 @@ function outlined(set: Asked, band: Rectangle, along: number, grid: number): Bos
 }
 
 /** The front, its upper and lower edge bowed; the fold at its sides keeps the band's own width. */
-export function bandFront(set: Asked, { across, wide, along }: Sizes, grid: number): Rectangle | Boss {
+export function bandFront(set: FrontSet, { across, wide, along }: FrontMeasures, grid: number): Rectangle | Boss {
   const { front } = set;
   const plain = panel("front", "Front", across, wide);
   if (front === "outline") return outlined(set, plain, along, grid) ?? plain;

@@ -9,6 +9,7 @@
 import { boundsOf, clipConvex, insetConvex } from "../../geometry/path.ts";
 import { distance, type Point } from "../../geometry/point.ts";
 import { roundDown } from "../../units/ruler.ts";
+import { nth } from "../../units/nth.ts";
 
 /** The flap, convex in every form, less the gum line along its free edges; its fold is no free edge, so it is pulled down out of the way first. */
 function gummed(flap: readonly Point[], gum: number, left: number, right: number): Point[] {
@@ -46,7 +47,7 @@ export function onMark(flap: readonly Point[], asked: number, left: number, righ
 
 /** Without corners that lie on one another. */
 export const spaced = (points: readonly Point[]): Point[] =>
-  points.filter((p, i) => distance(p, points[(i + points.length - 1) % points.length] as Point) > 1e-6);
+  points.filter((p, i) => distance(p, nth(points, i - 1)) > 1e-6);
 
 /** mm round the flap part from one end of its fold to the other: what is glued to the flap. */
 export const rimOf = (corners: readonly Point[]): number =>

@@ -8,7 +8,7 @@ import { lately } from "../../units/lately.ts";
 import { outlineIn } from "../shared/outlines.ts";
 
 /** What the maker has set of it. */
-interface Asked {
+interface OpeningSet {
   readonly shape: string;
   readonly drawn: string;
   readonly cornerRadius: number;
@@ -18,7 +18,7 @@ interface Asked {
 const drawnIn = lately<Path | undefined>(60);
 
 /** The opening that leaves `border` mm of the card covered, its lower left at the origin; of several parts the largest. */
-export function maskOpening({ shape, drawn, cornerRadius }: Asked, card: Size, border: number): Path {
+export function maskOpening({ shape, drawn, cornerRadius }: OpeningSet, card: Size, border: number): Path {
   const [width, height] = [card.width - 2 * border, card.height - 2 * border];
   if (shape === "oval" || shape === "round") return oval(width, height);
   if (shape === "rectangle") return rectangle(width, height, cornerRadius);

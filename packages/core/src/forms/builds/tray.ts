@@ -17,7 +17,7 @@ import { offFold } from "../shared/box.ts";
 export const TAB_OFF = 0.5;
 
 /** mm: the floor, its walls, how far the tabs reach, and a ply of its paper. */
-interface Sizes {
+interface TrayMeasures {
   readonly inner: number;
   readonly long: number;
   readonly high: number;
@@ -26,7 +26,7 @@ interface Sizes {
 }
 
 /** The tray: its side walls stand first, their tabs are glued inside the end walls. */
-export function trayOf({ inner, long, high, reach, ply }: Sizes) {
+export function trayOf({ inner, long, high, reach, ply }: TrayMeasures) {
   const floor = panel("floor", "Floor", inner, long);
   const wall = (id: string, name: string, on: Edge, order: number) =>
     flap(id, name, on, tapered({ deep: high }), { order, angle: 90 });

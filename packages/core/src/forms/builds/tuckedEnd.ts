@@ -12,7 +12,7 @@ import { offFold } from "../shared/box.ts";
 
 /** A tuck is so much narrower than its lid on each side, a dust flap than its wall: shoulders that hold, and room to turn. */
 export const SHOULDER = 1.5;
-interface End {
+interface TuckMeasures {
   /** mm: the lid, a ply of paper, the dust flaps, the tuck */
   readonly depth: number;
   readonly ply: number;
@@ -28,7 +28,7 @@ interface End {
 }
 
 /** One end: dust flaps at both walls, then the lid with its tuck. */
-export function tuckedEnd({ id, order, round, on, depth, ply, dust, tuck }: End) {
+export function tuckedEnd({ id, order, round, on, depth, ply, dust, tuck }: TuckMeasures) {
   const name = id === "upper" ? "Upper" : "Lower";
   const dusty = tapered({ deep: dust, slope: 0.1, relief: offFold(SHOULDER, ply) });
   const flaps = (["right", "left"] as const).map((side) =>

@@ -26,7 +26,7 @@ export const LEAST_WALL = 6;
 /** What tabs and dust flaps keep off a fold, mm: with a part of a ply, so that no contents are just as thick. */
 export const offFold = (mm: number, ply: number): number => mm + 0.37 * ply;
 
-interface Asked {
+interface BoxMeasures {
   /** mm: the front is as wide as the back, both its sides are `depth` */
   readonly across: number;
   readonly depth: number;
@@ -39,7 +39,7 @@ interface Asked {
 }
 
 /** What is folded round a back: strip, right, front, left. */
-export function foldedRound(back: Rectangle, { across, depth, stripWide, grid, order, called }: Asked) {
+export function foldedRound(back: Rectangle, { across, depth, stripWide, grid, order, called }: BoxMeasures) {
   const wall = (id: string, name: string, on: Edge, deep: number) =>
     flap(id, name, on, tapered({ deep }), { order, angle: 90 });
   const wide = Math.min(roundUp(stripWide, grid), roundDown(depth - 1, grid));

@@ -1,5 +1,5 @@
 import { SAME_POINT_MM } from "../../geometry/tolerance.ts";
-import type { Placement } from "../../model/piece.ts";
+import type { Contained } from "../../model/piece.ts";
 
 /** Room that is always left: contents that fill a pocket to the last hair cannot be put in (geometry notes: 0 < gap). */
 export const LEAST_PLAY_MM = 0.1;
@@ -19,7 +19,7 @@ export const betweenWalls = (size: number, _thickness: number, play: number): nu
  * What a holder's sides take of its inside for the contents' thickness, mm on each of them: what is left neither as size
  * nor as gap. 0 where nothing bulges: between walls, under a fold that is only laid over.
  */
-export function countedBeside({ inside, gap, open, ...size }: Placement): number {
+export function countedBeside({ inside, gap, open, ...size }: Contained): number {
   if (inside.depth) return 0;
   const closed = (["width", "height"] as const).filter((axis) => axis !== open?.axis);
   const most = Math.max(...closed.map((axis) => (inside[axis] - size[axis] - gap[axis]) / 2));

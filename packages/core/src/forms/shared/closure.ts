@@ -88,7 +88,7 @@ export function seal(code: string): Closed {
 }
 
 /** What a band goes round: how high the closed holder is, and how thick with its paper. */
-interface Round {
+interface BandRound {
   readonly height: number;
   readonly contents: Pick<Contents, "thickness">;
   readonly stock: Pick<Stock, "caliper">;
@@ -96,7 +96,7 @@ interface Round {
 }
 
 /** A plain strip laid round the closed holder's height and creased on it: what it goes round gives its creases. */
-export function band({ height, contents: { thickness }, stock: { caliper }, setup: { grid } }: Round): Closed {
+export function band({ height, contents: { thickness }, stock: { caliper }, setup: { grid } }: BandRound): Closed {
   const round = 2 * (height + thickness + BAND_PLIES * caliper + BAND_SLACK);
   const strip = panel("band", "Band", roundUp(BAND.wide, grid), roundUp(round + BAND.lap, grid));
   return {
@@ -110,7 +110,7 @@ export function band({ height, contents: { thickness }, stock: { caliper }, setu
   };
 }
 
-interface Flaps extends Omit<Round, "height"> {
+interface ClosedFlaps extends Omit<BandRound, "height"> {
   readonly body: Rectangle;
   readonly top: Flap;
   readonly bottom: Flap;
@@ -123,7 +123,7 @@ interface Flaps extends Omit<Round, "height"> {
 }
 
 /** A tab inside the top flap, and the slit it goes into. */
-function tabbed({ body: { width, height }, top, bottom, wall = 0, head = height }: Flaps): Closed {
+function tabbed({ body: { width, height }, top, bottom, wall = 0, head = height }: ClosedFlaps): Closed {
   const up = height - top.deep - SLIT.below;
   const isRoom = up - TAB.out >= CLEAR && up <= bottom.deep - CLEAR && top.deep >= TAB.glued + CLEAR;
   if (!isRoom || width < TAB.wide + 4 * CLEAR) return refuses("no-tab");
@@ -145,7 +145,7 @@ function tabbed({ body: { width, height }, top, bottom, wall = 0, head = height 
 }
 
 /** Two holes, one near the flap's edge, one in the front just below it. */
-function tied({ body: { width, height }, top, bottom, wall = 0, head = height, pointed }: Flaps): Closed {
+function tied({ body: { width, height }, top, bottom, wall = 0, head = height, pointed }: ClosedFlaps): Closed {
   const off = pointed ? FROM_EDGE.point : FROM_EDGE.edge;
   const below = FROM_EDGE.edge;
   // below the flap's edge, once it is closed: so far up the front
@@ -162,7 +162,7 @@ function tied({ body: { width, height }, top, bottom, wall = 0, head = height, p
 }
 
 /** What a closure adds to an envelope whose top flap folds over its front (`bottom`). A flap is tucked in by the form itself. */
-export function closedWith(kind: Exclude<Closure, "open" | "mouth">, flaps: Flaps): Closed {
+export function closedWith(kind: Exclude<Closure, "open" | "mouth">, flaps: ClosedFlaps): Closed {
   switch (kind) {
     case "tab":
       return tabbed(flaps);

@@ -9,7 +9,7 @@
 import { tapered } from "../../paper/shape.ts";
 import { flap, panel } from "../../paper/panel.ts";
 
-interface Asked {
+interface CradleMeasures {
   readonly k: number;
   readonly wide: number;
   /** what its panels' ids begin with, and how they are called */
@@ -18,7 +18,7 @@ interface Asked {
 }
 
 /** Its panels, the glued one first. */
-export function cradlePanels({ k, wide, id = "", called = (what) => what }: Asked) {
+export function cradlePanels({ k, wide, id = "", called = (what) => what }: CradleMeasures) {
   const step = tapered({ deep: k });
   const base = panel(`${id}base`, called("Glued end"), k, wide);
   const riser = flap(`${id}riser`, called("Riser"), base.right, step, { order: 1, angle: 0 });

@@ -19,7 +19,7 @@ const STRIP = 16;
 /** Walls of the long sides make way for the side walls by the paper's own thickness, and never less than this, mm. */
 const LEAST_INSET = 0.2;
 /** What the maker sets of it. */
-interface Asked extends Room {
+interface DeepSet extends Room {
   readonly playDepth: number;
   readonly sideFlap: number;
   readonly topFlap: number | "auto";
@@ -29,7 +29,7 @@ interface Asked extends Room {
 }
 
 /** Every figure the drawing needs, on the ruler's grid where a score or a cut depends on it. */
-export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand }: DraftInput<Asked>) {
+export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand }: DraftInput<DeepSet>) {
   const { grid } = setup;
   const s = stock.caliper;
   const { across, up: open, turned, relief } = bodyFor(contents, stock, set, setup, "long", betweenWalls);

@@ -16,7 +16,7 @@ import { type Closure, closedWith } from "./closure.ts";
 import { SEAM, SHORT_OF_FOLD } from "./custom.ts";
 
 /** The paper of an envelope, its flaps hung on its body. */
-interface Flaps {
+interface EnvelopePaper {
   readonly body: Rectangle;
   readonly left: Flap;
   readonly right: Flap;
@@ -26,12 +26,15 @@ interface Flaps {
   readonly pointed?: true;
 }
 
-type Asked = DraftInput<{ readonly closure: Exclude<Closure, "open" | "mouth">; readonly cornerRadius: number }>;
+type EnvelopeInput = DraftInput<{
+  readonly closure: Exclude<Closure, "open" | "mouth">;
+  readonly cornerRadius: number;
+}>;
 
 /** An envelope with these flaps and seams, shut as the maker has set it. */
 export function envelope(
-  { contents, stock, setup, settings: set }: Asked,
-  flaps: Flaps,
+  { contents, stock, setup, settings: set }: EnvelopeInput,
+  flaps: EnvelopePaper,
   seams: readonly Glued[],
 ): Pick<Said, "sheets" | "joins" | "glue" | "refused" | "finish" | "closing" | "overlaps"> {
   const { body, left, right, bottom, top } = flaps;

@@ -29,7 +29,7 @@ const LOOKED_AT = 200;
 const MOST_MM = 900;
 
 /** An outline as it stands on its fold: cut off straight, its foot on 0. */
-export interface Standing {
+export interface StandingOutline {
   readonly width: number;
   readonly height: number;
   /** what is cut off its lower end, and how long it meets the fold there, mm */
@@ -38,7 +38,7 @@ export interface Standing {
 }
 
 /** Which edge of the outline lies on the fold. */
-export type Hinge = "bottom" | "side";
+export type FoldSide = "bottom" | "side";
 
 /** An outline a mm high as it stands on its fold, with its chords from its foot to its middle: asked thousands of times, drawn once. */
 interface Profile {
@@ -51,15 +51,15 @@ interface Profile {
 const profiles = lately<Profile>(60);
 
 /** The outline so high, turned so that its fold is at the bottom: a fold at the side is one at the bottom of it turned. */
-export function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: Hinge): Path {
+export function turnedOn({ outline, usual }: ShapePreset, size: number, hinge: FoldSide): Path {
   const upright = outline(size * usual, size);
   return hinge === "bottom" ? upright : placePath(upright, { x: size, y: 0, rotation: 90, flip: false });
 }
 
-const profileOf = (preset: ShapePreset, hinge: Hinge): Profile =>
+const profileOf = (preset: ShapePreset, hinge: FoldSide): Profile =>
   profiles(`${preset.id} ${hinge}`, () => profiled(preset, hinge));
 
-function profiled(preset: ShapePreset, hinge: Hinge): Profile {
+function profiled(preset: ShapePreset, hinge: FoldSide): Profile {
   const path = turnedOn(preset, LOOKED_AT, hinge);
   const ring = flatten(path);
   const [width, height] = hinge === "bottom" ? [preset.usual, 1] : [1, preset.usual];
@@ -74,11 +74,11 @@ function profiled(preset: ShapePreset, hinge: Hinge): Profile {
 }
 
 /** Whether an outline can be cut off straight somewhere in its lower half, so that it meets a fold along one run. */
-export const meetsFold = (preset: ShapePreset, hinge: Hinge): boolean =>
+export const meetsFold = (preset: ShapePreset, hinge: FoldSide): boolean =>
   profileOf(preset, hinge).chords.some(({ long }) => long > 0);
 
 /** The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part. */
-function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): Standing {
+function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): StandingOutline {
   const wide = width * size;
   const wanted = Math.max(LEAST_TOUCH, Math.min(touch === "auto" ? wide * TOUCH_PART : touch, wide * 0.9));
   const chord = chords.find(({ long }) => long * size >= wanted) ?? chords.at(-1);
@@ -87,7 +87,7 @@ function standing({ width, height, chords }: Profile, size: number, touch: numbe
 }
 
 /** A rectangle on an outline as it stands on its fold, mm. */
-export interface Room {
+export interface OnOutline {
   readonly left: number;
   readonly right: number;
   readonly low: number;
@@ -95,7 +95,7 @@ export interface Room {
 }
 
 /** Whether a rectangle lies within an outline: its corners do, and no corner of the outline lies in it. */
-function within(points: readonly Point[], { left, right, low, high }: Room): boolean {
+function within(points: readonly Point[], { left, right, low, high }: OnOutline): boolean {
   const corners: Point[] = [
     [left, low],
     [right, low],
@@ -106,8 +106,8 @@ function within(points: readonly Point[], { left, right, low, high }: Room): boo
   return corners.every((p) => holds(points, p)) && !points.some(inside);
 }
 
-interface Asked {
-  readonly hinge: Hinge;
+interface FoldedSet {
+  readonly hinge: FoldSide;
   /** mm the two faces hang together, or as usual */
   readonly touch: number | "auto";
   /** mm between two marks of the ruler */
@@ -115,15 +115,15 @@ interface Asked {
   /** mm it must stand high, upright as it is meant to look */
   readonly tall: number;
   /** what must lie within it, and what else */
-  readonly room: (at: Standing) => Room;
-  readonly more?: (at: Standing) => Room;
+  readonly room: (at: StandingOutline) => OnOutline;
+  readonly more?: (at: StandingOutline) => OnOutline;
 }
 
 /** The smallest outline of its kind, in marks of the ruler, that leaves the room: its size and how it stands. */
 export function smallestOutline(
   preset: ShapePreset,
-  { hinge, touch, grid, tall, room, more }: Asked,
-): Standing & { readonly size: number } {
+  { hinge, touch, grid, tall, room, more }: FoldedSet,
+): StandingOutline & { readonly size: number } {
   const profile = profileOf(preset, hinge);
   const serves = (size: number): boolean => {
     const at = standing(profile, size, touch);
@@ -149,7 +149,7 @@ export function smallestOutline(
 }
 
 /** The smallest outline of its kind that leaves the room, as it is drawn: upright, its fold at the bottom or at the left. */
-export interface Stood extends Standing, Size {
+export interface Stood extends StandingOutline, Size {
   readonly path: Path;
   readonly points: readonly Point[];
   /** where it meets its fold, from the one end of that to the other: up its left side, or along its foot */
@@ -158,7 +158,7 @@ export interface Stood extends Standing, Size {
 }
 
 /** Stands the smallest outline on its fold and draws it. */
-export function stood(preset: ShapePreset, asked: Asked): Stood {
+export function stood(preset: ShapePreset, asked: FoldedSet): Stood {
   const at = smallestOutline(preset, asked);
   const bottom = asked.hinge === "bottom";
   const looked = above(turnedOn(preset, at.size, asked.hinge), at.level);

@@ -9,27 +9,31 @@
  */
 import type { Point } from "../../geometry/point.ts";
 import type { Edge } from "../../paper/panel.ts";
-import type { Hinge, Room, Standing } from "./foldedOutline.ts";
+import type { FoldSide, OnOutline, StandingOutline } from "./foldedOutline.ts";
+import { both } from "../../units/nth.ts";
 
 /** The pocket on the back as it is drawn: how far it holds what is inside, and the sides that tape closes. */
 export interface Pocket {
   /** mm from one closed side to the other, and the part of what is inside that is held between foot and mouth */
   readonly wide: number;
   readonly high: number;
-  readonly taped: readonly Side[];
+  readonly taped: readonly PocketSide[];
 }
 export /** A side of it as it is drawn. */
-type Side = "left" | "right" | "bottom" | "top";
-type Sides = Readonly<Record<Side, number>>;
+type PocketSide = "left" | "right" | "bottom" | "top";
+type Sides = Readonly<Record<PocketSide, number>>;
 
 /** How far paper must stand past the pocket on each side, mm: as wide as the tape where there is one. */
 export const pastOf = ({ taped }: Pocket, wide: number): Sides => {
-  const by = (side: Side): number => (taped.includes(side) ? wide : 0);
+  const by = (side: PocketSide): number => (taped.includes(side) ? wide : 0);
   return { left: by("left"), right: by("right"), bottom: by("bottom"), top: by("top") };
 };
 
 /** What must lie on an outline as it stands on its fold: the pocket with its tapes, in the middle of the fold. */
-export function roomOn(at: Standing, { pocket, side, hinge }: { pocket: Pocket; side: number; hinge: Hinge }): Room {
+export function roomOn(
+  at: StandingOutline,
+  { pocket, side, hinge }: { pocket: Pocket; side: number; hinge: FoldSide },
+): OnOutline {
   const past = pastOf(pocket, side);
   const [wide, high] = [pocket.wide + past.left + past.right, pocket.high + past.bottom + past.top];
   // an outline whose fold is at the side is looked at turned: its width goes up
@@ -39,15 +43,15 @@ export function roomOn(at: Standing, { pocket, side, hinge }: { pocket: Pocket; 
 }
 
 /** The tapes on the front as it is drawn, mirrored about its fold: straight strips, each walked with the pocket on its left. */
-export function stripsOf(hinge: Hinge, { left, right, bottom, top }: Sides, taped: readonly Side[]) {
+export function stripsOf(hinge: FoldSide, { left, right, bottom, top }: Sides, taped: readonly PocketSide[]) {
   const far = 2 * Math.max(Math.abs(left), Math.abs(right), Math.abs(bottom), Math.abs(top), 1);
-  const down = (x: number): [Point, Point] => [
-    [x, far],
-    [x, -far],
+  const down = (x: number, way: 1 | -1): [Point, Point] => [
+    [x, way * far],
+    [x, -way * far],
   ];
-  const walked: Readonly<Record<Side, readonly [Point, Point]>> = {
-    left: down(left),
-    right: [...down(right)].reverse() as [Point, Point],
+  const walked: Readonly<Record<PocketSide, readonly [Point, Point]>> = {
+    left: down(left, 1),
+    right: down(right, -1),
     bottom: [
       [-far, bottom],
       [far, bottom],
@@ -60,7 +64,7 @@ export function stripsOf(hinge: Hinge, { left, right, bottom, top }: Sides, tape
   const mirrored = ([x, y]: Point): Point => (hinge === "bottom" ? [x, -y] : [-x, y]);
   return taped.map((side) => {
     // what is mirrored has its other side on the left: it is walked the other way
-    const [from, to] = walked[side].map(mirrored) as [Point, Point];
+    const [from, to] = both(walked[side], mirrored);
     return { panel: "front", from: to, to: from };
   });
 }
@@ -68,7 +72,7 @@ export function stripsOf(hinge: Hinge, { left, right, bottom, top }: Sides, tape
 /** The outer edge of a tape on the front as it is drawn, with the pocket on its left: one that stands upright where there is such. */
 export function tapeEdge(
   { left, right, bottom, top }: Sides,
-  taped: readonly Side[],
+  taped: readonly PocketSide[],
   mirror: (p: Point) => Point,
 ): Edge {
   const ends: readonly [Point, Point] = taped.includes("left")

@@ -6,7 +6,7 @@ import { choice, drawn } from "../../model/setting.ts";
 import type { Size } from "../../geometry/point.ts";
 import type { Said } from "../../paper/said.ts";
 import { outlined, panel, type Rectangle } from "../../paper/panel.ts";
-import { type Hinge, meetsFold } from "./foldedOutline.ts";
+import { type FoldSide, meetsFold } from "./foldedOutline.ts";
 import { MOST_DRAWN, outerOf, stretched } from "../../outlines/outline.ts";
 
 /** Those with these ids, in the catalogue's order. */
@@ -53,7 +53,7 @@ export function foldedIn(
   outlines: readonly ShapePreset[],
   { cutTo, drawn: own }: { readonly cutTo: string; readonly drawn: string },
   usual: string,
-  hinge: Hinge,
+  hinge: FoldSide,
 ): { readonly preset: ShapePreset; readonly refused: NonNullable<Said["refused"]> } {
   const preset = outlineIn(outlines, cutTo, own, usual);
   if (!preset) throw new Error(`there is no outline '${cutTo}'`);

@@ -32,14 +32,14 @@ const SEAL_DROP = 8;
 const HOLE = { across: 4, below: 10, off: 3 } as const;
 
 /** What every pocket says of itself for its closure. */
-interface Pocket {
+interface PocketSays {
   readonly contents: Pick<Contents, "thickness">;
   readonly stock: Pick<Stock, "caliper">;
   readonly setup: Pick<Setup, "grid">;
   readonly back: Rectangle;
 }
 
-interface Flat extends Pocket {
+interface Flat extends PocketSays {
   /** mm the front reaches up the back, from the fold they share; and how far a cut in its edge goes down */
   readonly front: Flap;
   readonly high: number;
@@ -112,7 +112,7 @@ function named<D extends Drawn>(panel: D): D {
   };
 }
 
-interface Twins extends Pocket {
+interface Twins extends PocketSays {
   readonly front: Twin;
   /** the top of the outline above the middle of the pocket, and of what is inside */
   readonly top: Point;

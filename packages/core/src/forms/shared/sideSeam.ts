@@ -46,7 +46,7 @@ export const sideSeamSettings = z.strictObject({
   cornerRadius: mm("Round the corners", 6, [0, 20], "The two free corners of the top flap."),
 });
 
-type Input = InputOf<typeof sideSeamSettings>;
+type SideSeamInput = InputOf<typeof sideSeamSettings>;
 
 /** The flap of an open-end envelope, at most: 2 1/2 in, as the trade has it. */
 const END_FLAP = 63.5;
@@ -64,7 +64,7 @@ const ORDERS = {
 } as const;
 
 /** Drafts the envelope, opening on the long or the short side of its body. */
-export function draftSideSeam(input: Input, opensOn: "long" | "short"): Said {
+export function draftSideSeam(input: SideSeamInput, opensOn: "long" | "short"): Said {
   const { contents, stock, settings: set, setup } = input;
   const { grid } = setup;
   const { across, up, turned, relief } = bodyFor(contents, stock, set, setup, opensOn);

@@ -31,7 +31,7 @@ export interface Tab {
   readonly slitAt: number;
 }
 
-interface Asked {
+interface SquareMeasures {
   /** the body's sides, and how far a flap's upright edges run before they slant */
   readonly long: number;
   readonly short: number;
@@ -43,7 +43,7 @@ interface Asked {
 }
 
 /** What is cut off the points of the flaps, and the tab where one is asked for and has room. */
-export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid }: Asked) {
+export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid }: SquareMeasures) {
   const apex = long / 2 + rim;
   const lost = radius * (Math.SQRT2 - 1);
   // a trim past the slant would reach the notches; what is left of the flap is then far too short, and the checks say so
@@ -56,10 +56,10 @@ export function closingFlaps({ long, short, rim, radius, trim: asked, tab, grid 
   const plain = { bottom, sides, top: bottom, trimmedFor: undefined, tab: undefined };
   if (!tab) return plain;
 
-  const [width, glued, tall] = [TAB.width, TAB.glued, TAB.glued + TAB.free].map((size) => roundUp(size, grid)) as [
-    number,
-    number,
-    number,
+  const [width, glued, tall] = [
+    roundUp(TAB.width, grid),
+    roundUp(TAB.glued, grid),
+    roundUp(TAB.glued + TAB.free, grid),
   ];
   // below the top flap's tip the free length must stay off the bottom fold; trimming a flat tip by c leaves 2c
   const own = needed(short - (tall - glued + TAB.below), width / 2 + TAB.below);

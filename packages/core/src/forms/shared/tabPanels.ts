@@ -35,7 +35,7 @@ export function roundEdge(edge: Edge, spine: number, { way = 1, after = 0 } = {}
   return { edges: [hung], on: hung.tip, hinge: { order: after + 2, angle: way * 90 }, mirror };
 }
 
-interface Asked {
+interface TabMeasures {
   readonly width: number;
   readonly reach: number;
   readonly behind: number;
@@ -47,7 +47,7 @@ interface Asked {
 }
 
 /** Its panels, the one that is glued first. */
-export function tabPanels({ width, reach, behind, spine, ends, after = 0, lift = 0 }: Asked) {
+export function tabPanels({ width, reach, behind, spine, ends, after = 0, lift = 0 }: TabMeasures) {
   const tip = Math.min(width / 2, reach * TIP_PART, behind * TIP_PART);
   const near = { round: rounded(tip), point: clipped(width / 2, 0, tip), straight: rounded(0) }[ends];
   const far = { round: rounded(tip), point: clipped(tip, 0, width / 2), straight: rounded(0) }[ends];

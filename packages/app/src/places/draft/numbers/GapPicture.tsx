@@ -1,9 +1,9 @@
-import { countedBeside, type Display, formatLength, type Placement } from "@cut-fold/core";
+import { countedBeside, type Display, formatLength, type Contained } from "@cut-fold/core";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
 /** The room on both axes in words; where nothing holds it there is none to tell. */
-function saidOf({ gap, open }: Placement, display: Display): { readonly ends: string; readonly beside: string } {
+function saidOf({ gap, open }: Contained, display: Display): { readonly ends: string; readonly beside: string } {
   const free = open?.past === "both" ? "open at both ends" : "open at the mouth";
   return {
     ends: open?.axis === "width" ? free : `${formatLength(gap.width / 2, display)} each end`,
@@ -12,7 +12,7 @@ function saidOf({ gap, open }: Placement, display: Display): { readonly ends: st
 }
 
 /** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */
-export function GapPicture({ lying }: { readonly lying: Placement }) {
+export function GapPicture({ lying }: { readonly lying: Contained }) {
   const display = useDisplay();
   const { gap, inside } = lying;
   const counted = countedBeside(lying);
@@ -59,7 +59,7 @@ export function GapPicture({ lying }: { readonly lying: Placement }) {
 }
 
 /** The same in a line, for what lies in a pocket on a panel. */
-export function GapLine({ lying }: { readonly lying: Placement }) {
+export function GapLine({ lying }: { readonly lying: Contained }) {
   const display = useDisplay();
   const { name } = lying;
   const { ends, beside } = saidOf(lying, display);

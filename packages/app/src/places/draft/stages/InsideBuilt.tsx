@@ -11,7 +11,7 @@ import { Row } from "../../../parts/RowList.tsx";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 
-type Pile = NonNullable<Spec["contents"]["pile"]>;
+type PileRows = NonNullable<Spec["contents"]["pile"]>;
 type Also = NonNullable<Spec["contents"]["also"]>;
 const NOTHING: Also = [];
 
@@ -26,7 +26,7 @@ const PLY_OPTIONS = [
   { value: "own", text: "Something measured", group: "Other" },
 ];
 
-function plyFor(id: string): Pile[number] {
+function plyFor(id: string): PileRows[number] {
   const stock = find(catalogue.stocks, id);
   if (stock) return { name: stock.title, thickness: stock.caliper, count: 1 };
   const foam = FOAM_MM.find((mm) => id === `foam-${String(mm)}`);
@@ -36,14 +36,14 @@ function plyFor(id: string): Pile[number] {
 const contentsNow = (): Spec["contents"] | undefined => useOpenDraft.getState().draft?.spec.contents;
 
 /** Sets the pile; without one the thickness stays as it came out. */
-const setPile = (pile: Pile): void => {
+const setPile = (pile: PileRows): void => {
   change({ contents: { pile: pile.length > 0 ? pile : undefined } });
 };
 const setAlso = (also: Also): void => {
   change({ contents: { also: also.length > 0 ? also : undefined } });
 };
 
-function changePly(index: number, by: Partial<Pile[number]>): void {
+function changePly(index: number, by: Partial<PileRows[number]>): void {
   setPile((contentsNow()?.pile ?? []).map((ply, i) => (i === index ? { ...ply, ...by } : ply)));
 }
 function changeThing(index: number, by: Partial<Also[number]>): void {
@@ -51,7 +51,7 @@ function changeThing(index: number, by: Partial<Also[number]>): void {
 }
 
 interface ThicknessBuilderProps {
-  readonly pile: Pile | undefined;
+  readonly pile: PileRows | undefined;
   readonly thickness: number;
 }
 

@@ -17,7 +17,7 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
 import { PictureView } from "../../../drawing/PictureView.tsx";
-import { facesUp, type Side } from "../../../drawing/framing.ts";
+import { facesUp, type LookFrom } from "../../../drawing/framing.ts";
 import { tryAgain } from "../../../parts/tryAgain.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
@@ -81,22 +81,24 @@ function troubleAt(
   return { sentence: sayFinding(out, display), met: met.filter((id) => !out.panel || id.endsWith(`/${out.panel}`)) };
 }
 
-interface View {
-  readonly value: Side;
+interface Look {
+  readonly value: LookFrom;
   readonly text: string;
 }
 
 /** Where a holder is looked at from. */
-const HOLDER_VIEWS: readonly View[] = [
+const HOLDER_VIEWS: readonly Look[] = [
   { value: "closing", text: "Closing side" },
   { value: "address", text: "Front" },
   { value: "open", text: "Into the mouth" },
 ];
 
 /** Where a card or a part is looked at from: its front folds behind the panel that stays, or is that panel itself. */
-function viewsOf(solution: Solution, holds: boolean): readonly View[] {
+function viewsOf(solution: Solution, holds: boolean): readonly Look[] {
   if (holds) return HOLDER_VIEWS;
-  const [front, back]: readonly [Side, Side] = facesUp(solution) ? ["closing", "address"] : ["address", "closing"];
+  const [front, back]: readonly [LookFrom, LookFrom] = facesUp(solution)
+    ? ["closing", "address"]
+    : ["address", "closing"];
   const opens = solution.motions.some((m) => m.move.kind === "open");
   return [
     { value: front, text: "Front" },
@@ -137,7 +139,7 @@ export function FoldedPanel({ solution, colours, clashes }: FoldedPanelProps) {
   const [progress, setProgress] = useState(end * 0.62);
   const holds = solution.contents.some((c) => c.fitting === undefined);
   const views = useMemo(() => viewsOf(solution, holds), [solution, holds]);
-  const [chosen, setSide] = useState<Side>();
+  const [chosen, setSide] = useState<LookFrom>();
   const side = chosen ?? views[0]?.value ?? "closing";
   const [set, setSet] = useState<Readonly<Record<string, number>>>({});
   const [playing, setPlaying] = useState(false);
@@ -268,7 +270,7 @@ export function FoldedPanel({ solution, colours, clashes }: FoldedPanelProps) {
         <ToggleButtonGroup
           exclusive
           value={side}
-          onChange={(_, value: Side | null) => {
+          onChange={(_, value: LookFrom | null) => {
             if (value) setSide(value);
           }}
           aria-label="Seen from"

@@ -31,7 +31,7 @@ import { loadAllForms } from "../../../../needs/forms.ts";
 import { change } from "../../../../store/openDraft.ts";
 import { useDisplay } from "../../../../store/settings.ts";
 import { colour } from "../../../../theme/theme.ts";
-import { type Face, underNext } from "./faces.ts";
+import { type FormFace, underNext } from "./faces.ts";
 import { freshPaper, freshPart } from "./fresh.ts";
 import styles from "./panels.module.css";
 
@@ -42,7 +42,7 @@ const isLaid = ({ purpose, grounds }: Form): boolean =>
 interface AddThingProps {
   readonly spec: Spec;
   readonly solution: Solution;
-  readonly face: Face;
+  readonly face: FormFace;
 }
 
 export const AddThing = memo(function AddThing({ spec, solution, face }: AddThingProps) {

@@ -19,14 +19,14 @@ import {
 import { memo, useMemo } from "react";
 import { coloursOf, type PaperColours } from "../../../../theme/colours.ts";
 import { colour } from "../../../../theme/theme.ts";
-import { type Face, ownPieceWith, SIDE_WORDS } from "./faces.ts";
+import { type FormFace, ownPieceWith, SIDE_WORDS } from "./faces.ts";
 import styles from "./panels.module.css";
 
 interface PanelMapProps {
   readonly solution: Solution;
   readonly grounds: readonly Ground[];
-  readonly face: Pick<Face, "panel" | "side">;
-  readonly onFace: (face: Face) => void;
+  readonly face: Pick<FormFace, "panel" | "side">;
+  readonly onFace: (face: FormFace) => void;
 }
 
 export const PanelMap = memo(function PanelMap({ solution, grounds, face, onFace }: PanelMapProps) {

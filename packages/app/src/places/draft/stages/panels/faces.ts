@@ -14,14 +14,14 @@ import {
 export const SIDE_WORDS: Readonly<Record<Side, string>> = { outside: "outside", inside: "inside" };
 
 /** A face of a panel of the form itself. */
-export interface Face {
+export interface FormFace {
   readonly panel: string;
   readonly side: Side;
   readonly name: string;
 }
 
 /** Every face there is, the usual one first. */
-export const facesOf = (grounds: readonly Ground[]): Face[] =>
+export const facesOf = (grounds: readonly Ground[]): FormFace[] =>
   (["outside", "inside"] as const).flatMap((side) =>
     grounds.filter((g) => side in g.sides).map(({ panel, name }) => ({ panel, side, name })),
   );
@@ -42,7 +42,7 @@ export const lyingOn = (
 ): readonly Fitting[] => fittings.filter((f) => isSameFace(faceUnder(f, fittings), face));
 
 /** Where something more would be laid: on the topmost mat, so that borders step in, else on the panel. */
-function groundFor(lying: readonly Fitting[], { panel, side }: Face): On {
+function groundFor(lying: readonly Fitting[], { panel, side }: FormFace): On {
   const mat = lying.findLast((f) => f.kind === "mat");
   return mat ? { panel: "mat", side, fitting: mat.id } : { panel, side };
 }
@@ -52,7 +52,7 @@ export const ownPieceWith = (pieces: Solution["pieces"], panel: string): Piece |
   pieces.find((p) => p.fitting === undefined && p.panels.some((q) => q.id === panel));
 
 /** mm of the face that something would be laid on. */
-function sizeOf({ fittings, pieces }: Solution, on: On, face: Face) {
+function sizeOf({ fittings, pieces }: Solution, on: On, face: FormFace) {
   const under = fittings.find((f) => f.id === on.fitting);
   if (under) return { width: under.width, height: under.height };
   const holder = ownPieceWith(pieces, face.panel);
@@ -64,7 +64,7 @@ function sizeOf({ fittings, pieces }: Solution, on: On, face: Face) {
 }
 
 /** What something more on a face would lie on, and how large that is, mm. */
-export function underNext(face: Face, spec: Spec, solution: Solution) {
+export function underNext(face: FormFace, spec: Spec, solution: Solution) {
   const on = groundFor(lyingOn(face, spec), face);
   return { on, ground: sizeOf(solution, on, face) };
 }

@@ -13,7 +13,7 @@ import {
   usualSettings,
 } from "@cut-fold/core";
 
-type Ground = Pick<GroundFace, "width" | "height">;
+type FreshGround = Pick<GroundFace, "width" | "height">;
 
 /** Papers a new piece starts with: one that stands off the card, then a light one on it. */
 const PAPERS = ["text-120-plum", "text-90"] as const;
@@ -41,7 +41,7 @@ function freeName(name: string, fittings: readonly Fitting[]): string {
 }
 
 /** A thing of a kind, as it would be laid on a ground, or done to it. */
-export function freshPaper(kind: FittingKind, on: On, ground: Ground, grid: number, spec: Spec): Fitting {
+export function freshPaper(kind: FittingKind, on: On, ground: FreshGround, grid: number, spec: Spec): Fitting {
   const { fittings = [] } = spec;
   return {
     id: freeId(kind.id, fittings),
@@ -58,7 +58,7 @@ export function freshPaper(kind: FittingKind, on: On, ground: Ground, grid: numb
 const PART_OF_GROUND = 0.5;
 
 /** What a form that is laid on a panel holds, or is: a gift card where it is a pocket and one fits, else a part of the ground. */
-function usualContents(form: Form, ground: Ground): Fitting["contents"] {
+function usualContents(form: Form, ground: FreshGround): Fitting["contents"] {
   const gift = find(catalogue.contents, "gift-card");
   const fits = gift && gift.width + 6 <= ground.width && gift.height + 6 <= ground.height;
   if (form.purpose === "pocket" && fits) return { preset: gift.id };
@@ -67,7 +67,7 @@ function usualContents(form: Form, ground: Ground): Fitting["contents"] {
 }
 
 /** A whole form, as it would be laid on a ground. */
-export function freshPart(form: Form, on: On, ground: Ground, spec: Spec): Fitting {
+export function freshPart(form: Form, on: On, ground: FreshGround, spec: Spec): Fitting {
   const method = methodFor(spec.method, form);
   const { fittings = [] } = spec;
   return {
