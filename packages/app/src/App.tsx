@@ -143,7 +143,7 @@ function Frame() {
           <NavLink to="/size-chart">Size chart</NavLink>
           <NavLink to="/settings">Settings</NavLink>
         </nav>
-        <span style={{ flex: 1 }} />
+        <span className="spring" />
         {inDraft ? <UndoRedo /> : null}
         <Saved />
         <ToggleButtonGroup

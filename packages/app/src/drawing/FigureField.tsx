@@ -2,7 +2,7 @@
 import { type Dimension, type Display, type Point, readLength, unitShown } from "@cut-fold/core";
 import { useState } from "react";
 import { setDimension } from "../store/setDimension.ts";
-import styles from "./FigureField.module.css";
+import "./figureField.css";
 
 interface FigureFieldProps {
   readonly dimension: Dimension;
@@ -29,10 +29,10 @@ export function FigureField({ dimension, name, text, display, at, onDone }: Figu
       y={Math.max(4, at[1] - 24)}
       width={230}
       height={100}
-      style={{ overflow: "visible" }}
+      className="figure-field-box"
     >
       <form
-        className={styles.field}
+        className="figure-field"
         data-wrong={trouble !== undefined}
         onSubmit={(event) => {
           event.preventDefault();

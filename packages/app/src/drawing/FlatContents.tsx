@@ -40,7 +40,7 @@ export function FlatContents({ contents, view }: FlatContentsProps) {
       ))}
       <path
         d={`M${corners.map((c) => c.join(" ")).join("L")}Z`}
-        fill="#fffdf8"
+        fill={colour.card}
         fillOpacity={isLit ? 0.75 : 0.5}
         stroke={colour.rust}
         strokeWidth={isLit ? 2.4 : 1.3}

@@ -2,16 +2,18 @@
  * The blank, flat and true to scale, with its live dimensions. Paper is drawn in mm under one transform with strokes of
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
-import { formById, lyingOnFlat, type OnFlat, type Solution, type Spec, standingPast } from "@cut-fold/core";
+import { formById, lyingOnFlat, type OnFlat, type Size, type Solution, type Spec, standingPast } from "@cut-fold/core";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseFace, useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
-import { arrange, arrangeAt } from "./arrange.ts";
+import { arrange, arrangeAt, type DrawnPieces } from "./arrange.ts";
 import { FlatPiece } from "./FlatPiece.tsx";
 import { onPaper } from "./LaidMarks.tsx";
 import { light } from "./lit.ts";
 import { type OfPiece, ofPieces } from "./ofPiece.ts";
+import { useSizeOf } from "./useSizeOf.ts";
 import { px, type View } from "./view.ts";
+import "./flat.css";
 
 /** Pixels kept free round the paper for the figures. */
 const MARGIN = { x: 76, top: 62, bottom: 66 } as const;
@@ -53,42 +55,8 @@ interface FlatViewProps {
   readonly trueSize?: number | undefined;
 }
 
-export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
-  const box = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  const [frozen, setFrozen] = useState<Frozen>();
-  const chosen = useChosen((c) => c.fitting);
-  const inHand = frozen ? frozen.chosen : chosen;
-  // with a thing in hand the others make room for it: it is drawn beside what it lies on, as large as that allows
-  const pieces = useMemo(
-    () => solution.pieces.filter((p) => !inHand || p.fitting === undefined || p.fitting === inHand),
-    [solution.pieces, inHand],
-  );
-  const laid = useMemo(() => lyingOnFlat(solution), [solution]);
-  const on = useMemo(() => onPaper(solution), [solution]);
-  const drawn = useMemo(
-    () => ({ pieces, past: standingPast(pieces, solution.contents, { main: solution.main, laid }) }),
-    [pieces, solution, laid],
-  );
-  useLayoutEffect(() => {
-    const element = box.current;
-    if (!element) return undefined;
-    const measure = (): void => {
-      setSize({ width: element.clientWidth, height: element.clientHeight });
-    };
-    measure();
-    const observer = new ResizeObserver(measure);
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
-  useEffect(
-    () => () => {
-      light([]);
-    },
-    [],
-  );
+/** Where everything stands in a window so large: fitted to it, at true size, or held still while something is dragged. */
+function useLayout(drawn: DrawnPieces, size: Size, trueSize: number | undefined, frozen: Frozen | undefined) {
   const row = useMemo(
     () =>
       frozen || trueSize !== undefined
@@ -104,6 +72,37 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   }, [size, row, trueSize]);
   // while a figure is dragged the scale holds still, or the paper would run away from the pointer
   const view = frozen ?? fitted;
+  const wide = row.width * view.k + view.x0 * 2;
+  const tall = row.height * view.k + MARGIN.top + MARGIN.bottom;
+  const isLarge = trueSize !== undefined && (wide > size.width + 1 || tall > size.height + 1);
+  const canvas = isLarge ? { width: wide, height: Math.max(size.height, tall) } : size;
+  return { row, fitted, view, isLarge, canvas };
+}
+
+export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const size = useSizeOf(box);
+  const [frozen, setFrozen] = useState<Frozen>();
+  const chosen = useChosen((c) => c.fitting);
+  const inHand = frozen ? frozen.chosen : chosen;
+  // with a thing in hand the others make room for it: it is drawn beside what it lies on, as large as that allows
+  const pieces = useMemo(
+    () => solution.pieces.filter((p) => !inHand || p.fitting === undefined || p.fitting === inHand),
+    [solution.pieces, inHand],
+  );
+  const laid = useMemo(() => lyingOnFlat(solution), [solution]);
+  const on = useMemo(() => onPaper(solution), [solution]);
+  const drawn = useMemo(
+    () => ({ pieces, past: standingPast(pieces, solution.contents, { main: solution.main, laid }) }),
+    [pieces, solution, laid],
+  );
+  useEffect(
+    () => () => {
+      light([]);
+    },
+    [],
+  );
+  const { row, fitted, view, isLarge, canvas } = useLayout(drawn, size, trueSize, frozen);
   const home = useMemo((): View => ({ k: view.k, x0: 0, y0: 0 }), [view.k]);
   const [keep] = useState(keepPieces);
   const parts = useMemo(() => keep(solution), [keep, solution]);
@@ -121,37 +120,11 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
   const onHold = useCallback((held: boolean): void => {
     setFrozen(held ? now.current : undefined);
   }, []);
-  const large =
-    trueSize !== undefined &&
-    (view.x0 * 2 + row.width * view.k > size.width + 1 ||
-      row.height * view.k + MARGIN.top + MARGIN.bottom > size.height + 1);
-  const canvas = large
-    ? {
-        width: row.width * view.k + view.x0 * 2,
-        height: Math.max(size.height, row.height * view.k + MARGIN.top + MARGIN.bottom),
-      }
-    : size;
   return (
-    <div ref={box} style={{ position: "absolute", inset: 0, overflow: large ? "auto" : "hidden" }}>
+    <div ref={box} className={isLarge ? "flat large" : "flat"}>
       {size.width > 0 ? (
-        <svg
-          width={canvas.width}
-          height={canvas.height}
-          style={{ display: "block", touchAction: large ? "auto" : "none" }}
-          role="group"
-          aria-label="The blank, flat"
-        >
-          <defs>
-            <pattern
-              id="flat-glue"
-              width="2.4"
-              height="2.4"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(30)"
-            >
-              <line x1="0" y1="0" x2="0" y2="2.4" stroke={colour.rust} strokeWidth="0.6" />
-            </pattern>
-          </defs>
+        <svg {...canvas} role="group" aria-label="The blank, flat">
+          <GlueHatch />
           {row.placed.map(({ piece, x, y }) => {
             const isMain = piece.id === solution.main;
             const of = parts.get(piece.id);
@@ -179,3 +152,11 @@ export function FlatView({ solution, colours, trueSize }: FlatViewProps) {
     </div>
   );
 }
+
+const GlueHatch = () => (
+  <defs>
+    <pattern id="flat-glue" width="2.4" height="2.4" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
+      <line x1="0" y1="0" x2="0" y2="2.4" stroke={colour.rust} strokeWidth="0.6" />
+    </pattern>
+  </defs>
+);

@@ -64,10 +64,10 @@ export default function FoldedView(props: FoldedViewProps) {
       gl={{ antialias: true, preserveDrawingBuffer: true }}
       aria-hidden
     >
-      <hemisphereLight position={[0, 0.4, up]} args={["#ffffff", "#e6dcc4", 1.6]} />
+      <hemisphereLight position={[0, 0.4, up]} args={["white", colour.glow, 1.6]} />
       <directionalLight
         position={[-size * 1.1, size * 0.7, up * size * 2.1]}
-        color="#fffaf0"
+        color={colour.lamp}
         intensity={1.55}
         castShadow
         shadow-mapSize={[look.map, look.map]}
@@ -81,7 +81,7 @@ export default function FoldedView(props: FoldedViewProps) {
         shadow-camera-bottom={-size * 1.4}
         shadow-camera-far={size * 6}
       />
-      <directionalLight position={[size * 0.7, -size * 1.5, up * size * 1.1]} color="#f4f3ee" intensity={0.85} />
+      <directionalLight position={[size * 0.7, -size * 1.5, up * size * 1.1]} color={colour.farLamp} intensity={0.85} />
       <Scene {...props} size={size} up={up} plain={plain} controls={controls} />
       <Eye size={size} eye={eye} above={holds ? ABOVE : 0} controls={controls} />
       <Redraw on={[solution, progress, colours, motion, met]} />

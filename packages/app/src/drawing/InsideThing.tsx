@@ -11,9 +11,6 @@ interface InsideThingProps {
 }
 
 /** What is inside is paler than any paper, and its edges are rust. */
-const PALE = "#fbf6ea";
-const HONEY = "#d9a441";
-const STICK = "#c9a577";
 /** A stick is so thick, and stands out of its ball by so many times its width. */
 const STICK_MM = 4;
 const STICK_PART = 1.6;
@@ -45,13 +42,13 @@ function Shape({ lying, thing }: { readonly lying: Contained; readonly thing: In
     <>
       <mesh castShadow receiveShadow scale={[width / 2, height / 2, thickness / 2]}>
         <sphereGeometry args={[1, 36, 24]} />
-        <meshStandardMaterial color={HONEY} roughness={0.35} />
+        <meshStandardMaterial color={colour.honey} roughness={0.35} />
       </mesh>
       {lying.shape === "lolly" ? (
         <group rotation={[0, 0, (turned * Math.PI) / 180]}>
           <mesh castShadow receiveShadow position={[0, height * 0.4 + long / 2, 0]}>
             <cylinderGeometry args={[STICK_MM / 2, STICK_MM / 2, long, 16]} />
-            <meshStandardMaterial color={STICK} roughness={0.8} />
+            <meshStandardMaterial color={colour.stick} roughness={0.8} />
           </mesh>
         </group>
       ) : null}
@@ -75,7 +72,7 @@ function Box({ width, height, thickness }: InsideThingProps["thing"]) {
   return (
     <mesh castShadow receiveShadow>
       <boxGeometry args={[width, height, thickness]} />
-      <meshStandardMaterial color={PALE} roughness={0.85} />
+      <meshStandardMaterial color={colour.pale} roughness={0.85} />
       <lineSegments geometry={edges}>
         <lineBasicMaterial color={colour.rust} transparent opacity={0.45} />
       </lineSegments>
@@ -95,7 +92,7 @@ function Heap({ width, height, thickness }: InsideThingProps["thing"]) {
   return spots.map((spot, i) => (
     <mesh key={i} castShadow receiveShadow position={[...spot]} scale={[1, 0.9 + (i % 3) * 0.08, 0.85]}>
       <icosahedronGeometry args={[radius, 2]} />
-      <meshStandardMaterial color={HONEY} roughness={0.7} />
+      <meshStandardMaterial color={colour.honey} roughness={0.7} />
     </mesh>
   ));
 }

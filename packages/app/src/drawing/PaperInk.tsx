@@ -5,7 +5,7 @@ import * as THREE from "three";
 import { colour } from "../theme/theme.ts";
 
 /** Foil is gold. */
-const GOLD = "#b8892f";
+const GOLD = colour.foil;
 /** Ink lies so far (mm) off the paper, clear of the rim's line. */
 const INK_OFF = 0.05;
 

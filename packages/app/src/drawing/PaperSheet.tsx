@@ -65,7 +65,7 @@ function solidOf(shape: THREE.Shape, thick: number): THREE.BufferGeometry {
 }
 
 /** Paper that something is in the way of. */
-const MET = "#efc1a6";
+const MET = colour.met;
 
 interface PaperSheetProps {
   readonly points: readonly Point[];

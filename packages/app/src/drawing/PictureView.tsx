@@ -46,7 +46,7 @@ export const PictureView = memo(function PictureView({
   const fills: Readonly<Record<NonNullable<PictureShape["fill"]>, string>> = {
     face: colours.face,
     back: colours.back,
-    contents: "#fffdf8",
+    contents: colour.card,
     glue: "url(#glue-hatch)",
     ink: colour.ink,
   };
@@ -59,7 +59,7 @@ export const PictureView = memo(function PictureView({
       {...(label === "" ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
       width="100%"
       height="100%"
-      style={{ display: "block" }}
+      className="picture"
       preserveAspectRatio="xMidYMid meet"
       viewBox={`${String(left - margin)} ${String(-top - margin)} ${String(right - left + 2 * margin)} ${String(top - bottom + 2 * margin)}`}
     >

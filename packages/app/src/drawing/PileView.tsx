@@ -12,7 +12,7 @@ const LABEL_GAP = 17;
 const LONGEST = 17;
 
 const FILLS: Readonly<Record<Ply["kind"], string>> = {
-  base: "#f4ead2",
+  base: colour.kraftPale,
   layer: colour.rustWash,
   foam: "url(#pile-foam)",
   thing: colour.slateWash,
@@ -69,7 +69,7 @@ export function PileView({ pile }: { readonly pile: Pile }) {
         height={height}
         role="img"
         aria-label={`From the table up: ${plies.map(said).join("; ")}. Together ${formatLength(pile.total, display)}.`}
-        style={{ display: "block", overflow: "visible" }}
+        className="picture pile"
       >
         <defs>
           <pattern id="pile-foam" width="5" height="5" patternUnits="userSpaceOnUse">

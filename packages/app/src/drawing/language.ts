@@ -8,7 +8,7 @@ const PX_PER_DASH_MM = 3;
 export const strokeOf = (role: StrokeRole): { stroke: string; strokeWidth: number; strokeDasharray?: string } => {
   const dash = dashOf(role);
   return {
-    stroke: role === "guide" ? "#a2967a" : colour.ink,
+    stroke: role === "guide" ? colour.guide : colour.ink,
     strokeWidth: role === "cut" ? 2.2 : role === "foil" ? 4 : 1.5,
     ...(dash && { strokeDasharray: dash.map((d) => d * PX_PER_DASH_MM).join(" ") }),
   };

@@ -8,7 +8,8 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Radio from "@mui/material/Radio";
 import RadioGroup from "@mui/material/RadioGroup";
 import { useMemo, useState } from "react";
-import { adopt, useDrafts } from "../store/drafts.ts";
+import { adopt } from "../store/adopt.ts";
+import { useDrafts } from "../store/drafts.ts";
 import { type ReadFile, takeIn, useTaking } from "../store/files.ts";
 import { told } from "./tell.tsx";
 

@@ -15,6 +15,7 @@ import { tracePicture } from "../store/ownOutline.ts";
 import { useDisplay } from "../store/settings.ts";
 import { colour } from "../theme/theme.ts";
 import type { PictureRead } from "../workers/readOutline.ts";
+import "./trace.css";
 
 const MODES = [
   { value: "auto", text: "As the picture asks" },
@@ -79,20 +80,12 @@ export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="trace-title">
       <DialogTitle id="trace-title">The line round it</DialogTitle>
       <DialogContent>
-        <div style={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 260px", gap: 24 }}>
-          <div
-            style={{ position: "relative", background: colour.bed, minHeight: 280, display: "grid" }}
-            aria-busy={!read}
-          >
-            <img
-              src={address}
-              alt="The picture that is traced"
-              style={{ width: "100%", height: 420, objectFit: "contain", opacity: 0.55, gridArea: "1 / 1" }}
-            />
+        <div className="trace">
+          <div className="trace-picture" aria-busy={!read}>
+            <img src={address} alt="The picture that is traced" />
             {read?.ok ? (
               <svg
                 viewBox={`0 0 ${String(read.width)} ${String(read.height)}`}
-                style={{ width: "100%", height: 420, gridArea: "1 / 1" }}
                 aria-label={`The line: ${String(read.nodes)} lines and curves`}
               >
                 <g
@@ -135,7 +128,7 @@ export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps
                     <strong>{fine(read.off * mmAPoint, display)}</strong> off what is seen.
                   </p>
                   {wide > read.safe ? (
-                    <p style={{ color: colour.rust }}>
+                    <p className="trace-coarse">
                       Traced from {Math.round(read.outline.width)} points across, the line is coarse for that size: up
                       to {formatLength(read.safe, display)} across no steps are seen.
                     </p>
@@ -176,7 +169,7 @@ interface ByEyeProps {
 function ByEye({ id, bounds: { min, max }, value, onChange, children }: ByEyeProps) {
   return (
     <>
-      <p style={{ color: colour.soft, margin: "18px 0 0", fontSize: 14 }} id={id}>
+      <p className="trace-asked" id={id}>
         {children}
       </p>
       <Slider

@@ -1,4 +1,4 @@
-import { isDragging } from "../store/openDraft.ts";
+import { isDragging } from "../store/gesture.ts";
 import { useSettled } from "../store/useSettled.ts";
 
 /** ms a hand holds still before what is read at rest follows it. */

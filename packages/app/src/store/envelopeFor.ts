@@ -1,5 +1,5 @@
 import { asContents, begun, type Draft, formById, rank, readSpec } from "@cut-fold/core";
-import { makeDraft } from "./drafts.ts";
+import { makeDraft } from "./drafting.ts";
 import { loadAllForms } from "../needs/forms.ts";
 import { solutionOf } from "./solutions.ts";
 

@@ -20,7 +20,8 @@ import { coloursOf } from "../theme/colours.ts";
 import type { ImportApi } from "../workers/import.worker.ts";
 import type { WriteApi, WriteJob } from "../workers/write.worker.ts";
 import { everythingIn } from "./db.ts";
-import { type Adopted, useDrafts } from "./drafts.ts";
+import type { Adopted } from "./adopt.ts";
+import { useDrafts } from "./drafts.ts";
 import type { ShelfOutline } from "./outlines.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 import { useSettings } from "./settings.ts";
@@ -110,6 +111,17 @@ export const printPdf = (draft: Draft, parts: readonly PdfPart[]): Promise<Blob>
 /** Saves a draft in a format. False when the maker called it off. */
 export const saveAs = async (draft: Draft, format: Format): Promise<boolean> =>
   save(await fileOf(draft, format), fileName(draft.name), format.extension);
+
+/** Saves a picture that stands on the screen as PNG, on a ground of this colour. False when the maker called it off. */
+export async function savePicture(picture: HTMLCanvasElement, ground: string, name: string): Promise<boolean> {
+  const canvas = new OffscreenCanvas(picture.width, picture.height);
+  const pen = canvas.getContext("2d");
+  if (!pen) throw new Error("This browser cannot save pictures.");
+  pen.fillStyle = ground;
+  pen.fillRect(0, 0, canvas.width, canvas.height);
+  pen.drawImage(picture, 0, 0);
+  return save(await canvas.convertToBlob({ type: "image/png" }), fileName(`${name}, folded`), ".png");
+}
 
 /** Reads a file in a worker with a limit on its size and its time. */
 async function readInWorker(file: Blob): Promise<ReadProject> {

@@ -1,5 +1,5 @@
 /** Offcuts that were kept: what a finished run left over, to be cut from next. */
-import { SHEET_MM } from "@cut-fold/core";
+import { SHEET_MM, type Size } from "@cut-fold/core";
 import { z } from "zod";
 import { create } from "zustand";
 import { db, isOfLaterApp } from "./db.ts";
@@ -19,11 +19,14 @@ const MOST = 60;
 
 interface OffcutsState {
   readonly offcuts: readonly KeptOffcut[];
+  /** the one that was taken in hand last */
+  readonly taken: KeptOffcut | undefined;
   readonly load: () => Promise<void>;
 }
 
 export const useOffcuts = create<OffcutsState>()((set) => ({
   offcuts: [],
+  taken: undefined,
   load: async () => {
     const row = (await isOfLaterApp()) ? undefined : await db.kept.get(KEY).catch(() => undefined);
     const read = z.array(offcutSchema).safeParse(row?.value ?? []);
@@ -31,8 +34,9 @@ export const useOffcuts = create<OffcutsState>()((set) => ({
   },
 }));
 
-const isSame = (a: KeptOffcut, b: KeptOffcut): boolean =>
-  Math.abs(a.width - b.width) < 0.05 && Math.abs(a.height - b.height) < 0.05 && a.paper === b.paper;
+const isAsLarge = (a: Size, b: Size): boolean =>
+  Math.abs(a.width - b.width) < 0.05 && Math.abs(a.height - b.height) < 0.05;
+const isSame = (a: KeptOffcut, b: KeptOffcut): boolean => isAsLarge(a, b) && a.paper === b.paper;
 
 function keep(offcuts: readonly KeptOffcut[]): void {
   useOffcuts.setState({ offcuts });
@@ -55,3 +59,18 @@ export async function keepOffcut(offcut: KeptOffcut): Promise<void> {
 export const dropOffcut = (offcut: KeptOffcut): void => {
   keep(useOffcuts.getState().offcuts.filter((o) => !isSame(o, offcut)));
 };
+
+/** Takes an offcut in hand: of several of one size it is the one that is meant. */
+export const takeOffcut = (offcut: KeptOffcut): void => {
+  useOffcuts.setState({ taken: offcut });
+};
+
+/** The offcut that a sheet so large is: the one that was taken, else one of the draft's own paper, else any of that size. */
+export function offcutInHand(
+  { offcuts, taken }: Pick<OffcutsState, "offcuts" | "taken">,
+  sheet: Size,
+  paper: string,
+): KeptOffcut | undefined {
+  const large = offcuts.filter((o) => isAsLarge(o, sheet));
+  return large.find((o) => taken !== undefined && isSame(o, taken)) ?? large.find((o) => o.paper === paper) ?? large[0];
+}

@@ -2,7 +2,9 @@
 import { changed, type Draft, type Problem, type SpecChange } from "@cut-fold/core";
 import { temporal } from "zundo";
 import { create } from "zustand";
-import { besideOf, useDrafts } from "./drafts.ts";
+import { besideOf } from "./drafting.ts";
+import { useDrafts } from "./drafts.ts";
+import { isAtRest, isDragging, onceItRests, setHand, waitNoMore } from "./gesture.ts";
 import { contentsFrom, isSameThing } from "./following.ts";
 import { merged } from "./merge.ts";
 import { renamed } from "./naming.ts";
@@ -17,11 +19,6 @@ export const useOpenDraft = create<OpenState>()(
 );
 
 const history = useOpenDraft.temporal;
-/** ms a hand that types rests before what it typed is one step of undo and is saved. */
-export const ENTRY_MS = 500;
-/** A drag, or what is typed in one go, is one step of undo: history records its first change and then waits. */
-let hand: "rests" | "types" | "drags" = "rests";
-let entry: ReturnType<typeof setTimeout> | undefined;
 /** The open draft as this window and the store knew it last: what another window has made of it since is told by it. */
 let base: Draft | undefined;
 
@@ -41,28 +38,25 @@ export function openDraft(draft: Draft): void {
 
 /** A field is typed in from now on. */
 export function beginGesture(): void {
-  hand = "types";
+  setHand("types");
 }
 
 /** A gesture that changes the recipe with every frame: what is read at rest waits until the hand rests. */
 export function beginDrag(): void {
   endEntry();
-  hand = "drags";
+  setHand("drags");
 }
-
-export const isDragging = (): boolean => hand === "drags";
 
 /** What was typed so far is a step of its own, and saved; the hand may type on. */
 export function endEntry(): void {
-  clearTimeout(entry);
-  entry = undefined;
+  waitNoMore();
   history.getState().resume();
   if (useDrafts.getState().waiting) save();
 }
 
 export function endGesture(): void {
-  if (hand === "rests") return;
-  hand = "rests";
+  if (isAtRest()) return;
+  setHand("rests");
   endEntry();
 }
 
@@ -105,22 +99,21 @@ function withTheirs(was: Draft, ours: Draft, theirs: Draft): Draft {
 export function meet(row: Draft): void {
   const { draft } = useOpenDraft.getState();
   if (!draft || draft.id !== row.id || row === draft || !isNews(row)) return;
-  if (hand === "drags" || useDrafts.getState().waiting) return;
+  if (isDragging() || useDrafts.getState().waiting) return;
   base = row;
   useOpenDraft.setState({ draft: row });
 }
 
 function replace(draft: Draft): void {
   useOpenDraft.setState({ draft });
-  if (hand === "rests") {
+  if (isAtRest()) {
     save();
     return;
   }
   // while the hand is at it, history keeps the first state only, and the store waits for a pause
   history.getState().pause();
   setWaiting(true);
-  clearTimeout(entry);
-  if (hand === "types") entry = setTimeout(endEntry, ENTRY_MS);
+  onceItRests(endEntry);
 }
 
 /**

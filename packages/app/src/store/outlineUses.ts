@@ -1,6 +1,6 @@
 /** What an outline of the maker's own is used for: a new draft that is cut to it. */
 import { type Draft, formById, readSpec, settingMeta, settingsOf, SIZE_MM } from "@cut-fold/core";
-import { makeDraft } from "./drafts.ts";
+import { makeDraft } from "./drafting.ts";
 import type { ShelfOutline } from "./outlines.ts";
 import { choicesFor } from "./ownOutline.ts";
 

@@ -3,7 +3,9 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import { binned, daysLeft, tidyBin } from "./bin.ts";
 import { db, everythingIn } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
-import { adopt, duplicateDraft, useDrafts, versionOf, versionsOf } from "./drafts.ts";
+import { adopt } from "./adopt.ts";
+import { duplicateDraft, versionOf, versionsOf } from "./drafting.ts";
+import { useDrafts } from "./drafts.ts";
 import { takeIn } from "./files.ts";
 import { envelopeFor } from "./envelopeFor.ts";
 import { cardsIn, followersOf } from "./following.ts";
@@ -13,7 +15,6 @@ import {
   change,
   endEntry,
   endGesture,
-  ENTRY_MS,
   follow,
   meet,
   openDraft,
@@ -22,6 +23,7 @@ import {
   undo,
   useOpenDraft,
 } from "./openDraft.ts";
+import { ENTRY_MS } from "./gesture.ts";
 import { recallSteps } from "./steps.ts";
 import { solutionOf } from "./solutions.ts";
 import { setDimension } from "./setDimension.ts";

@@ -16,6 +16,25 @@ export const colour = {
   slateWash: "#dfe9e8",
   /** what paper casts on the table */
   shade: "#5d4a26",
+  /** what lies inside a holder, and a card to compare with */
+  card: "#fffdf8",
+  /** an envelope from elsewhere, and its inside */
+  kraft: "#e9d9bb",
+  kraftPale: "#f1e6d0",
+  /** the edge of what is written in, and of a guide line: both stand off the ground by 3 to 1 */
+  edge: "#8f8467",
+  guide: "#a2967a",
+  /** foil, and paper that is in the way of other paper */
+  foil: "#b8892f",
+  met: "#efc1a6",
+  /** sweets, jars and sticks as they stand in space */
+  pale: "#fbf6ea",
+  honey: "#d9a441",
+  stick: "#c9a577",
+  /** lamps over the table: the near one, the far one, and what comes back from the table */
+  lamp: "#fffaf0",
+  farLamp: "#f4f3ee",
+  glow: "#e6dcc4",
 } as const;
 
 export const SERIF = '"Bitter Variable", Georgia, serif';

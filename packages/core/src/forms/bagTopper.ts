@@ -63,8 +63,7 @@ function draft(input: InputOf<typeof settings>): Said {
   const { edges, on, hinge, mirror } = roundEdge(back.bottom, spine);
   const front = { ...flap("front", "Front", on, tapered({ deep: high, tip: bow }), hinge), mirror };
   const middle = [across / 2, head / 2] as const;
-  const holed = set.hang > 0 ? [back, front] : [];
-  const cuts = through((id) => `hang-${id}`, holed, middle, set.hang, { across: "hang" });
+  const cuts = through((id) => `hang-${id}`, set.hang > 0 ? [back, front] : [], middle, set.hang, { across: "hang" });
   const mends = roundUp(free + LEAST_HELD, setup.grid);
   return {
     sheets: [sheet("topper", "Bag topper", [back, ...edges, front], { grid: setup.grid, cuts })],

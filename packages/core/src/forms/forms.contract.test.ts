@@ -8,7 +8,7 @@ import { type Form, settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import type { Solution } from "../model/solution.ts";
 import { solve } from "../solve.ts";
-import { OWN_OUTLINES, randomSpec, runs, specOf } from "../test/randomSpec.ts";
+import { endsOfSetting, randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
@@ -116,13 +116,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
   it("answers every end of every setting without throwing", () => {
     for (const [name, schema] of settingsOf(form)) {
       const meta = settingMeta(schema);
-      const ends =
-        meta.kind === "length"
-          ? [meta.min ?? 0, meta.max ?? 0]
-          : meta.kind === "drawn"
-            ? Object.values(OWN_OUTLINES)
-            : Object.keys(meta.options ?? { true: 1 });
-      for (const end of ends) {
+      for (const end of endsOfSetting(schema)) {
         // an outline of one's own is followed where it is chosen, whatever the setting is called
         const own = Object.fromEntries(
           settingsOf(form).flatMap(([other, of]) =>

@@ -11,6 +11,7 @@ import { fitsIn } from "../geometry/fit.ts";
 import { type Size, turn } from "../geometry/point.ts";
 import { takesPaper } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
+import type { Stock } from "../model/spec.ts";
 import { type Cutting, type Filling, fillingOf, same } from "./filling.ts";
 
 /** So many sheets that are cut alike. */
@@ -174,12 +175,15 @@ export function cutsOf(root: Cutting): TrimCut[] {
   return cuts;
 }
 
+/** What a paper is called: by its title, or its weight where it has none. */
+export const stockName = ({ title, weight }: Stock): string => title ?? `${String(weight)} g/m²`;
+
 /** One plan for each paper a solution needs, for the whole run; none where the maker has not said what sheet is in hand. */
 export function trimPlans({ spec, pieces }: Pick<Solution, "spec" | "pieces">): TrimPlan[] {
   const { sheet, quantity } = spec;
   if (!sheet) return [];
   const papers = new Map<string, Needed[]>();
-  const own = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
+  const own = stockName(spec.stock);
   for (const piece of pieces) {
     if (!takesPaper(piece)) continue;
     const stock = piece.stock?.title ?? own;

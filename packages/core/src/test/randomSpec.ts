@@ -29,11 +29,22 @@ export const OWN_OUTLINES = {
   pair: "M0 0L20 0L20 40L0 40ZM40 0L60 0L60 40L40 40Z",
 } as const;
 
+const PAPERS = [SAME_PAPER, ...catalogue.stocks.map(({ id }) => id)];
+
+/** Every value of a setting that a maker can choose, and the ends of what can be typed. */
+export function endsOfSetting(schema: z.ZodType): readonly (number | string | boolean)[] {
+  const { kind, min = 0, max = 0, options = {} } = settingMeta(schema);
+  if (kind === "length") return [min, max];
+  if (kind === "drawn") return Object.values(OWN_OUTLINES);
+  if (kind === "paper") return PAPERS;
+  return kind === "toggle" ? [true] : Object.keys(options);
+}
+
 function settingValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean> {
   const meta = settingMeta(schema);
   if (meta.kind === "choice") return oneOf(Object.keys(meta.options ?? {}));
   if (meta.kind === "toggle") return fc.boolean();
-  if (meta.kind === "paper") return oneOf([SAME_PAPER, ...catalogue.stocks.map(({ id }) => id)]);
+  if (meta.kind === "paper") return oneOf(PAPERS);
   if (meta.kind === "drawn") return oneOf(Object.values(OWN_OUTLINES));
   const length = lengthBetween(meta.min ?? 0, meta.max ?? 100);
   // an automatic length is left to the form: a maker who sets it by hand is told by the checks, and the paper may not close

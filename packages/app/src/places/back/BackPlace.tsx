@@ -2,7 +2,8 @@
 import { catalogue, find, formatLength, formatSize, sayProblem, workBack } from "@cut-fold/core";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { makeDraft, useDrafts } from "../../store/drafts.ts";
+import { makeDraft } from "../../store/drafting.ts";
+import { useDrafts } from "../../store/drafts.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
 import { Answer } from "./Answer.tsx";
 import { type InHand, cardOf, firstAsked } from "./asked.ts";

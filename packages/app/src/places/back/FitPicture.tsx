@@ -31,8 +31,8 @@ export function FitPicture({ asked, inside, card }: FitPictureProps) {
       role="img"
       aria-label={`A card of ${formatSize(card.width, card.height, display)} in an envelope ${formatSize(asked.width, asked.height, display)} outside`}
     >
-      <rect {...box(asked)} fill="#e9d9bb" stroke={colour.ink} strokeWidth={2.2} />
-      <rect {...box(inside)} fill="#f1e6d0" stroke="none" />
+      <rect {...box(asked)} fill={colour.kraft} stroke={colour.ink} strokeWidth={2.2} />
+      <rect {...box(inside)} fill={colour.kraftPale} stroke="none" />
       <path
         d={`M${String(left)} ${String(top)}L${String(left + w / 2)} ${String(top + h * 0.42)}L${String(left + w)} ${String(top)}`}
         fill="none"
@@ -40,7 +40,7 @@ export function FitPicture({ asked, inside, card }: FitPictureProps) {
         strokeWidth={1.2}
         strokeDasharray="9 5"
       />
-      <rect {...box(card)} fill="#fffdf8" fillOpacity={0.82} stroke={colour.rust} strokeWidth={1.6} />
+      <rect {...box(card)} fill={colour.card} fillOpacity={0.82} stroke={colour.rust} strokeWidth={1.6} />
       <text x={WIDE / 2} y={20 + h / 2 + 6} textAnchor="middle" fontSize={17} fontWeight={600} fill={colour.rust}>
         {formatSize(card.width, card.height, display)}
       </text>

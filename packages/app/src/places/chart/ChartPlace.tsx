@@ -62,7 +62,7 @@ export function ChartPlace() {
     <main className="place">
       <div className="place-head">
         <h1>Size chart</h1>
-        <span style={{ flex: 1 }} />
+        <span className="spring" />
         <Button
           variant="outlined"
           className="no-print"

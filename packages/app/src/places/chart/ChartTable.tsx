@@ -8,7 +8,8 @@ import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import { memo } from "react";
 import { useNavigate } from "react-router";
-import { makeDraft, useDrafts } from "../../store/drafts.ts";
+import { makeDraft } from "../../store/drafting.ts";
+import { useDrafts } from "../../store/drafts.ts";
 import { useDisplay } from "../../store/settings.ts";
 
 interface ChartTableProps {

@@ -12,7 +12,8 @@ import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { memo, useMemo } from "react";
 import { useNavigate } from "react-router";
-import { makeDraft, useDrafts } from "../../store/drafts.ts";
+import { makeDraft } from "../../store/drafting.ts";
+import { useDrafts } from "../../store/drafts.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
 import { useTable } from "./useTable.ts";
 

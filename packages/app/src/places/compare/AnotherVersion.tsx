@@ -14,7 +14,8 @@ import MenuItem from "@mui/material/MenuItem";
 import { Plus } from "lucide-react";
 import { tellTrouble } from "../../parts/tell.tsx";
 import { useMemo, useState } from "react";
-import { useDrafts, versionOf } from "../../store/drafts.ts";
+import { useDrafts } from "../../store/drafts.ts";
+import { versionOf } from "../../store/drafting.ts";
 import { loadFormsOf } from "../../needs/forms.ts";
 import { useOffers } from "../../store/useOffers.ts";
 

@@ -3,7 +3,8 @@ import { closedPicture, sayFinding, flatPicture } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
-import { useDrafts, versionsOf } from "../../store/drafts.ts";
+import { useDrafts } from "../../store/drafts.ts";
+import { versionsOf } from "../../store/drafting.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { AnotherVersion } from "./AnotherVersion.tsx";
@@ -40,7 +41,7 @@ export function ComparePlace() {
     <main className="place compare">
       <div className="place-head">
         <h1>Side by side</h1>
-        <span style={{ flex: 1 }} />
+        <span className="spring" />
         <AnotherVersion draft={draft} />
       </div>
       {versions.length === 1 ? (

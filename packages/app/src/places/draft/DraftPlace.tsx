@@ -8,7 +8,8 @@ import { memo, useCallback, useEffect, useRef } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
 import { chooseNothing } from "../../store/chosen.ts";
-import { useDrafts, versionsOf } from "../../store/drafts.ts";
+import { useDrafts } from "../../store/drafts.ts";
+import { versionsOf } from "../../store/drafting.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { useClashes } from "../../store/useClashes.ts";
@@ -111,13 +112,15 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
       <div className="board">
         <div className="board-bar">
           <ViewTabs id={id} view={view} stage={stage} />
-          <div style={{ flex: 1 }} />
+          <span className="spring" />
           <VersionsLink id={id} />
           <Keep />
         </div>
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
           {view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
-          {view === "folded" ? <FoldedPanel solution={solution} colours={colours} clashes={clashes} /> : null}
+          {view === "folded" ? (
+            <FoldedPanel name={draft.name} solution={solution} colours={colours} clashes={clashes} />
+          ) : null}
           {view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
           {view === "steps" ? <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} /> : null}
         </div>

@@ -21,7 +21,8 @@ import { memo, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
-import { useDrafts, versionOf } from "../../store/drafts.ts";
+import { useDrafts } from "../../store/drafts.ts";
+import { versionOf } from "../../store/drafting.ts";
 import { change, useOpenDraft } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
 

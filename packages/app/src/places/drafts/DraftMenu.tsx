@@ -5,7 +5,8 @@ import MenuItem from "@mui/material/MenuItem";
 import { Link } from "react-router";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import { told, toldSaved } from "../../parts/tell.tsx";
-import { duplicateDraft, useDrafts } from "../../store/drafts.ts";
+import { duplicateDraft } from "../../store/drafting.ts";
+import { useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";
 import { linkOf } from "../../store/link.ts";
 

@@ -30,7 +30,6 @@ interface OutlineBenchProps {
 export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
   const display = useDisplay();
   const { name, width, height } = outline;
-  const inInches = display.unit === "in" || display.unit === "in-decimal";
   const [busy, setBusy] = useState(false);
   const loops = loopsOf(outline.drawn)?.length ?? 1;
   const make = (making: OutlineMaking, called: string): void => {
@@ -47,16 +46,6 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
         setBusy(false);
       });
   };
-  const apart = async (): Promise<void> => {
-    const read = await takeApart(outline);
-    if (!read.ok) tellTrouble(read.why);
-    else if (read.outlines.length < 2) tellTrouble("It hangs together: there is nothing to take apart.");
-    else
-      for (const [i, part] of read.outlines.entries())
-        onMade(
-          newOutline({ ...part, name: `${name}, part ${String(i + 1)}`.slice(0, 80), from: `Taken out of ${name}` }),
-        );
-  };
   return (
     <section className="bench" aria-label={name} aria-busy={busy}>
       <div className="bench-top">
@@ -72,41 +61,92 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
         {loops > 1 ? ` · ${String(loops)} closed lines` : ""}
       </p>
       <UsedFor outline={outline} />
-      <div className="bench-fields">
-        <div className="wide">
-          <NameField
-            label="Called"
-            name={name}
-            onChange={(called) => {
-              if (called.trim() !== "") keepOutline({ ...outline, name: called });
-            }}
-          />
-        </div>
-        <LengthField
-          label="Wide"
-          mm={width}
-          bounds={SIDE_MM}
-          onChange={(mm) => {
-            keepOutline(resized(outline, mm, (height * mm) / width));
-          }}
-        />
-        <LengthField
-          label="High"
-          mm={height}
-          bounds={SIDE_MM}
-          onChange={(mm) => {
-            keepOutline(resized(outline, (width * mm) / height, mm));
+      <Called outline={outline} />
+      <h2>Make another of it</h2>
+      <MadeOfIt outline={outline} loops={loops} onMake={make} onMade={onMade} />
+      <WithAnother outline={outline} all={all} onMake={make} />
+      <Kept outline={outline} />
+    </section>
+  );
+}
+
+interface OfOutline {
+  readonly outline: ShelfOutline;
+}
+
+/** Its name and its size; one side follows the other. */
+function Called({ outline }: OfOutline) {
+  const { name, width, height } = outline;
+  return (
+    <div className="bench-fields">
+      <div className="wide">
+        <NameField
+          label="Called"
+          name={name}
+          onChange={(called) => {
+            if (called.trim() !== "") keepOutline({ ...outline, name: called });
           }}
         />
       </div>
-      <h2>Make another of it</h2>
+      <LengthField
+        label="Wide"
+        mm={width}
+        bounds={SIDE_MM}
+        onChange={(mm) => {
+          keepOutline(resized(outline, mm, (height * mm) / width));
+        }}
+      />
+      <LengthField
+        label="High"
+        mm={height}
+        bounds={SIDE_MM}
+        onChange={(mm) => {
+          keepOutline(resized(outline, (width * mm) / height, mm));
+        }}
+      />
+    </div>
+  );
+}
+
+interface MadeOfItProps extends OfOutline, Pick<OutlineBenchProps, "onMade"> {
+  readonly loops: number;
+  readonly onMake: (making: OutlineMaking, called: string) => void;
+}
+
+/** Everything that is made of one outline alone. */
+function MadeOfIt({ outline, loops, onMake, onMade }: MadeOfItProps) {
+  const display = useDisplay();
+  const { name } = outline;
+  const inInches = display.unit === "in" || display.unit === "in-decimal";
+  const ways: readonly (readonly [text: string, making: OutlineMaking, called: string])[] = [
+    ["Mirror it", { how: "mirror" }, "mirrored"],
+    ["Turn it a quarter", { how: "turn", by: 90 }, "turned"],
+    ["Half, for a fold", { how: "half" }, "half"],
+    ["Make both halves alike", { how: "even" }, "even"],
+    ...(loops > 1 ? ([["Fill its holes", { how: "silhouette" }, "filled"]] as const) : []),
+  ];
+  const apart = async (): Promise<void> => {
+    const read = await takeApart(outline);
+    if (!read.ok) tellTrouble(read.why);
+    else if (read.outlines.length < 2) tellTrouble("It hangs together: there is nothing to take apart.");
+    else
+      for (const [i, part] of read.outlines.entries())
+        onMade(
+          newOutline({ ...part, name: `${name}, part ${String(i + 1)}`.slice(0, 80), from: `Taken out of ${name}` }),
+        );
+  };
+  return (
+    <>
       <ByLength
         label="Grown by"
         usual={inInches ? 3.175 : 3}
         bounds={BY_MM}
         text="Grow it all round"
         onMake={(by) => {
-          make({ how: "grow", by }, `${name}, ${by < 0 ? "drawn in" : "grown"} ${formatLength(Math.abs(by), display)}`);
+          onMake(
+            { how: "grow", by },
+            `${name}, ${by < 0 ? "drawn in" : "grown"} ${formatLength(Math.abs(by), display)}`,
+          );
         }}
       />
       <ByLength
@@ -115,24 +155,16 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
         bounds={WIDE_MM}
         text="Make it a frame"
         onMake={(wide) => {
-          make({ how: "frame", wide }, `${name}: frame of ${formatLength(wide, display)}`);
+          onMake({ how: "frame", wide }, `${name}: frame of ${formatLength(wide, display)}`);
         }}
       />
       <div className="bench-buttons">
-        {(
-          [
-            ["Mirror it", { how: "mirror" }, "mirrored"],
-            ["Turn it a quarter", { how: "turn", by: 90 }, "turned"],
-            ["Half, for a fold", { how: "half" }, "half"],
-            ["Make both halves alike", { how: "even" }, "even"],
-            ...(loops > 1 ? ([["Fill its holes", { how: "silhouette" }, "filled"]] as const) : []),
-          ] as const
-        ).map(([text, making, called]) => (
+        {ways.map(([text, making, called]) => (
           <Button
             key={text}
             variant="outlined"
             onClick={() => {
-              make(making, `${name}, ${called}`);
+              onMake(making, `${name}, ${called}`);
             }}
           >
             {text}
@@ -151,30 +183,35 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
           </Button>
         ) : null}
       </div>
-      <WithAnother outline={outline} all={all} onMake={make} />
-      <div className="bench-buttons">
-        <Button
-          onClick={() => {
-            saveOutline(outline).catch(() => {
-              tellTrouble("It could not be saved. Try again.");
-            });
-          }}
-        >
-          Save it as SVG
-        </Button>
-        <Button
-          color="inherit"
-          onClick={() => {
-            dropOutline(outline);
-            tellDone(`Taken off your outlines: ${name}`, "Put it back", () => {
-              keepOutline(outline);
-            });
-          }}
-        >
-          Take it off your outlines
-        </Button>
-      </div>
-    </section>
+    </>
+  );
+}
+
+/** Saved as a file, or put away. */
+function Kept({ outline }: OfOutline) {
+  return (
+    <div className="bench-buttons">
+      <Button
+        onClick={() => {
+          saveOutline(outline).catch(() => {
+            tellTrouble("It could not be saved. Try again.");
+          });
+        }}
+      >
+        Save it as SVG
+      </Button>
+      <Button
+        color="inherit"
+        onClick={() => {
+          dropOutline(outline);
+          tellDone(`Taken off your outlines: ${outline.name}`, "Put it back", () => {
+            keepOutline(outline);
+          });
+        }}
+      >
+        Take it off your outlines
+      </Button>
+    </div>
   );
 }
 

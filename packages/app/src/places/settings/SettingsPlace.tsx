@@ -8,7 +8,8 @@ import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { tell, told } from "../../parts/tell.tsx";
 import { demoDrafts } from "../../store/demo.ts";
-import { adopt, useDrafts } from "../../store/drafts.ts";
+import { adopt } from "../../store/adopt.ts";
+import { useDrafts } from "../../store/drafts.ts";
 import { chooseProject, saveAll } from "../../store/files.ts";
 import { type Settings, useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
@@ -102,7 +103,7 @@ export function SettingsPlace() {
       <section>
         <h2>Keep and bring back</h2>
         <p>Drafts live in this browser. A file of everything is the copy that survives it.</p>
-        <div style={{ display: "flex", gap: 12, flexWrap: "wrap" }}>
+        <div className="side-by-side">
           <Button
             variant="contained"
             disabled={drafts.size === 0}
@@ -170,12 +171,12 @@ function TrueSize() {
           width={card.width * scale}
           height={card.height * scale}
           rx={3.18 * scale}
-          fill="#fffdf8"
+          fill={colour.card}
           stroke={colour.rust}
           strokeWidth={2}
         />
       </svg>
-      <div style={{ maxWidth: 420 }}>
+      <div className="true-size-slider">
         <Slider
           aria-label="Width of the drawn card"
           min={2}
@@ -187,7 +188,7 @@ function TrueSize() {
           }}
         />
       </div>
-      <div style={{ display: "flex", gap: 12 }}>
+      <div className="side-by-side">
         <Button
           variant="contained"
           onClick={() => {

@@ -11,6 +11,7 @@ import {
   reasonWords,
   sayFinding,
   setupOf,
+  stockName,
   type Spec,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
@@ -23,7 +24,7 @@ import { useSettled } from "../../../store/useSettled.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { type Offers as Known, useOffers } from "../../../store/useOffers.ts";
 import { InsideStage } from "../stages/InsideStage.tsx";
-import { SheetInHand } from "../stages/PaperStage.tsx";
+import { SheetChoice } from "../stages/PaperStage.tsx";
 import { choose } from "./choose.ts";
 import "./holders.css";
 
@@ -67,7 +68,7 @@ export function HoldersView({ id, spec, follows }: HoldersViewProps) {
         <h2>From the inside out</h2>
         <InsideStage contents={spec.contents} quantity={spec.quantity} form={spec.form} follows={follows} />
         <div className="asked-sheet">
-          <SheetInHand sheet={spec.sheet} />
+          <SheetChoice sheet={spec.sheet} paper={stockName(spec.stock)} />
         </div>
       </div>
       <div className="board holders">

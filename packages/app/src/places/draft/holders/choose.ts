@@ -2,7 +2,8 @@
 import { formById, isUsual, loadForms, type Offer, settingMeta, settingsOf, type Spec } from "@cut-fold/core";
 import { tell, tellDone } from "../../../parts/tell.tsx";
 import { chooseNothing } from "../../../store/chosen.ts";
-import { makeDraft, useDrafts } from "../../../store/drafts.ts";
+import { makeDraft } from "../../../store/drafting.ts";
+import { useDrafts } from "../../../store/drafts.ts";
 import { nameFor } from "../../../store/naming.ts";
 import { change, undo, useOpenDraft } from "../../../store/openDraft.ts";
 

@@ -22,9 +22,7 @@ export const Findings = memo(function Findings({ findings, grid }: Pick<Solution
   return (
     <section aria-label="Findings" aria-live="polite">
       {findings.length === 0 ? (
-        <p className="figure-note" style={{ margin: 0 }}>
-          Nothing stands in the way: it folds, fits and closes.
-        </p>
+        <p className="figure-note all-well">Nothing stands in the way: it folds, fits and closes.</p>
       ) : null}
       {findings.map((finding, i) => (
         <FindingRow

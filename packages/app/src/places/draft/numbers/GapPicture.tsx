@@ -34,7 +34,7 @@ export function GapPicture({ lying }: { readonly lying: Contained }) {
           y={2 + gy}
           width={Math.max(10, w - 2 * gx)}
           height={Math.max(10, h - 2 * gy)}
-          fill="#fffdf8"
+          fill={colour.card}
           stroke={colour.rust}
           strokeWidth={1.2}
         />

@@ -6,6 +6,7 @@ import {
   largestCard,
   poundsOf,
   setupOf,
+  stockName,
   SHEET_MM,
   type Spec,
 } from "@cut-fold/core";
@@ -15,10 +16,9 @@ import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { coloursOf } from "../../../theme/colours.ts";
 import { useAtRest } from "../../../parts/useAtRest.ts";
-import { dropOffcut, type KeptOffcut, useOffcuts } from "../../../store/offcuts.ts";
+import { dropOffcut, type KeptOffcut, offcutInHand, takeOffcut, useOffcuts } from "../../../store/offcuts.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
-import { colour } from "../../../theme/theme.ts";
 
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 /** Where paper is sold in pounds each says how many. */
@@ -59,8 +59,10 @@ const onPattern = (side: string): void => {
 const onSheet = (id: string): void => {
   const sheet = useOpenDraft.getState().draft?.spec.sheet;
   const kept = useOffcuts.getState().offcuts.find((o) => keyOf(o) === id);
-  if (kept) change({ sheet: { width: kept.width, height: kept.height, preset: undefined } });
-  else if (id === "none") change({ sheet: null });
+  if (kept) {
+    takeOffcut(kept);
+    change({ sheet: { width: kept.width, height: kept.height, preset: undefined } });
+  } else if (id === "none") change({ sheet: null });
   else if (id === "own") change({ sheet: { ...(sheet ?? OFFCUT), preset: undefined } });
   else change({ sheet: { preset: id, width: undefined, height: undefined } });
 };
@@ -82,16 +84,11 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
   const { unit } = useDisplay();
   return (
     <div className="fields">
-      <div className="wide" style={{ display: "flex", gap: 10, alignItems: "end" }}>
+      <div className="wide paper-choice">
         <span
           aria-hidden
-          style={{
-            width: 34,
-            height: 34,
-            flex: "none",
-            background: `linear-gradient(135deg, ${face} 50%, ${back} 50%)`,
-            border: `1px solid ${colour.hair}`,
-          }}
+          className="paper-swatch"
+          style={{ background: `linear-gradient(135deg, ${face} 50%, ${back} 50%)` }}
         />
         <Choice
           label="Paper"
@@ -104,7 +101,7 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
         <Choice label="Its pattern" value={spec.stock.pattern ?? ""} options={PATTERNS} onChange={onPattern} />
       </div>
       <div className="wide">
-        <SheetInHand sheet={sheet} />
+        <SheetChoice sheet={sheet} paper={stockName(spec.stock)} />
       </div>
       {sheet ? (
         <>
@@ -121,13 +118,14 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
 }
 
 /** The sheets of the shelf, and the offcuts of earlier drafts. */
-export function SheetInHand({ sheet }: Pick<Spec, "sheet">) {
+export function SheetChoice({ sheet, paper }: Pick<Spec, "sheet"> & { readonly paper: string }) {
   const display = useDisplay();
   const offcuts = useOffcuts((s) => s.offcuts);
+  const taken = useOffcuts((s) => s.taken);
   useEffect(() => {
     void useOffcuts.getState().load();
   }, []);
-  const inHand = sheet && offcuts.find((o) => o.width === sheet.width && o.height === sheet.height);
+  const inHand = sheet && offcutInHand({ offcuts, taken }, sheet, paper);
   const kept = offcuts.map((o) => ({
     value: keyOf(o),
     text: `${formatSize(o.width, o.height, display)}, ${o.paper}${o.count > 1 ? `, ${String(o.count)} of them` : ""}`,

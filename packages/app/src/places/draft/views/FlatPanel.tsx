@@ -18,13 +18,13 @@ export function FlatPanel({
   const measured = useSettings((s) => s.settings.pixelsPerMm);
   const [trueSize, setTrueSize] = useState(false);
   return (
-    <div style={{ position: "absolute", inset: 0, display: "flex", flexDirection: "column" }}>
-      <div style={{ position: "relative", flex: 1, minHeight: 0 }}>
+    <div className="view">
+      <div className="view-picture">
         <FlatView solution={solution} colours={colours} trueSize={trueSize ? measured : undefined} />
       </div>
       <div className="legend">
         <Legend {...rolesOn(solution)} />
-        <span style={{ flex: 1 }} />
+        <span className="spring" />
         <TrueSize measured={measured !== undefined} on={trueSize} onChange={setTrueSize} />
       </div>
     </div>
@@ -101,9 +101,7 @@ const Legend = memo(function Legend({ roles, glued, behind }: LegendProps) {
           glue
         </span>
       ) : null}
-      <span className="legend-item" style={{ color: colour.slate, textDecoration: "underline dotted" }}>
-        type or drag
-      </span>
+      <span className="legend-item legend-touch">type or drag</span>
     </>
   );
 });

@@ -106,7 +106,7 @@ function Onward({ n, count, quantity }: { readonly n: number; readonly count: nu
       size="large"
       endIcon={isLast ? <Check size={20} /> : <ArrowRight size={20} />}
       onClick={onward}
-      style={{ flex: 2, minHeight: 56 }}
+      className="steps-on"
     >
       {said}
     </Button>
@@ -161,7 +161,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
           {sentence}
         </p>
         <Terms text={sentence} />
-        <div style={{ flex: 1 }} />
+        <span className="spring" />
         <Progress quantity={quantity} />
         <ol className="steps-dots" aria-label="All steps">
           {solution.steps.map((s) => (
@@ -178,7 +178,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
             </li>
           ))}
         </ol>
-        <div style={{ display: "flex", gap: 12 }}>
+        <div className="steps-turn">
           <Button
             variant="outlined"
             size="large"
@@ -187,7 +187,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
             onClick={() => {
               standAt(n - 1);
             }}
-            style={{ flex: 1, minHeight: 56 }}
+            className="steps-back"
           >
             Back
           </Button>

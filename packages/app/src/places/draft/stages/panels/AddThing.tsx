@@ -33,7 +33,7 @@ import { useDisplay } from "../../../../store/settings.ts";
 import { colour } from "../../../../theme/theme.ts";
 import { type FormFace, underNext } from "./faces.ts";
 import { freshPaper, freshPart } from "./fresh.ts";
-import styles from "./panels.module.css";
+import "./panels.css";
 
 /** What can be laid on a panel: not a card, nor what goes round things, nor a part that takes nothing itself. */
 const isLaid = ({ purpose, grounds }: Form): boolean =>
@@ -92,7 +92,7 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
     chooseFitting(row.id, on);
   };
   return (
-    <div className={styles.add}>
+    <div className="panels-add">
       <h5>
         Lay paper on it
         <button
@@ -105,7 +105,7 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
           <X size={18} />
         </button>
       </h5>
-      <div className={styles.tiles}>
+      <div className="panels-tiles">
         {papers
           .filter(({ kind }) => !kind.inPaper)
           .map(({ kind, row }) => (
@@ -113,7 +113,7 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
           ))}
       </div>
       <h5>Done to the paper itself</h5>
-      <div className={styles.tiles}>
+      <div className="panels-tiles">
         {papers
           .filter(({ kind }) => kind.inPaper)
           .map(({ kind, row }) => (
@@ -121,7 +121,7 @@ export const AddThing = memo(function AddThing({ spec, solution, face }: AddThin
           ))}
       </div>
       <h5>A holder or part of its own</h5>
-      <div className={styles.tiles}>
+      <div className="panels-tiles">
         {parts.map(({ form, row }) => (
           <Tile key={form.id} row={row} title={form.title} spec={spec} onAdd={add} />
         ))}
@@ -159,7 +159,7 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
   const d = (path: Parameters<typeof placePath>[0]): string => pathData(placePath(path, toGround));
   return (
     <ButtonBase
-      className={styles.tile}
+      className="panels-tile"
       onClick={() => {
         onAdd(row);
       }}

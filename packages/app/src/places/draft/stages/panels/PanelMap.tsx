@@ -20,7 +20,7 @@ import { memo, useMemo } from "react";
 import { coloursOf, type PaperColours } from "../../../../theme/colours.ts";
 import { colour } from "../../../../theme/theme.ts";
 import { type FormFace, ownPieceWith, SIDE_WORDS } from "./faces.ts";
-import styles from "./panels.module.css";
+import "./panels.css";
 
 interface PanelMapProps {
   readonly solution: Solution;
@@ -39,7 +39,7 @@ export const PanelMap = memo(function PanelMap({ solution, grounds, face, onFace
     grounds.some((g) => ownPieceWith(solution.pieces, g.panel) === p),
   );
   return (
-    <div className={styles.map} role="group" aria-label="The panels, both faces">
+    <div className="panels-map" role="group" aria-label="The panels, both faces">
       {pieces.flatMap((piece) => {
         const own = grounds.filter((g) => ownPieceWith(solution.pieces, g.panel) === piece);
         const sides = (["outside", "inside"] as const).filter((side) => own.some((g) => side in g.sides));
@@ -133,7 +133,7 @@ function MapSide({ piece, laid, colours, isDrawn, grounds, chosen, onPanel, side
               tabIndex={0}
               aria-pressed={isChosen}
               aria-label={`${ground.name}, ${SIDE_WORDS[side]}`}
-              className={styles.face}
+              className="panels-face"
               d={seen(panel.outline)}
               fill="transparent"
               stroke={isChosen ? colour.rust : "transparent"}

@@ -23,7 +23,7 @@ import { facesOf, faceUnder, isSameFace, lyingOn, SIDE_WORDS } from "./faces.ts"
 import { FittingEditor } from "./FittingEditor.tsx";
 import { MaskOf } from "./MaskOf.tsx";
 import { PanelMap } from "./PanelMap.tsx";
-import styles from "./panels.module.css";
+import "./panels.css";
 
 interface PanelsSectionProps {
   readonly spec: Spec;
@@ -42,13 +42,13 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
   if (!face) return null;
   const lying = lyingOn(face, spec);
   return (
-    <div className={styles.panels}>
+    <div className="panels">
       <PanelMap solution={rested} grounds={grounds} face={face} onFace={chooseFace} />
       <h4>
         {face.name}, {SIDE_WORDS[face.side]}
         <span>{lying.length === 0 ? "nothing on it yet" : "from the paper up"}</span>
       </h4>
-      <ol className={styles.lying} aria-label="From the paper up">
+      <ol className="panels-lying" aria-label="From the paper up">
         {lying.map((fitting) => (
           // what is in hand follows every frame of a drag; the sizes of the others follow when the hand rests
           <FittingRow
@@ -98,7 +98,7 @@ const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, 
     >
       <button
         type="button"
-        className={styles.head}
+        className="panels-head"
         aria-expanded={open}
         onClick={() => {
           chooseFitting(open ? undefined : fitting.id, fitting.on);
@@ -110,7 +110,7 @@ const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, 
         </span>
       </button>
       {open ? (
-        <div className={styles.editor}>
+        <div className="panels-editor">
           <div className="fields">
             <FittingEditor fitting={fitting} spec={spec} solution={solution} grounds={grounds} />
           </div>
@@ -145,7 +145,7 @@ const Moves = memo(function Moves({ id, all }: MovesProps) {
     if (fittings) change({ fittings });
   };
   return (
-    <div className={styles.moves}>
+    <div className="panels-moves">
       <IconButton
         aria-label={`Lay ${fitting.name} earlier`}
         title="Lay it earlier"

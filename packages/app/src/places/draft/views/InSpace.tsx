@@ -1,0 +1,81 @@
+/** The picture in space, and what stands in for it where it cannot be drawn. */
+import { closedPicture, type Solution } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { lazy, Suspense, useState } from "react";
+import { ErrorBoundary } from "react-error-boundary";
+import type { LookFrom } from "../../../drawing/framing.ts";
+import { PictureView } from "../../../drawing/PictureView.tsx";
+import { tryAgain } from "../../../parts/tryAgain.ts";
+
+const FoldedView = lazy(() => import("../../../drawing/FoldedView.tsx"));
+
+const hasWebGl = (): boolean => {
+  try {
+    return document.createElement("canvas").getContext("webgl2") !== null;
+  } catch {
+    return false;
+  }
+};
+
+interface InSpaceProps {
+  readonly solution: Solution;
+  readonly colours: { readonly face: string; readonly back: string };
+  readonly progress: number;
+  readonly side: LookFrom;
+  readonly motion: Readonly<Record<string, number>>;
+  readonly onMotion: (id: string, value: number) => void;
+  readonly met: readonly string[];
+}
+
+/** The thing as it folds; the closed thing, still, where the browser cannot draw in space or the part that does did not come. */
+export function InSpace(props: InSpaceProps) {
+  const [able] = useState(hasWebGl);
+  if (!able)
+    return (
+      <>
+        <Still {...props} />
+        <p className="folded-note">This browser cannot draw in space, so here it is closed. Steps shows every fold.</p>
+      </>
+    );
+  return (
+    <ErrorBoundary
+      fallback={
+        <>
+          <Still {...props} />
+          <NotLoaded />
+        </>
+      }
+    >
+      <Suspense fallback={<p className="folded-coming">Folding the paper …</p>}>
+        <FoldedView {...props} />
+      </Suspense>
+    </ErrorBoundary>
+  );
+}
+
+const Still = ({ solution, colours }: Pick<InSpaceProps, "solution" | "colours">) => (
+  <div className="folded-still">
+    <PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} />
+  </div>
+);
+
+/** Said over the still picture when the view in space did not come. */
+function NotLoaded() {
+  const [tried, setTried] = useState(0);
+  return (
+    <div role="alert" className="folded-note">
+      {tried > 0
+        ? `The view in space still cannot be loaded (tried ${tried === 1 ? "once" : `${String(tried)} times`} more): is the server running? `
+        : "The view in space could not be loaded. "}
+      <Button
+        onClick={() => {
+          void tryAgain().then((found) => {
+            if (!found) setTried((n) => n + 1);
+          });
+        }}
+      >
+        Try again
+      </Button>
+    </div>
+  );
+}
