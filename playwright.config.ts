@@ -1,6 +1,8 @@
 import { defineConfig } from "@playwright/test";
+import { freePort } from "./scripts/port.mjs";
 
-const PORT = "4300";
+// workers read this file again: all of them are told the one port that was found free
+const PORT = (process.env["BROWSER_TESTS_PORT"] ??= String(await freePort()));
 
 export default defineConfig({
   testDir: "e2e",

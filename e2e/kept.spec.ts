@@ -5,9 +5,11 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import type { Page } from "@playwright/test";
 import { cutTo, expect, test } from "./app.ts";
+import { freePort } from "../scripts/port.mjs";
 
-const PORT = "4302";
-const HERE = `http://127.0.0.1:${PORT}`;
+/** The port that is free and stays the same when the server is started again. */
+let port: string;
+let here: string;
 
 test.use({ serviceWorkers: "allow" });
 
@@ -52,8 +54,10 @@ test.describe("with the app kept in the browser", () => {
   test.beforeEach(async () => {
     app = mkdtempSync(path.join(tmpdir(), "cut-fold-app-"));
     cpSync("packages/app/dist", app, { recursive: true });
+    port = String(await freePort());
+    here = `http://127.0.0.1:${port}`;
     server = spawn(process.execPath, ["packages/server/dist/main.js"], {
-      env: { ...process.env, PORT, APP_FOLDER: app },
+      env: { ...process.env, PORT: port, APP_FOLDER: app },
     });
     if (server.stdout) await once(server.stdout, "data");
   });
@@ -63,14 +67,14 @@ test.describe("with the app kept in the browser", () => {
   });
 
   test("it opens, folds, prints and saves after the server has stopped", async ({ page }) => {
-    await page.goto(`${HERE}/drafts`);
+    await page.goto(`${here}/drafts`);
     await expect(page.getByRole("link", { name: "Open Thanks to the pickers" })).toBeVisible();
     await kept(page);
     const gone = once(server, "exit");
     server.kill();
     await gone;
 
-    await page.goto(`${HERE}/draft/demo-invitation-envelope/flat`);
+    await page.goto(`${here}/draft/demo-invitation-envelope/flat`);
     await page.getByLabel("Width", { exact: true }).fill("160");
     await page.getByLabel("Height", { exact: true }).fill("160");
     const cut = await cutTo(page).textContent();
@@ -89,7 +93,7 @@ test.describe("with the app kept in the browser", () => {
   });
 
   test("a newer app is taken at the next visit, never hidden by the one that is kept", async ({ page }) => {
-    await page.goto(`${HERE}/drafts`);
+    await page.goto(`${here}/drafts`);
     await kept(page);
     // the kept page is made to differ from the server's
     await page.evaluate(async () => {
@@ -112,7 +116,7 @@ test.describe("with the app kept in the browser", () => {
   test("an old window is told of a newer app, goes on with its own parts, and gets the newer one when it asks", async ({
     page,
   }) => {
-    await page.goto(`${HERE}/drafts`);
+    await page.goto(`${here}/drafts`);
     await kept(page);
     const folded = fileOf(app, "FoldedView");
     renew(app);
@@ -120,24 +124,24 @@ test.describe("with the app kept in the browser", () => {
     await expect(page.getByText(/^A newer Cut Fold is here/u)).toBeVisible();
 
     // the part is no longer on the server, and this window has not fetched it yet
-    expect((await fetch(`${HERE}/assets/${folded}`)).status).toBe(404);
+    expect((await fetch(`${here}/assets/${folded}`)).status).toBe(404);
     await page.getByRole("link", { name: "Open Thanks to the pickers" }).click();
     await page.getByRole("tab", { name: "Folded" }).click();
     await expect(page.locator("canvas")).toBeVisible();
     expect(await page.evaluate(() => performance.getEntriesByType("resource").map(({ name }) => name))).toContain(
-      `${HERE}/assets/${folded}`,
+      `${here}/assets/${folded}`,
     );
 
     await page.getByRole("button", { name: "Load it" }).click();
     await expect(page.locator("canvas")).toBeVisible();
     await expect(page.getByText(/^A newer Cut Fold is here/u)).toHaveCount(0);
     expect(await page.evaluate(() => performance.getEntriesByType("resource").map(({ name }) => name))).toContain(
-      `${HERE}/assets/${fileOf(app, "FoldedView")}`,
+      `${here}/assets/${fileOf(app, "FoldedView")}`,
     );
   });
 
   test("what the browser has thrown out is kept again at the next visit", async ({ page }) => {
-    await page.goto(`${HERE}/drafts`);
+    await page.goto(`${here}/drafts`);
     await kept(page);
     const folded = `/assets/${fileOf(app, "FoldedView")}`;
     await expect.poll(() => keptNames(page)).toContain(folded);

@@ -1,6 +1,6 @@
 // Everything there is to check, from nothing: `npm test`. Ends in one line: N passed, N failed.
 import { spawn } from "node:child_process";
-import { readFileSync, rmSync } from "node:fs";
+import { existsSync, readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 import { cacheFolder, ensureBuild, ensureDeps, ensureTestPrograms, root } from "./lib.mjs";
 
@@ -9,88 +9,101 @@ ensureTestPrograms();
 ensureBuild();
 
 const cache = cacheFolder();
-const unitReport = path.join(cache, "unit.json");
-const browserReport = path.join(cache, "browser.json");
-for (const file of [unitReport, browserReport]) rmSync(file, { force: true });
+/** No tool may take longer: what hangs is ended, and what had passed by then is told. A busy machine may take its time. */
+const LONGEST_MINUTES = 40;
+/** Whoever waits hears from time to time how far it has come. */
+const TOLD_SECONDS = 60;
 
 let passed = 0;
 let failed = 0;
+const failures = [];
+const began = Date.now();
+const seconds = (since) => ((Date.now() - since) / 1000).toFixed(0);
 
-/** No tool may take longer: what hangs is told as failed, with what it had said by then. */
-const LONGEST_MINUTES = 25;
+/** What a tool with a tally has counted so far. */
+function tallyIn(file) {
+  try {
+    return JSON.parse(readFileSync(file, "utf8"));
+  } catch {
+    return { passed: 0, failed: 0, failures: [] };
+  }
+}
 
-/** Runs one tool; a tool without a report counts as one check. What it says is told when it is done, unless it stands alone. */
-async function check(name, script, args, { env = {}, alone = false } = {}) {
-  const began = Date.now();
-  if (alone) console.log(`\n— ${name}`);
+const running = new Map();
+
+/** Runs one tool; without a tally it counts as one check. What it says is told when it is done. */
+async function check(name, script, args, { tally, env = {} } = {}) {
+  const since = Date.now();
+  const file = tally && path.join(cache, tally);
+  if (file) rmSync(file, { force: true });
+  running.set(name, file);
   const child = spawn(process.execPath, [path.join(root, "node_modules", script), ...args], {
     cwd: root,
-    stdio: alone ? "inherit" : ["ignore", "pipe", "pipe"],
+    stdio: ["ignore", "pipe", "pipe"],
     timeout: LONGEST_MINUTES * 60_000,
     killSignal: "SIGKILL",
-    env: { ...process.env, NO_COLOR: "1", ...env },
+    env: { ...process.env, NO_COLOR: "1", ...(file && { TALLY: file }), ...env },
   });
-  let said = "";
-  for (const stream of [child.stdout, child.stderr]) stream?.on("data", (text) => (said += text));
-  const ok = await new Promise((resolve) => {
-    child.on("error", () => resolve(false));
-    child.on("close", (status) => resolve(status === 0));
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on("data", (text) => said.push(text));
+  const { ok, late } = await new Promise((resolve) => {
+    child.on("error", () => resolve({ ok: false, late: false }));
+    child.on("close", (status, signal) => resolve({ ok: status === 0, late: signal === "SIGKILL" }));
   });
-  process.stdout.write(said);
-  console.log(`— ${name}: ${ok ? "ok" : "failed"}, ${((Date.now() - began) / 1000).toFixed(0)} s`);
-  return ok;
+  running.delete(name);
+  process.stdout.write(`\n— ${name}\n${Buffer.concat(said).toString()}`);
+  if (late)
+    console.log(`${name} took longer than ${LONGEST_MINUTES} minutes and was ended; what it had counted stands.`);
+  const figures = file ? tallyIn(file) : { passed: Number(ok), failed: Number(!ok), failures: ok ? [] : [name] };
+  passed += figures.passed;
+  failed += figures.failed;
+  failures.push(...figures.failures);
+  // a tool that ended badly without a failed test counts as one failure
+  if (!ok && figures.failed === 0) {
+    failed += 1;
+    failures.push(name);
+  }
+  console.log(
+    `— ${name}: ${ok ? "ok" : "failed"}, ${figures.passed} passed, ${figures.failed} failed, ${seconds(since)} s`,
+  );
 }
-const count = (ok) => (ok ? (passed += 1) : (failed += 1));
 
-// the linter takes as long as all other checks of the text together: one core each
-const linted = check("lint", "eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
-count(await check("format", "prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]));
-count(await check("types", "typescript/bin/tsc", ["-b"]));
-count(
+const tally = path.join(root, "scripts/tally.mjs");
+const telling = setInterval(() => {
+  const now = [...running].map(([name, file]) => {
+    const { passed: good, failed: bad } = file && existsSync(file) ? tallyIn(file) : { passed: 0, failed: 0 };
+    return file ? `${name}: ${good} passed, ${bad} failed` : name;
+  });
+  console.log(`… ${seconds(began)} s: ${now.join("; ")}`);
+}, TOLD_SECONDS * 1000);
+
+/** What reads the text, then the tests without a browser: both fill what the browser leaves idle. */
+async function texts() {
+  await check("format", "prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
+  await check("types", "typescript/bin/tsc", ["-b"]);
   await check("floors", "dependency-cruiser/bin/dependency-cruise.mjs", [
     "--config",
     ".dependency-cruiser.cjs",
     "packages",
     "e2e",
     "bench",
-  ]),
-);
-count(await linted);
-
-/** Adds a report's figures; a tool that failed without a failed test counts as one failure. */
-function add(ok, read, file) {
-  let figures;
-  try {
-    figures = read(JSON.parse(readFileSync(file, "utf8")));
-  } catch {
-    figures = { passed: 0, failed: 1 };
-  }
-  passed += figures.passed;
-  failed += figures.failed + (!ok && figures.failed === 0 ? 1 : 0);
+  ]);
+  await check("unit tests", "vitest/vitest.mjs", ["run", "--reporter=dot", `--reporter=${tally}`], {
+    tally: "unit.json",
+  });
 }
-add(
-  await check(
-    "unit tests",
-    "vitest/vitest.mjs",
-    ["run", "--reporter=dot", "--reporter=json", `--outputFile.json=${unitReport}`],
-    { alone: true },
-  ),
-  (r) => ({
-    passed: r.numPassedTests,
-    failed:
-      // a file that could not even be read has no tests to fail: it counts as one
-      r.numFailedTests + r.testResults.filter((f) => f.status === "failed" && f.assertionResults.length === 0).length,
-  }),
-  unitReport,
-);
-add(
-  await check("browser tests", "@playwright/test/cli.js", ["test", "--reporter=list,json"], {
-    alone: true,
-    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
-  }),
-  (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }),
-  browserReport,
-);
 
+/** The linter takes as long as all other checks of the text together; a browser waits for itself most of the time. */
+async function browser() {
+  await check("lint", "eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
+  await check("browser tests", "@playwright/test/cli.js", ["test", `--reporter=list,${tally}`], {
+    tally: "browser.json",
+  });
+}
+
+await Promise.all([texts(), browser()]);
+clearInterval(telling);
+
+if (failures.length > 0) console.log(`\nFailed:\n${failures.map((name) => `  ${name}`).join("\n")}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

@@ -2,7 +2,7 @@
 import type { Cannot, Finding } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 import { type Resized, resizedRecipe, type To } from "../recipe/resize.ts";
-import { solve } from "../solve.ts";
+import { untried } from "../solve.ts";
 
 /** A draft's recipe for contents of another size. */
 export function resize(spec: Spec, to: To): Resized {
@@ -10,11 +10,11 @@ export function resize(spec: Spec, to: To): Resized {
   return made.ok ? { ...made, cannot: [...made.cannot, ...news(spec, made.spec)] } : made;
 }
 
-/** What the checks say now and did not say before. */
+/** What the checks say now and did not say before. Nothing is mended in a draft that is not there yet: no button is tried. */
 function news(before: Spec, after: Spec): Cannot[] {
   const key = (f: Finding): string => `${f.check}.${f.code}.${f.panel ?? f.piece ?? ""}`;
-  const old = new Set(solve(before).findings.map(key));
-  return solve(after)
-    .findings.filter((f) => f.severity !== "advice" && !old.has(key(f)))
-    .map((finding): Cannot => ({ code: "finding", finding }));
+  const old = new Set(untried(before).map(key));
+  return untried(after)
+    .filter((f) => f.severity !== "advice" && !old.has(key(f)))
+    .map(({ remedy: _remedy, others: _others, ...finding }): Cannot => ({ code: "finding", finding }));
 }

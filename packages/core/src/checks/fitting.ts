@@ -182,18 +182,30 @@ const SMALLER = [0.85, 0.7, 0.5, 0.35];
 function cornerRemedy(told: FittingChecked): Pick<Finding, "remedy"> {
   const border = borderOf(told);
   if (!border) return {};
-  for (let mm = Math.max(EASY_BORDER_MM, Math.ceil(border.asked)); mm < 40; mm += 1) {
-    const { ground } = told.lies;
+  const { ground, edge } = told.lies;
+  const fits = (mm: number): boolean => {
     const box: Point[] = [
       [mm, mm],
       [ground.width - mm, mm],
       [ground.width - mm, ground.height - mm],
       [mm, ground.height - mm],
     ];
-    if (areaIn(box) - sharedConvex(box, told.lies.edge) <= SEEN_MM2) return borderRemedy(told, mm);
+    return areaIn(box) - sharedConvex(box, edge) <= SEEN_MM2;
+  };
+  // each box lies in the one before it: where a border fits, every wider one does
+  let low = Math.max(EASY_BORDER_MM, Math.ceil(border.asked));
+  let high = Math.min(WIDEST_BORDER_MM, Math.floor(Math.min(ground.width, ground.height) / 2));
+  if (low > high || !fits(high)) return {};
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2);
+    if (fits(middle)) high = middle;
+    else low = middle + 1;
   }
-  return {};
+  return borderRemedy(told, low);
 }
+
+/** No border is made wider than this to stay inside a rounding, mm. */
+const WIDEST_BORDER_MM = 39;
 
 /** The rule by which it lies just inside, each axis from the side it is measured from. */
 function movedIn(told: FittingChecked): Pick<Finding, "remedy"> {

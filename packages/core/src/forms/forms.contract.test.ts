@@ -14,7 +14,7 @@ import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
 import { setupOf } from "../recipe/readMethod.ts";
 
-const RUNS = runs(250);
+const RUNS = runs(150);
 
 /** Every glued zone lands, the contents have the gap that is reported, and nothing crosses. */
 function folds(_: Form, solution: Solution): void {

@@ -135,10 +135,17 @@ export function cornersOf(outline: Path): readonly Point[] {
   return anticlockwise(spaced).filter((_, i, all) => Math.abs(turnAt(all, i)) > 1e-6);
 }
 
+/** Polygons that were parted, while they are there: a ground's edge is asked for with every border that is tried on it. */
+const parted = new WeakMap<readonly Point[], readonly (readonly Point[])[]>();
+
 /** A polygon as convex ones: itself where it is, parts of its corners where it turns inwards. */
 export function convexes(points: readonly Point[]): readonly (readonly Point[])[] {
+  const known = parted.get(points);
+  if (known) return known;
   const round = anticlockwise(points);
-  return isConvex(round) ? [round] : convexParts(cornersOf(polygon(round))).map((part) => part.points);
+  const parts = isConvex(round) ? [round] : convexParts(cornersOf(polygon(round))).map((part) => part.points);
+  parted.set(points, parts);
+  return parts;
 }
 
 /** mm² that two polygons share; close to it where one has many corners that turn inwards. */

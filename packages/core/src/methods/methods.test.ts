@@ -261,7 +261,7 @@ describe("scoring board", () => {
             expect(shown.to[0]).toBeCloseTo(last, 6);
           }
         }),
-        { numRuns: runs(200) },
+        { numRuns: runs(120) },
       );
     },
   );
@@ -298,7 +298,7 @@ describe("pictures", () => {
             for (const v of Object.values(picture.bounds)) expect(Number.isFinite(v)).toBe(true);
           }
         }),
-        { numRuns: runs(60) },
+        { numRuns: runs(30) },
       );
     }
   });

@@ -2,7 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
-import { flatten, flattenTo, holds } from "../geometry/path.ts";
+import { flatten, flattenTo } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { offOutline } from "../paper/hole.ts";
 import type { Pixels } from "./picture.ts";
@@ -45,6 +45,17 @@ interface Drawing {
   readonly oneBit?: boolean;
 }
 
+/** Where rings cross a level line, from left to right. */
+const crossings = (rings: readonly Ring[], y: number): number[] =>
+  rings
+    .flatMap((ring) =>
+      ring.flatMap(([x, v], i) => {
+        const [u, w] = ring[(i + 1) % ring.length] as Point;
+        return v > y === w > y ? [] : [x + ((u - x) * (y - v)) / (w - v)];
+      }),
+    )
+    .sort((a, b) => a - b);
+
 /** Ink 30 on paper 240, each point from 3 × 3 places in it. */
 function drawn({ size, rings, line, noise = 0, oneBit = false }: Drawing): Pixels {
   const data = new Uint8ClampedArray(size * size * 4);
@@ -60,22 +71,27 @@ function drawn({ size, rings, line, noise = 0, oneBit = false }: Drawing): Pixel
           if (list) list.push(p);
           else near.set(key, [p]);
         }
-  const isInk = (p: Point): boolean =>
-    line === undefined
-      ? rings.filter((ring) => holds(ring, p)).length % 2 === 1
-      : (near.get(`${String(Math.floor(p[0]))} ${String(Math.floor(p[1]))}`) ?? []).some(
-          (q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < line / 2,
-        );
-  for (let y = 0; y < size; y += 1)
+  const onLine = (p: Point): boolean =>
+    (near.get(`${String(Math.floor(p[0]))} ${String(Math.floor(p[1]))}`) ?? []).some(
+      (q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < (line ?? 0) / 2,
+    );
+  const thirds = [1 / 6, 0.5, 5 / 6];
+  for (let y = 0; y < size; y += 1) {
+    // where the rings cross each of the row's three lines: between an odd crossing and the next it is inked
+    const lines = thirds.map((dy) => ({ y: y + dy, xs: line === undefined ? crossings(rings, y + dy) : [] }));
     for (let x = 0; x < size; x += 1) {
       let ink = 0;
-      for (const dy of [1 / 6, 0.5, 5 / 6])
-        for (const dx of [1 / 6, 0.5, 5 / 6]) ink += isInk([x + dx, y + dy]) ? 1 / 9 : 0;
+      for (const at of lines)
+        for (const dx of thirds) {
+          const inked = line === undefined ? at.xs.filter((u) => u < x + dx).length % 2 === 1 : onLine([x + dx, at.y]);
+          ink += inked ? 1 / 9 : 0;
+        }
       const shade = oneBit ? (ink > 0.5 ? 0 : 255) : 240 - 210 * ink;
       // three chances together are nearly normal
       const off = noise * 2 * (random.next().value + random.next().value + random.next().value - 1.5);
       data.set([shade + off, shade + off, shade + off, 255], (y * size + x) * 4);
     }
+  }
   return { width: size, height: size, data };
 }
 

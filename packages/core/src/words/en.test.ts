@@ -68,7 +68,7 @@ describe("words", () => {
             expect(sentence.length).toBeGreaterThan(2);
           }
         }),
-        { numRuns: runs(150) },
+        { numRuns: runs(60) },
       );
     },
   );
