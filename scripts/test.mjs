@@ -77,7 +77,7 @@ const telling = setInterval(() => {
   console.log(`… ${seconds(began)} s: ${now.join("; ")}`);
 }, TOLD_SECONDS * 1000);
 
-/** What reads the text, then the tests without a browser: both fill what the browser leaves idle. */
+/** What reads the text alone. */
 async function texts() {
   await check("format", "prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
   await check("types", "typescript/bin/tsc", ["-b"]);
@@ -88,20 +88,15 @@ async function texts() {
     "e2e",
     "bench",
   ]);
-  await check("unit tests", "vitest/vitest.mjs", ["run", "--reporter=dot", `--reporter=${tally}`], {
-    tally: "unit.json",
-  });
-}
-
-/** The linter takes as long as all other checks of the text together; a browser waits for itself most of the time. */
-async function browser() {
   await check("lint", "eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
-  await check("browser tests", "@playwright/test/cli.js", ["test", `--reporter=list,${tally}`], {
-    tally: "browser.json",
-  });
 }
+const units = () =>
+  check("unit tests", "vitest/vitest.mjs", ["run", "--reporter=dot", `--reporter=${tally}`], { tally: "unit.json" });
+const browser = () =>
+  check("browser tests", "@playwright/test/cli.js", ["test", `--reporter=list,${tally}`], { tally: "browser.json" });
 
-await Promise.all([texts(), browser()]);
+// all at once: a browser waits for itself most of the time, and one after the other would leave half of two cores idle
+await Promise.all([texts(), units(), browser()]);
 clearInterval(telling);
 
 if (failures.length > 0) console.log(`\nFailed:\n${failures.map((name) => `  ${name}`).join("\n")}`);

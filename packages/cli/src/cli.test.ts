@@ -304,7 +304,7 @@ describe("the command line", () => {
     expect(rows.map((row) => row.form)).toContain("side-tab-pocket");
   });
 
-  it.each(["svg", "pdf", "json"])("exports %s", (format) => {
+  it.each(["svg", "pdf", "png", "csv", "zip", "json"])("exports %s", (format) => {
     const out = path.join(folder, `draft.${format}`);
     const { json } = run(["export", "-", "--format", format, "--out", out], SPEC);
     expect(json()).toEqual({ file: out, bytes: readFileSync(out).length });
@@ -318,7 +318,7 @@ describe("the command line", () => {
     [["solve"], undefined, /missing/u],
     [["dance"], undefined, /'dance' is not known; there are: forms/u],
     [["chart", "--form", "hat"], undefined, /'hat' is not known; allowed/u],
-    [["export", "-", "--format", "dwg", "--out", "x"], SPEC, /allowed: svg, pdf, json/u],
+    [["export", "-", "--format", "dwg", "--out", "x"], SPEC, /allowed: pdf, svg, png, csv, json, zip/u],
     [["forms", "--loud", "1"], undefined, /--loud: is not known/u],
   ])("%j answers bad input with exit 2 and a line that says what is allowed", (args, input, line) => {
     const { status, stdout, stderr } = run(args, input);

@@ -22,7 +22,7 @@ export const canvas: WriteOptions["canvas"] = async (width, height) => {
     brush: made.getContext("2d"),
     path: (data) => new Path2D(data),
     png: async () => new Uint8Array(await made.encode("png")),
-  } satisfies Canvas<InstanceType<typeof Path2D>> as Canvas;
+  } satisfies Canvas<InstanceType<typeof Path2D>>;
 };
 
 /** The paper that lies in printers where lengths are read so. */

@@ -15,7 +15,8 @@ import { type Settings, useSettings } from "../store/settings.ts";
 import { solutionOf } from "../store/solutions.ts";
 
 // a failed query names what it looked for; the whole page with it hides that
-configure({ getElementError: (message) => new Error(message?.split("\n")[0]) });
+// a busy machine may take its time
+configure({ asyncUtilTimeout: 10_000, getElementError: (message) => new Error(message?.split("\n")[0]) });
 
 /** The drawing measures its window; here everything is as large as the board at 1280 × 800. */
 const BOARD_PX = { clientWidth: 684, clientHeight: 617 } as const;

@@ -81,10 +81,7 @@ export function withDots(png: Uint8Array, perMetre: number): Uint8Array {
   const chunk = new Uint8Array(21);
   const view = new DataView(chunk.buffer);
   view.setUint32(0, 9);
-  chunk.set(
-    [...("pHYs" as const)].map((sign) => sign.charCodeAt(0)),
-    4,
-  );
+  chunk.set(new TextEncoder().encode("pHYs"), 4);
   view.setUint32(8, perMetre);
   view.setUint32(12, perMetre);
   chunk[16] = 1;
@@ -106,13 +103,14 @@ export async function writePng(
   const [width, height] = [right - left + 2 * ROUND_MM, top - bottom + 2 * ROUND_MM];
   const perMm = Math.min(DPI / MM_PER.in, MOST_DOTS / Math.max(width, height));
   const [across, down] = [Math.ceil(width * perMm), Math.ceil(height * perMm)];
-  const { brush, path, png }: Canvas = await canvas(across, down);
+  const made: Canvas = await canvas(across, down);
+  const { brush } = made;
   brush.setTransform(1, 0, 0, 1, 0, 0);
   brush.fillStyle = GROUND;
   brush.fillRect(0, 0, across, down);
   brush.setTransform(perMm, 0, 0, -perMm, (ROUND_MM - left) * perMm, (ROUND_MM + top) * perMm);
-  paint(brush, path, picture, colours);
-  return withDots(await png(), Math.round(perMm * 1000));
+  paint(brush, (data) => made.path(data), picture, colours);
+  return withDots(await made.png(), Math.round(perMm * 1000));
 }
 
 /** The flat pieces as a picture. */

@@ -114,6 +114,9 @@ describe("the details", () => {
           const other = Object.keys(options).find((o) => o !== draftNow().spec.settings[name]);
           await maker.selectOptions(field, other ?? "");
           expect(draftNow().spec.settings[name]).toBe(other);
+        } else if (kind === "paper") {
+          await maker.selectOptions(field, "kraft-120");
+          expect(draftNow().spec.settings[name]).toBe("kraft-120");
         } else if (kind === "toggle") {
           const was = draftNow().spec.settings[name];
           await maker.selectOptions(field, String(was !== true));
