@@ -318,7 +318,7 @@ describe("the command line", () => {
     [["solve"], undefined, /missing/u],
     [["dance"], undefined, /'dance' is not known; there are: forms/u],
     [["chart", "--form", "hat"], undefined, /'hat' is not known; allowed/u],
-    [["export", "-", "--format", "dwg", "--out", "x"], SPEC, /allowed: pdf, svg, png, csv, json, zip/u],
+    [["export", "-", "--format", "dwg", "--out", "x"], SPEC, /allowed: pdf, svg, png, csv, solution, json, zip/u],
     [["forms", "--loud", "1"], undefined, /--loud: is not known/u],
   ])("%j answers bad input with exit 2 and a line that says what is allowed", (args, input, line) => {
     const { status, stdout, stderr } = run(args, input);

@@ -203,7 +203,7 @@ describe("a label on a deep envelope that lies on a card", () => {
   });
 });
 
-const RUNS = runs(150);
+const RUNS = runs(90);
 
 beforeAll(loadTypefaces);
 

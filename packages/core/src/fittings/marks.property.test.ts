@@ -72,7 +72,7 @@ describe("what is done to the paper of any card", () => {
         if (!proof.ok)
           throw new Error(JSON.stringify({ crossings: proof.crossings, area: proof.area, spec: spec.fittings }));
       }),
-      { numRuns: runs(120) },
+      { numRuns: runs(60) },
     );
   });
 

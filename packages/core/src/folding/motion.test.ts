@@ -31,7 +31,7 @@ describe.each([
         const proof = proveMotion(solve(spec), motion);
         if (!proof.ok) throw new Error(JSON.stringify(proof.crossings.slice(0, 3)));
       }),
-      { numRuns: runs(60) },
+      { numRuns: runs(30) },
     );
   });
 });

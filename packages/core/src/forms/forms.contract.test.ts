@@ -14,7 +14,7 @@ import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
 import { setupOf } from "../recipe/readMethod.ts";
 
-const RUNS = runs(150);
+const RUNS = runs(100);
 
 /** Every glued zone lands, the contents have the gap that is reported, and nothing crosses. */
 function folds(_: Form, solution: Solution): void {
@@ -109,7 +109,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
         );
         expect(exact.pieces.map((p) => p.blank)).toEqual(a.pieces.map((p) => p.blank));
       }),
-      { numRuns: runs(100) },
+      { numRuns: runs(60) },
     );
   });
 

@@ -142,7 +142,7 @@ describe("a remedy", () => {
             if (after) throw new Error(`${key(finding)}: ${JSON.stringify({ finding, after })}`);
           }
         }),
-        { numRuns: runs(60) },
+        { numRuns: runs(40) },
       );
       // a test in which nothing was pressed would prove nothing
       expect(pressed.size).toBeGreaterThan(0);

@@ -68,7 +68,7 @@ describe("words", () => {
             expect(sentence.length).toBeGreaterThan(2);
           }
         }),
-        { numRuns: runs(60) },
+        { numRuns: runs(40) },
       );
     },
   );
