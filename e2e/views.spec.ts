@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
 
 test("axe finds nothing on any place", async ({ page }) => {
@@ -57,6 +58,38 @@ test("the folded view folds: the picture changes with the slider, and its words 
   await slider.press("End");
   await expect(page.getByRole("img", { name: "Folded view: Closed" })).toBeVisible();
   await expect.poll(async () => (await colours()) !== flat).toBe(true);
+});
+
+test("the folded view is saved as a picture, as it stands", async ({ page }) => {
+  await openDemo(page, "Thanks to the pickers");
+  await page.getByRole("tab", { name: "Folded" }).click();
+  await expect(page.locator("canvas")).toBeVisible();
+  await page.getByRole("slider", { name: "Folding" }).press("End");
+  await expect(page.getByRole("img", { name: "Folded view: Closed" })).toBeVisible();
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as a picture" }).click();
+  const saved = await saving;
+  expect(saved.suggestedFilename()).toBe("thanks-to-the-pickers-folded.png");
+  // read back by the browser's own decoder: as large as what is shown, and paper in the middle of it
+  const bytes = [...readFileSync(await saved.path())];
+  const read = await page.evaluate(async (file) => {
+    const picture = await createImageBitmap(new Blob([new Uint8Array(file)], { type: "image/png" }));
+    const shown = document.querySelector("canvas");
+    const copy = document.createElement("canvas");
+    [copy.width, copy.height] = [picture.width, picture.height];
+    const pen = copy.getContext("2d");
+    pen?.drawImage(picture, 0, 0);
+    const at = (x: number, y: number) => [...(pen?.getImageData(x, y, 1, 1).data ?? [])];
+    const middle = at(picture.width >> 1, picture.height >> 1);
+    return {
+      same: [picture.width, picture.height].join() === [shown?.width, shown?.height].join(),
+      middle,
+      rim: at(4, 4),
+    };
+  }, bytes);
+  expect(read.same).toBe(true);
+  expect(read.rim[3]).toBe(255);
+  expect(read.middle).not.toEqual(read.rim);
 });
 
 test("what moves in the finished thing is moved by its slider, and by its paper", async ({ page }) => {

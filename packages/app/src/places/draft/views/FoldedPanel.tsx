@@ -1,12 +1,13 @@
 import { type Clash, type Solution, stagesOf, travelOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { Camera } from "lucide-react";
 import { useCallback, useMemo, useRef, useState } from "react";
 import type { LookFrom } from "../../../drawing/framing.ts";
-import { toldSaved } from "../../../parts/tell.tsx";
+import { tellTrouble, toldSaved } from "../../../parts/tell.tsx";
 import { savePicture } from "../../../store/files.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
@@ -50,8 +51,22 @@ export function FoldedPanel({ name, solution, colours, clashes }: FoldedPanelPro
   const box = useRef<HTMLDivElement>(null);
   return (
     <div className="view">
-      <div ref={box} className="view-picture" role="img" aria-label={`Folded view: ${saying(solution, progress)}`}>
-        <InSpace {...{ solution, colours, progress, side, met }} motion={set} onMotion={move} />
+      <div className="view-picture">
+        <div ref={box} className="folded-space" role="img" aria-label={`Folded view: ${saying(solution, progress)}`}>
+          <InSpace {...{ solution, colours, progress, side, met }} motion={set} onMotion={move} />
+        </div>
+        <IconButton
+          className="folded-save"
+          aria-label="Save as a picture"
+          title="Save as a picture"
+          onClick={() => {
+            const canvas = box.current?.querySelector("canvas");
+            if (canvas) void toldSaved(savePicture(canvas, colour.sheet, name), "Saved as a picture.");
+            else tellTrouble("There is no picture in space to save here: Print and save has one of the flat drawing.");
+          }}
+        >
+          <Camera size={20} />
+        </IconButton>
       </div>
       <p className="in-the-way" role="status">
         {sentence}
@@ -60,15 +75,6 @@ export function FoldedPanel({ name, solution, colours, clashes }: FoldedPanelPro
         <Folding {...playing} solution={solution} end={end} />
         {isDone ? <Motions motions={solution.motions} set={set} onMotion={move} clashes={clashes} /> : null}
         <SeenFrom views={views} side={side} onSide={setSide} />
-        <Button
-          startIcon={<Camera size={18} />}
-          onClick={() => {
-            const canvas = box.current?.querySelector("canvas");
-            if (canvas) void toldSaved(savePicture(canvas, colour.sheet, name), "Saved as a picture.");
-          }}
-        >
-          Save picture
-        </Button>
       </div>
     </div>
   );
