@@ -13,7 +13,8 @@ import { useMotionGrip } from "./useMotionGrip.ts";
 
 export type { LookFrom } from "./framing.ts";
 
-interface FoldedViewProps {
+/** What is folded, how far, and from where it is seen. */
+export interface FoldedViewProps {
   readonly solution: Solution;
   readonly colours: { readonly face: string; readonly back: string };
   /** from 0 (flat) over the folds and the filling to closed: see `stagesOf` */

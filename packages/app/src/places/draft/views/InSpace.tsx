@@ -3,7 +3,7 @@ import { closedPicture, type Solution } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
-import type { LookFrom } from "../../../drawing/framing.ts";
+import type { FoldedViewProps } from "../../../drawing/FoldedView.tsx";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { tryAgain } from "../../../parts/tryAgain.ts";
 
@@ -17,18 +17,8 @@ const hasWebGl = (): boolean => {
   }
 };
 
-interface InSpaceProps {
-  readonly solution: Solution;
-  readonly colours: { readonly face: string; readonly back: string };
-  readonly progress: number;
-  readonly side: LookFrom;
-  readonly motion: Readonly<Record<string, number>>;
-  readonly onMotion: (id: string, value: number) => void;
-  readonly met: readonly string[];
-}
-
 /** The thing as it folds; the closed thing, still, where the browser cannot draw in space or the part that does did not come. */
-export function InSpace(props: InSpaceProps) {
+export function InSpace(props: FoldedViewProps) {
   const [able] = useState(hasWebGl);
   if (!able)
     return (
@@ -53,7 +43,7 @@ export function InSpace(props: InSpaceProps) {
   );
 }
 
-const Still = ({ solution, colours }: Pick<InSpaceProps, "solution" | "colours">) => (
+const Still = ({ solution, colours }: Pick<FoldedViewProps, "solution" | "colours">) => (
   <div className="folded-still">
     <PictureView picture={closedPicture(solution)} label="The finished piece, closed" colours={colours} />
   </div>
