@@ -1,5 +1,5 @@
 /** The picture in space, and what stands in for it where it cannot be drawn. */
-import { closedPicture, type Solution } from "@cut-fold/core";
+import { closedPicture } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
