@@ -9,7 +9,7 @@ import { offOutline } from "../paper/hole.ts";
 import { type Check, remedy } from "./check.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { belongsTogether, DOUBLED_MM, isDoubled } from "./fineCuts.ts";
-import { isClosed, nameOf, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
+import { isClosed, nameOf, nearestTo, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
 import { nth } from "../units/nth.ts";
 
 /** Paper that is left between two cuts, or a cut and an edge, tears where it is narrower when it is cut by hand, mm (geometry notes). */
@@ -121,12 +121,9 @@ function inGlue(checked: Whole, piece: Piece, one: RowCut): Finding[] {
   ];
 }
 
-/** mm between two cuts, each taken to the other. */
+/** mm between two cuts, each taken to the other; Infinity where paper enough is left. */
 function apart(a: RowCut, b: RowCut): number {
-  const beside = Math.max(a.box.left - b.box.right, b.box.left - a.box.right);
-  const above = Math.max(a.box.bottom - b.box.top, b.box.bottom - a.box.top);
-  if (Math.max(beside, above) > LEAST_PAPER_MM) return Math.max(beside, above);
-  const off = (from: RowCut, to: RowCut): number => Math.min(...from.points.map((p) => offOutline(roundOf(to), p)));
+  const off = (from: RowCut, to: RowCut): number => nearestTo(from.points, roundOf(to), to.box, LEAST_PAPER_MM);
   return Math.min(off(a, b), off(b, a));
 }
 

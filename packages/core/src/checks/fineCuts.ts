@@ -4,11 +4,10 @@ import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Piece, Stroke } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { keptLoops, loopsOf } from "../outlines/outline.ts";
-import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, remedy } from "./check.ts";
 import type { Whole } from "../fittings/whole.ts";
-import { isClosed, nameOf, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
+import { isClosed, nameOf, nearestTo, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
 import { nth } from "../units/nth.ts";
 
 /** Two cut lines nearer than this (mm) over so long (mm) are one line cut twice (geometry notes). */
@@ -50,13 +49,14 @@ const isNear = (a: Bounds, b: Bounds, mm: number): boolean =>
 export function togetherFor(points: readonly Point[], other: readonly Point[], isClosed: boolean): number {
   let [longest, run] = [0, 0];
   const ends = isClosed ? [...points, nth(points, 0)] : points;
+  const box = boundsOf(other);
   for (let i = 1; i < ends.length; i += 1) {
     const [from, to] = [nth(ends, i - 1), nth(ends, i)];
     const steps = Math.max(1, Math.ceil(distance(from, to)));
     for (let k = 0; k < steps; k += 1) {
       const t = (k + 0.5) / steps;
       const p: Point = [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t];
-      run = offOutline(other, p) < DOUBLED_MM ? run + distance(from, to) / steps : 0;
+      run = nearestTo([p], other, box, DOUBLED_MM) < DOUBLED_MM ? run + distance(from, to) / steps : 0;
       longest = Math.max(longest, run);
     }
   }
@@ -128,7 +128,7 @@ function bridges(checked: Whole, piece: Piece, lines: readonly RowCut[]): Findin
     const near = closed
       .slice(i + 1)
       .filter((other) => other.fitting === one.fitting && isNear(one.box, other.box, LEAST_BRIDGE_MM))
-      .map((other) => Math.min(...one.points.map((p) => offOutline(other.points, p))));
+      .map((other) => nearestTo(one.points, other.points, other.box, LEAST_BRIDGE_MM));
     const figure = Math.min(Infinity, ...near);
     if (figure >= LEAST_BRIDGE_MM) return [];
     const mends = larger(checked, one.fitting, LEAST_BRIDGE_MM / Math.max(figure, 0.05));

@@ -4,6 +4,7 @@ import type { Point } from "../geometry/point.ts";
 import type { Cut, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { valueAt } from "../recipe/change.ts";
+import { offOutline } from "../paper/hole.ts";
 import type { Whole } from "../fittings/whole.ts";
 
 /** A cut of a row with its points, and the box round it. */
@@ -28,6 +29,20 @@ export const isClosed = ({ kind }: Cut): boolean => kind !== "slit";
 /** Its points; an open line there and back, so that it has no side that closes it. */
 export const roundOf = ({ cut, points }: RowCut): readonly Point[] =>
   isClosed(cut) ? points : [...points, ...points.slice(1, -1).reverse()];
+
+/** Whether a place comes nearer a box than so far (mm). */
+const comesNear = ([x, y]: Point, { left, right, bottom, top }: Bounds, mm: number): boolean =>
+  x > left - mm && x < right + mm && y > bottom - mm && y < top + mm;
+
+/**
+ * mm from the nearest of some places to a closed line, where that is less than `most`; Infinity where it is more. Only
+ * places near the line's box are measured: most pairs of cuts share no such place.
+ */
+export function nearestTo(places: readonly Point[], line: readonly Point[], box: Bounds, most: number): number {
+  let least = Infinity;
+  for (const p of places) if (comesNear(p, box, Math.min(most, least))) least = Math.min(least, offOutline(line, p));
+  return least < most ? least : Infinity;
+}
 
 /** Where a cut is, for the drawing. */
 export const placeOf = ({ cut, points }: RowCut) => ({ panel: cut.panel, ...(points[0] && { at: points[0] }) });
