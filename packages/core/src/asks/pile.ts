@@ -1,4 +1,5 @@
 /** What lies on what, from the table up: the pile seen from the side, with its total. */
+import { calledContents } from "../catalogue/contents.ts";
 import type { Solution } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 import { solve } from "../solve.ts";
@@ -25,7 +26,8 @@ const totalOf = (plies: readonly Ply[]): number =>
 
 /** What goes into a holder: the plies the first thing is made of, then the other things. */
 export function insidePile({ contents }: Spec): Pile {
-  const { width, thickness, name = "Card", pile, also = [] } = contents;
+  const { width, thickness, pile, also = [] } = contents;
+  const name = calledContents(contents);
   const own: Ply[] = pile
     ? pile.map((ply) => ({ ...ply, width, kind: "base" }))
     : [{ name, thickness, count: 1, width, kind: "base" }];

@@ -177,3 +177,12 @@ export const contents: readonly ContentsPreset[] = [
   loose(100),
   loose(250),
 ];
+
+/** What is inside, as it is called where the maker has not said. */
+export const calledContents = ({
+  name,
+  shape,
+}: {
+  readonly name?: string | undefined;
+  readonly shape?: ContentsPreset["shape"] | undefined;
+}): string => name ?? (shape === "loose" ? "Treats" : "Card");

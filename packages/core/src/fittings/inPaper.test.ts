@@ -296,7 +296,7 @@ describe("lines", () => {
     expect(main(s).strokes).toMatchObject([{ role: "foil", face: "back" }, { role: "perforate" }]);
     const said = s.steps.map((x) => sayStep(x, MM)).join(" ");
     expect(said).toMatch(/Foil the line on the inside of the back/u);
-    expect(said).toMatch(/Perforate the line on the front/u);
+    expect(said).toMatch(/Perforate along the perforation on the front/u);
   });
 });
 

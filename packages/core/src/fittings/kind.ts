@@ -49,6 +49,8 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly inPaper?: true;
   /** it takes a whole side of what it lies on: there is no rule of place to set, and nothing to take in hand */
   readonly aSide?: true;
+  /** it is cut into pieces, which are put together again where they are laid */
+  readonly inPieces?: true;
   /** it is set in a typeface, and drawn when that has come */
   readonly setsWords?: true;
   /** it lies across the fold that its panel opens by, its left edge in it, and is glued to the other panel too */

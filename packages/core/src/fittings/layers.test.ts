@@ -56,9 +56,11 @@ describe("layers, worked by hand", () => {
     const s = solved([strip, { kind: "frame", name: "Frame", border: 5, width: 8 }]);
     expect(s.pieces[1]?.blank).toEqual({ width: 148, height: 20 });
     expect(marginOf(s, "layer-1")).toEqual({ left: 0, right: 0, top: 15, bottom: 70 });
-    // frame 138 × 95 with bars of 8: opening 122 × 79, told in its step
-    const cut = s.steps.find((x) => x.code === "cut-frame");
-    expect(cut?.facts).toMatchObject({ width: 138, height: 95, openWidth: 122, openHeight: 79 });
+    // frame 138 × 95 with bars of 8: opening 122 × 79, each told in its step, 8 mm from two edges
+    const of = s.steps.filter((x) => x.of === "layer-2/frame");
+    expect(of[0]?.facts).toMatchObject({ width: 138, height: 95 });
+    const cut = of.find((x) => x.code === "cut-window");
+    expect(cut?.facts).toMatchObject({ width: 122, height: 79, x: 8, y: 8, template: 0 });
     // left is left as one looks at the inside, too
     const inside = solved([{ ...strip, runs: "down", from: "left", side: "inside", panel: "front" }]);
     expect(marginOf(inside, "layer-1")).toMatchObject({ left: 15, right: 148 - 15 - 20 });

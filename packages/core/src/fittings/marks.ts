@@ -48,6 +48,7 @@ export function markOf({ fitting }: Row, drafted: DraftedRow, where: Where): Par
   const strokes = (own?.strokes ?? []).map((stroke) => ({
     ...stroke,
     ...{ id: here(stroke.id), path: placePath(stroke.path, pose), fitting: id },
+    ...(stroke.foots !== undefined && { foots: here(stroke.foots) }),
     ...(behind && { face: "back" as const }),
     ...(behind && stroke.fold && { fold: stroke.fold === "valley" ? ("mountain" as const) : ("valley" as const) }),
   }));

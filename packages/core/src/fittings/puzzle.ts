@@ -46,6 +46,7 @@ export const puzzle = defineKind({
   title: "Puzzle",
   about: "An outline in pieces that fit together, and the place to glue them.",
   asks: ["stock"],
+  inPieces: true,
   setsWords: true,
   settings: z.object({
     ...outlineSettings("rectangle"),

@@ -121,6 +121,7 @@ export const window = defineKind({
           id: `foot-${String(i + 1)}`,
           role: "score",
           fold: "valley",
+          foots: String(i + 1),
           path: placePath(up.score, by),
         }))
       : [];

@@ -7,7 +7,7 @@ import { paperNeed } from "../layout/paperNeed.ts";
 import { travelOf } from "../paper/motion.ts";
 import type { Remedy, Solution } from "../model/solution.ts";
 import { type Display, onRuler } from "../units/format.ts";
-import { sayFinding, sayStep } from "../words/en.ts";
+import { sayFinding, sayStep, stepHeading } from "../words/en.ts";
 
 /** Drops the last bits' noise: a millionth of a mm is nobody's measure. */
 const clean = (value: unknown): unknown => {
@@ -75,6 +75,10 @@ export function solutionJson(solution: Solution, display: Display): unknown {
       ...(f.remedy && { remedy: { ...f.remedy, ...asParts(f.remedy) } }),
     })),
     materials: [...solution.materials, ...paperNeed(solution)],
-    steps: solution.steps.map((s) => ({ ...s, text: sayStep(s, onRuler(display, solution.grid)) })),
+    steps: solution.steps.map((s) => ({
+      ...s,
+      heading: stepHeading(solution, s),
+      text: sayStep(s, onRuler(display, solution.grid)),
+    })),
   });
 }

@@ -75,7 +75,7 @@ function draft(input: InputOf<typeof settings>): Said {
       gap: { width: across - contents.width, height: 0, depth: spine > 0 ? spine - contents.thickness : 0 },
     },
     covers: [needs("high", high - free, LEAST_HELD, "topper-low", { mends, button: "make-higher" })],
-    finish: { kind: "close", code: "staple" },
+    finish: { kind: "close", code: "staple", fills: true },
     figures: {
       high: heightOf(back, 0.85),
       // the bag's end is drawn by nothing else: from there down is what the staples have

@@ -79,7 +79,7 @@ describe("deep envelope, worked by hand", () => {
     const { steps } = solved();
     const spacer = steps.findIndex((x) => x.code === "spacer");
     expect(steps[spacer]?.measure).toBe(8);
-    expect(steps[spacer + 1]).toMatchObject({ code: "glue-flap", facts: { flap: "front" } });
+    expect(steps[spacer + 1]).toMatchObject({ code: "glue-flap", facts: { flap: "the front", along: "left right" } });
     // filled once the front is on, closed with wall and flap in one step
     expect(steps.slice(-2).map((x) => x.kind)).toEqual(["fill", "close"]);
     expect(stagesOf(solved()).run.map((r) => (r.kind === "fold" ? r.order : "fill"))).toEqual([

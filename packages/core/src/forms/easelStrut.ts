@@ -14,11 +14,11 @@ import { TAPE_MARGIN } from "../paper/seam.ts";
 import { flap, panel } from "../paper/panel.ts";
 import { sheet } from "../paper/sheet.ts";
 import { tapered } from "../paper/shape.ts";
-import { roundUp } from "../units/ruler.ts";
+import { roundDown, roundUp } from "../units/ruler.ts";
 import { defineForm, unlessSet } from "./form.ts";
 
 const settings = z.strictObject({
-  lean: mm("Leans back", 12, [5, 25], "Degrees off the upright: a tall card leans little, or it falls forward."),
+  lean: mm("Leans back", 12, [5, 25], "Degrees off the upright: the more it leans, the further back its foot stands."),
   hinged: autoMm("Hinge", [20, 300], "How far above the table the leg is hinged; two thirds of the card unless set.", {
     follows: "height",
   }),
@@ -46,7 +46,7 @@ export const easelStrut = defineForm({
   draft({ contents: { width, height }, settings: set, setup: { grid } }) {
     const glued = roundUp(Math.min(set.gluedHigh, height / 4), grid);
     const most = height - glued - BELOW_EDGE;
-    const up = Math.min(unlessSet(set.hinged, height * HINGE_PART), most);
+    const up = Math.min(unlessSet(set.hinged, roundDown(height * HINGE_PART, grid)), roundDown(most, grid));
     const wide = roundUp(Math.min(unlessSet(set.legWide, width * WIDE_PART), width), grid);
     // the hinge stands behind the card's foot by its lean; the leg's foot as far again, and more
     const lean = (set.lean * Math.PI) / 180;
@@ -69,7 +69,11 @@ export const easelStrut = defineForm({
         hinged: heightOf(tab, 0.2, { value: up, lights: ["score-leg"] }),
       },
       measured: { leg: depthOf(leg) },
-      finish: { kind: "glue", code: "glue-strut", held: { run: wide, wide: glued - 2 * TAPE_MARGIN } },
+      finish: {
+        ...{ kind: "glue", code: "glue-strut", measure: up },
+        facts: { degrees: Math.round((open * 180) / Math.PI), lean: set.lean },
+        held: { run: wide, wide: glued - 2 * TAPE_MARGIN },
+      },
     };
   },
 });

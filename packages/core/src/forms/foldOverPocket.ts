@@ -167,7 +167,8 @@ export const foldOverPocket = defineForm({
   about: "Two faces of one outline that share a fold, cut out together.",
   settings,
   outside: "back",
-  grounds: () => [ground("front", "Front", 180), ground("back", "Back")],
+  // a front that folds up from below is read upside down, one that folds over from the side is not
+  grounds: ({ hinge }) => [ground("front", "Front", hinge === "side" ? 0 : 180), ground("back", "Back")],
   heaviest: 200,
   draft,
 });

@@ -150,6 +150,8 @@ describe("nobody reads a meaning out of a name", () => {
     "fold",
     "border",
     "card",
+    // how a flap is folded
+    "over",
   ]);
   const names = new Set(
     forms.flatMap((form) => [

@@ -106,8 +106,8 @@ describe("shapes that are cut out", () => {
     const codes = (form: string, settings: object): string[] =>
       solved(form, { ...size, settings }).steps.map((x) => x.code);
     const tag = (head: string, cornerRadius = 0): string[] => codes("tag", { head, cornerRadius });
-    for (const head of ["clipped", "pointed", "rounded"]) expect(tag(head)).toContain("cut-shape");
-    expect(tag("plain")).not.toContain("cut-shape");
+    for (const head of ["clipped", "pointed", "rounded"]) expect(tag(head)).toContain("cut-outline");
+    expect(tag("plain")).not.toContain("cut-outline");
     expect(tag("plain", 4)).toContain("round-corners");
     expect(codes("closure-tab", { ends: "round" })).toContain("cut-corners");
     expect(codes("closure-tab", { ends: "point" })).toContain("cut-corners");

@@ -66,19 +66,34 @@ function draft(input: InputOf<typeof settings>): Said {
   const front = flap("front", "Front", back.top, tapered({ deep: around, sides: ends }), { order: 2 });
   // it stays clear of the lenses, which lean on its ends
   const relief = Math.max(1, 4 * stock.caliper);
-  const closes = tapered({ deep: roundUp(Math.min(set.stripWide, around / 3), setup.grid), slope: 1, relief });
-  const strip = flap("seam-strip", "Glue strip", front.tip, closes, { order: 1 });
-  const closing = { order: 3, angle: 90 };
+  const seam = tapered({ deep: roundUp(Math.min(set.stripWide, around / 3), setup.grid), slope: 1, relief });
+  const strip = flap("seam-strip", "Glue strip", front.tip, seam, { order: 1 });
+  // one end is closed, the box is filled, then the other end is closed
+  const first = { order: 3, angle: 90 };
+  const last = { order: 4, angle: 90 };
+  const closes = [
+    flap("back-right", "Right end, inner", back.right, lens(q), last),
+    flap("front-right", "Right end, outer", front.start, lens(q), { ...last, lift: 1 }),
+  ];
   const lenses = [
-    flap("back-left", "End", back.left, lens(q), closing),
-    flap("back-right", "End", back.right, lens(q), closing),
-    flap("front-right", "End over", front.start, lens(q), { ...closing, lift: 1 }),
-    flap("front-left", "End over", front.end, lens(q), { ...closing, lift: 1 }),
+    flap("back-left", "Left end, inner", back.left, lens(q), first),
+    flap("front-left", "Left end, outer", front.end, lens(q), { ...first, lift: 1 }),
+    ...closes,
   ];
   return {
     sheets: [sheet("box", "Pillow box", [back, front, strip, ...lenses], { grid: setup.grid })],
     glue: [glued(strip, back)],
-    holds: { on: back, across: long - 2 * q, up: chord, depth: 2 * q, turned: 90, asks: "play", gap },
+    holds: {
+      on: back,
+      across: long - 2 * q,
+      up: chord,
+      depth: 2 * q,
+      turned: 90,
+      from: "right",
+      closes,
+      asks: "play",
+      gap,
+    },
     finished: { width: chord, height: long, thickness: 2 * q },
     measured: { around: heightOf(back, 0.3), long: widthOf(back, 0.3) },
     figures: { stripWide: depthOf(strip) },

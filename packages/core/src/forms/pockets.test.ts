@@ -290,7 +290,7 @@ describe("a gift-card folder", () => {
     const carrier = s.pieces.find((p) => p.id === "carrier");
     expect(carrier?.blank).toEqual({ width: 85, height: 61 });
     expect(s.joins.some((j) => j.piece === "carrier")).toBe(false);
-    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-loose", "stick-on", "fill"]));
+    expect(s.steps.map((x) => x.code)).toEqual(expect.arrayContaining(["cut-second", "stick-on", "fill"]));
   });
 
   it("is foiled on the outside of its cover: drawn, listed and told before it is folded", () => {
@@ -308,10 +308,10 @@ describe("a gift-card folder", () => {
     const order = made("gift-card-folder", {}, GIFT).steps.map((x) => x.code);
     expect(order.slice(order.indexOf("crease-all"))).toEqual([
       "crease-all",
-      "cut-loose",
-      "fold-in",
+      "cut-second",
+      "fold",
       "glue-tabs",
-      "fold-over",
+      "fold",
       "stick-on",
       "fill",
       "close",

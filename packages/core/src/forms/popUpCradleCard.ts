@@ -107,9 +107,11 @@ function shownOf(input: CradleInput, { long, across }: ReturnType<typeof sizesOf
 }
 
 /** The strips with their places along the fold: in the middle, or a quarter of the figure either side of it. */
-const cradlesOf = ({ along, k, across, strips, wide }: ReturnType<typeof sizesOf>) =>
+const cradlesOf = ({ along, k, across, strips, wide }: ReturnType<typeof sizesOf>, fold: string) =>
   Array.from({ length: strips }, (_, n) => {
-    const [id, name] = strips === 1 ? ["", ""] : [n === 0 ? "lower-" : "upper-", n === 0 ? "Lower " : "Upper "];
+    // under a fold at the top they stand beside one another, as one looks into the card
+    const [one, two] = fold === "top" ? ["Right ", "Left "] : ["Lower ", "Upper "];
+    const [id, name] = strips === 1 ? ["", ""] : [n === 0 ? "lower-" : "upper-", n === 0 ? one : two];
     const called = (what: string): string => (name ? name + what.toLowerCase() : what);
     const panels = cradlePanels({ k, wide, id, called });
     const middle = along / 2 + (strips === 1 ? 0 : (n - 0.5) * ((across + APART) / 2));
@@ -132,7 +134,7 @@ function draft(input: CradleInput): Said {
 
   const { back, front, motions } = foldedCard(input, 2);
   const { figure, shown } = shownOf(input, sizes);
-  const cradles = cradlesOf(sizes);
+  const cradles = cradlesOf(sizes, set.fold);
   const [first] = cradles as [(typeof cradles)[number]];
   const lies = (at: number) =>
     set.fold === "side" ? ({ at: [w, at] } as const) : ({ at: [at, 0], turned: -90 } as const);

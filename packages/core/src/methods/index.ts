@@ -17,4 +17,4 @@ export function methodOf(kind: MethodKind): Method {
 
 /** All steps of a draft: each form cut and scored in its own way, then made up, each fitting laid when it is ready. */
 export const stepsOf = (making: Whole): readonly StepDraft[] =>
-  assemblySteps(making, (part) => methodOf(part.setup.kind).steps(making, part));
+  assemblySteps(making, (part, piece) => methodOf(part.setup.kind).steps(making, part, piece));

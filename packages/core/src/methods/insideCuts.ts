@@ -1,18 +1,24 @@
 /**
  * What is cut inside a piece: holes punched, slits and windows cut, each with the place where the hand measures it. On a
- * flap that is from its score, which lies in the paper already; elsewhere from two edges of the sheet.
+ * flap that is from its score, which lies in the paper already; elsewhere from two edges of the sheet; and by the template
+ * where the ruler has no mark for it.
  *
  *        ╭────────╮
  *        │   o    │  from the score, in the middle         ┌──────────────┐
  *      ──┴╌╌╌╌╌╌╌╌┴──  score                               │   │ slit      │  from the left edge and the lower one,
  *                                                          └──────────────┘  end by end
  */
-import { boundsOf, flatten, holds, type Path, pointAt, type Segment } from "../geometry/path.ts";
+import { boundsOf, flatten, lengthOf, type Path, type Segment } from "../geometry/path.ts";
 import { between, cross, direction, distance, offLine, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Cut, Face, Piece, Stroke } from "../model/piece.ts";
-import { flatOnTable, listed, nameOf } from "./scene.ts";
-import { idIn, type StepDraft } from "./method.ts";
+import type { FittingKind } from "../fittings/kind.ts";
+import type { Whole } from "../fittings/whole.ts";
+import type { Cut, Piece, Stroke } from "../model/piece.ts";
+import type { Deed } from "../model/solution.ts";
+import { callings } from "./callings.ts";
+import { deeds, idIn, type StepSaid } from "./method.ts";
+import { onMarks } from "./onMarks.ts";
+import { flatOnTable, nameOf } from "./scene.ts";
 
 /** Corners rounded by less (mm) are square to any eye and any tool. */
 const SEEN_ROUND_MM = 0.5;
@@ -46,117 +52,130 @@ function offScore({ folds }: Piece, { panel, path, kind }: Cut, centre: Point): 
   return isAlong && Math.abs(aside) < IN_MIDDLE_MM ? Math.abs(offLine(centre, hinge.from, hinge.to)) : undefined;
 }
 
-/** Cuts that one row of the recipe makes in one panel, told together; all others each by itself. */
-function inRows(cuts: readonly Cut[]): readonly (readonly [Cut, ...Cut[]])[] {
-  const rows = new Map<string, [Cut, ...Cut[]]>();
-  for (const cut of cuts) {
-    const key = cut.fitting === undefined ? cut.id : `${cut.fitting} ${cut.panel} ${cut.kind}`;
-    const row = rows.get(key);
-    if (row) row.push(cut);
-    else rows.set(key, [cut]);
-  }
-  return [...rows.values()];
+/** What cuts inside a piece are told with: the recipe they come from, and mm between two marks of the ruler. */
+interface Told {
+  readonly making: Pick<Whole, "spec" | "pieces" | "parts">;
+  readonly grid: number;
 }
 
 /**
- * The steps that cut inside a piece.
- * @param cuts those of it that are told here: windows of a layer are told where it is cut out
+ * The steps that cut inside a piece: those that one row of the recipe makes in one panel together, and those of a form's
+ * own that are alike and told by the template.
  * @param done what of the piece is cut and scored by then
  */
-export const insideCuts = (piece: Piece, cuts: readonly Cut[], done: readonly string[]): StepDraft[] =>
-  inRows(cuts).map(([cut, ...more]): StepDraft => {
-    const step = insideCut(piece, cut, done);
-    if (more.length === 0) return step;
-    const now = [cut, ...more].map((c) => idIn(piece, c.id));
-    const facts = {
-      count: more.length + 1,
-      flap: nameOf(piece, cut.panel),
-      kind: step.code === "cut-standing" ? "standing" : cut.kind,
-    };
-    return {
-      kind: step.kind,
-      code: "cut-row",
-      ...(step.measure !== undefined && { measure: step.measure }),
-      facts,
-      scene: { ...step.scene, now },
-    };
-  });
+export function insideCuts(piece: Piece, told: Told, done: readonly string[]): StepSaid[] {
+  const rows = new Map<string, { cuts: [Cut, ...Cut[]]; step: Bare }>();
+  for (const cut of piece.cuts) {
+    const step = oneCut(piece, cut, told, done);
+    const alike = step.facts?.["template"] === 1 ? `${step.code} ${String(step.measure)}` : cut.id;
+    const key = cut.fitting === undefined ? `${cut.panel} ${alike}` : `${cut.fitting} ${cut.panel} ${cut.kind}`;
+    const row = rows.get(key);
+    if (row) row.cuts.push(cut);
+    else rows.set(key, { cuts: [cut], step });
+  }
+  return [...rows.values()].map(({ cuts, step }) => rowStep(piece, cuts, step, told, done));
+}
+
+function rowStep(
+  piece: Piece,
+  row: readonly [Cut, ...Cut[]],
+  step: Bare,
+  told: Told,
+  done: readonly string[],
+): StepSaid {
+  const [cut] = row;
+  const does = doneBy(piece, row);
+  const now = row.map((c) => idIn(piece, c.id));
+  const scene = flatOnTable(piece, [...done], now);
+  const flap = nameOf(piece, cut.panel);
+  const kind = kindOf(told, cut);
+  if (kind?.inPieces) return { kind: "cut", code: "cut-pieces", facts: { part: piece.name }, does, scene };
+  // no size of letters helps
+  if (kind?.setsWords) {
+    const what = callings(told.making, row, ["the opening", "openings"]);
+    return { kind: "cut", code: "cut-words", facts: { what, flap }, does, scene };
+  }
+  if (row.length === 1) return { ...step, does };
+  const alike = row.every((c) => Math.abs(lengthOf(c.path) - lengthOf(cut.path)) < SAME_POINT_MM);
+  return {
+    kind: step.kind,
+    code: "cut-row",
+    ...(step.measure !== undefined &&
+      alike && { measure: step.code === "cut-slit" ? lengthOf(cut.path) : step.measure }),
+    facts: { count: row.length, flap, kind: step.code === "cut-standing" ? "standing" : cut.kind },
+    does,
+    scene,
+  };
+}
+
+const kindOf = ({ making }: Told, { fitting }: Cut): FittingKind | undefined =>
+  making.parts.find((p) => p.lies?.id === fitting)?.kind;
+
+/** The cuts of one row, with the feet that are scored in the same step. */
+function doneBy(piece: Piece, row: readonly [Cut, ...Cut[]]): Deed[] {
+  const feet = feetOf(piece, row);
+  return [
+    ...deeds(
+      "cut",
+      piece,
+      row.map((c) => c.id),
+    ),
+    ...deeds(
+      "score",
+      piece,
+      feet.map((s) => s.id),
+    ),
+  ];
+}
+
+/** The scores at the feet of what a row cuts round and raises: told with its cuts. */
+const feetOf = (piece: Piece, row: readonly Cut[]): readonly Stroke[] =>
+  (piece.strokes ?? []).filter((s) => row.some((cut) => cut.id === s.foots));
 
 /** Whether a cut is one straight line. */
 const isStraight = (path: Path): boolean => path.length === 1 && path[0]?.kind === "line";
 
-function insideCut(piece: Piece, cut: Cut, done: readonly string[]): StepDraft {
+type Bare = Omit<StepSaid, "does">;
+
+function oneCut(piece: Piece, cut: Cut, { making, grid }: Told, done: readonly string[]): Bare {
   const { left, right, bottom, top } = boundsOf(flatten(cut.path));
   const scene = flatOnTable(piece, [...done], [idIn(piece, cut.id)]);
   const centre: Point = [(left + right) / 2, (bottom + top) / 2];
   const [wide, high] = [right - left, top - bottom];
   const up = offScore(piece, cut, centre);
   const flap = nameOf(piece, cut.panel);
-  if (cut.kind === "slit" && !isStraight(cut.path))
-    return { kind: "cut", code: "cut-standing", measure: wide, facts: { width: wide, height: high, flap }, scene };
+  const marks = onMarks(grid);
+  if (cut.kind === "slit" && !isStraight(cut.path)) {
+    return feetOf(piece, [cut]).length > 0
+      ? { kind: "cut", code: "cut-standing", measure: wide, facts: { width: wide, height: high, flap }, scene }
+      : { kind: "cut", code: "cut-slit-shaped", measure: wide, facts: { width: wide, height: high, flap }, scene };
+  }
   if (cut.kind === "slit") {
     const [from, to] = [cut.path[0]?.from ?? centre, cut.path.at(-1)?.to ?? centre];
     const long = distance(from, to);
-    return up === undefined
-      ? {
-          ...{ kind: "cut", code: "cut-slit-inside", measure: long, scene },
-          facts: { flap, x: from[0], y: from[1], toX: to[0], toY: to[1] },
-        }
-      : { kind: "slit", code: "cut-slit", measure: up, facts: { long, flap }, scene };
+    // one measure from a score, in its middle: a mark near enough is seen by eye
+    if (up !== undefined) return { kind: "slit", code: "cut-slit", measure: up, facts: { long, flap }, scene };
+    const places = { flap, x: from[0], y: from[1], toX: to[0], toY: to[1] };
+    const template = marks(...from, ...to) ? 0 : 1;
+    return { kind: "cut", code: "cut-slit-inside", measure: long, facts: { ...places, template }, scene };
   }
   if (cut.kind === "hole") {
     if (up !== undefined)
       return { kind: "cut", code: "punch-in-flap", measure: wide, facts: { from: up, flap }, scene };
     // across the middle of a piece without a score only its distance from the head is to be measured
     const isMiddle = piece.folds.length === 0 && Math.abs(centre[0] - piece.blank.width / 2) < IN_MIDDLE_MM;
-    const facts = { from: piece.blank.height - centre[1], x: centre[0], y: centre[1], flap };
-    return { kind: "cut", code: isMiddle ? "punch-hole" : "punch-at", measure: wide, facts, scene };
+    const from = piece.blank.height - centre[1];
+    if (isMiddle) return { kind: "cut", code: "punch-hole", measure: wide, facts: { from, flap }, scene };
+    const facts = { x: centre[0], y: centre[1], flap, template: marks(...centre) ? 0 : 1 };
+    return { kind: "cut", code: "punch-at", measure: wide, facts, scene };
   }
   const corners = roundingIn(cut.path);
   const code =
     corners === undefined ? "cut-window-shaped" : corners > SEEN_ROUND_MM ? "cut-window-round" : "cut-window";
-  return {
-    kind: "cut",
-    code,
-    measure: wide,
-    facts: { width: wide, height: high, radius: corners ?? 0, keep: cut.fitting === undefined ? 1 : 0 },
-    scene,
-  };
-}
-
-/** The score at the foot of something that is cut round and raised is told with that cut. */
-const isFoot = ({ cuts }: Piece, { role, fitting }: Stroke): boolean =>
-  role === "score" && cuts.some((c) => fitting !== undefined && c.fitting === fitting);
-
-/** What is done along lines while the sheet lies flat: what is printed before what is drawn, what is torn along last. */
-const ALONG_LINES = [
-  { role: "print", kind: "pen", code: "print-lines" },
-  { role: "pen", kind: "pen", code: "draw-lines" },
-  { role: "foil", kind: "foil", code: "foil-lines" },
-  { role: "score", kind: "score", code: "score-lines" },
-  { role: "perforate", kind: "slit", code: "perforate-lines" },
-] as const;
-
-/** Lines drawn, foiled, printed and perforated, each face of its own, while the sheet still lies flat and whole. `done` grows by them. */
-export function alongLines(piece: Piece, done: string[], outside: Face): StepDraft[] {
-  return ALONG_LINES.flatMap(({ role, kind, code }) =>
-    (["front", "back"] as const).flatMap((face): StepDraft[] => {
-      const strokes = (piece.strokes ?? []).filter(
-        (s) => s.role === role && (s.face ?? "front") === face && !isFoot(piece, s),
-      );
-      if (strokes.length === 0) return [];
-      const on = piece.panels.filter((panel) =>
-        strokes.some(({ path }) => path[0] && holds(flatten(panel.outline), pointAt(path[0], 0.5))),
-      );
-      const ids = strokes.map((s) => idIn(piece, s.id));
-      const facts = {
-        count: strokes.length,
-        face: face === outside ? "outside" : "inside",
-        panels: listed(on.map((p) => p.name.toLowerCase())),
-      };
-      const step: StepDraft = { kind, code, facts, scene: flatOnTable(piece, [...done], ids) };
-      done.push(...ids);
-      return [step];
-    }),
-  );
+  // what drops out of it may be another piece
+  const keep = making.pieces.some((p) => p.within === piece.id && cut.fitting === undefined) ? 1 : 0;
+  const template = corners !== undefined && marks(left, bottom) ? 0 : 1;
+  const place = { x: left, y: bottom, flap, template };
+  const facts = { width: wide, height: high, radius: corners ?? 0, keep, ...place };
+  return { kind: "cut", code, measure: wide, facts, scene };
 }

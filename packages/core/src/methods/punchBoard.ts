@@ -13,9 +13,9 @@
 import { distance, type Point, type Pose } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Part } from "../fittings/laid.ts";
-import { alongLines, insideCuts } from "./insideCuts.ts";
+import { deeds, idIn, type Method, type StepSaid } from "./method.ts";
+import { creaseSteps, finished, flatPiece, freeScores, scoresOf, sheetStep } from "./prepare.ts";
 import { flatOnTable, listed, nameOf } from "./scene.ts";
-import { idIn, type Method, type StepDraft } from "./method.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { nth } from "../units/nth.ts";
 
@@ -100,57 +100,66 @@ export function lieOnBoard(side: number, p: number, k: number): Pose {
 /** Steps on a 45° punch board: one measure, then turn to the guide. */
 export const punchBoard: Method = {
   kind: "punch-board",
-  steps(making: Whole, part: Part) {
-    const main = making.pieces.find((p) => p.id === part.main);
-    if (!main) return [];
-    const { width: side } = main.blank;
-    const here = (id: string): string => idIn(main, id);
-    const ring = scoreRing(main);
-    const p = nth(ring, 0).start[0];
-    const scene = (k: number, now: string[], done: string[]) =>
-      ({ on: "board", piece: main.id, pose: lieOnBoard(side, p, k), done, now, folded: 0 }) as const;
-    const steps: StepDraft[] = [
-      {
-        kind: "cut",
-        code: "cut-square",
-        measure: side,
-        facts: { width: side, height: side },
-        scene: flatOnTable(main, [], [here("blank")]),
-      },
-    ];
-    const done: string[] = [here("blank")];
-    ring.forEach(({ fold }, k) => {
-      const notch = here(`notch-${String(k + 1)}`);
-      if (k > 0) {
-        const last = here(nth(ring, k - 1).fold.id);
-        steps.push({
-          kind: "turn",
-          code: "turn-to-guide",
-          facts: { count: k + 1 },
-          scene: scene(k, [last], [...done]),
-        });
-      }
-      steps.push(
-        k === 0
-          ? { kind: "punch", code: "punch-first", measure: p, scene: scene(k, [notch], [...done]) }
-          : { kind: "punch", code: "punch-again", facts: { count: k + 1 }, scene: scene(k, [notch], [...done]) },
-      );
-      done.push(notch);
-      steps.push({
-        kind: "score",
-        code: "score-groove",
-        facts: { count: k + 1 },
-        scene: scene(k, [here(fold.id)], [...done]),
-      });
-      done.push(here(fold.id));
-    });
-    return [...steps, ...finishing(part, main, done)];
+  steps(making, part, piece) {
+    // what is laid on it is no square of its own
+    if (piece.id === part.main && part.form) return [...punchSteps(making, part, piece), ...creaseSteps(piece)];
+    if (scoresOf(piece).length === 0) return flatPiece(making, part, piece);
+    // the board punches squares: what else is scored is scored along a ruler
+    const done = [idIn(piece, "blank")];
+    const scored = [sheetStep(piece, part), ...freeScores(piece, done, () => false)];
+    return [...scored, ...finished(making, part, piece, done), ...creaseSteps(piece)];
   },
 };
 
-/** Tips are trimmed before they are rounded; the slit is cut while the paper is flat. */
-function finishing({ trims, outside }: Part, main: Piece, done: readonly string[]): StepDraft[] {
-  const steps: StepDraft[] = [];
+/** The square: its sheet, four notches with their scores, then its tips and all that is cut inside. */
+function punchSteps(making: Whole, part: Part, main: Piece): StepSaid[] {
+  const { width: side } = main.blank;
+  const here = (id: string): string => idIn(main, id);
+  const ring = scoreRing(main);
+  const p = nth(ring, 0).start[0];
+  const scene = (k: number, now: string[], done: string[]) =>
+    ({ on: "board", piece: main.id, pose: lieOnBoard(side, p, k), done, now, folded: 0 }) as const;
+  const steps: StepSaid[] = [
+    {
+      kind: "cut",
+      code: "cut-square",
+      measure: side,
+      facts: { width: side, height: side },
+      does: deeds("cut", main, ["blank"]),
+      scene: flatOnTable(main, [], [here("blank")]),
+    },
+  ];
+  const done: string[] = [here("blank")];
+  ring.forEach(({ fold }, k) => {
+    const id = `notch-${String(k + 1)}`;
+    const notch = here(id);
+    if (k > 0) {
+      const last = here(nth(ring, k - 1).fold.id);
+      const facts = { count: k + 1 };
+      steps.push({ kind: "turn", code: "turn-to-guide", facts, does: [], scene: scene(k, [last], [...done]) });
+    }
+    const punched = { kind: "punch", does: deeds("cut", main, [id]), scene: scene(k, [notch], [...done]) } as const;
+    steps.push(
+      k === 0
+        ? { ...punched, code: "punch-first", measure: p }
+        : { ...punched, code: "punch-again", facts: { count: k + 1 } },
+    );
+    done.push(notch);
+    steps.push({
+      kind: "score",
+      code: "score-groove",
+      facts: { count: k + 1 },
+      does: deeds("score", main, [fold.id]),
+      scene: scene(k, [here(fold.id)], [...done]),
+    });
+    done.push(here(fold.id));
+  });
+  return [...steps, ...finished(making, part, main, done, () => tipsOf(part, main, done))];
+}
+
+/** Tips are trimmed before they are rounded: with the notches that makes the outline. `done` grows by it. */
+function tipsOf({ trims }: Part, main: Piece, done: string[]): StepSaid[] {
+  const steps: StepSaid[] = [];
   const table = (now: readonly string[]) =>
     flatOnTable(
       main,
@@ -164,12 +173,22 @@ function finishing({ trims, outside }: Part, main: Piece, done: readonly string[
       code: "trim-tip",
       measure: amount,
       facts: { flaps: listed(group.map((t) => nameOf(main, t.panel))), count: group.length },
+      does: deeds(
+        "cut",
+        main,
+        group.map((t) => `tip-${t.panel}`),
+      ),
       scene: table(group.map((t) => t.panel)),
     });
   }
   if (main.rounding !== undefined)
-    steps.push({ kind: "round", code: "round-tips", measure: main.rounding, scene: table(["outline"]) });
-  const made = [...done, idIn(main, "outline")];
-  const along = alongLines(main, made, outside);
-  return [...steps, ...along, ...insideCuts(main, main.cuts, made)];
+    steps.push({
+      kind: "round",
+      code: "round-tips",
+      measure: main.rounding,
+      does: deeds("round", main, ["outline"]),
+      scene: table(["outline"]),
+    });
+  done.push(idIn(main, "outline"));
+  return steps;
 }

@@ -26,3 +26,12 @@ export const nameOf = (piece: Piece, panel: string): string =>
 /** One, two and three, as a sentence lists them. */
 export const listed = (names: readonly string[]): string =>
   [names.slice(0, -1).join(", "), names.at(-1)].filter(Boolean).join(" and ");
+
+/** Names as a sentence lists them, with those that several have said once: `the left flap and both dust flaps`. */
+export function listedOnce(names: readonly string[]): string {
+  const once = [...new Set(names)].map((name) => {
+    const times = names.filter((n) => n === name).length;
+    return times === 1 ? `the ${name}` : times === 2 ? `both ${name}s` : `all ${String(times)} ${name}s`;
+  });
+  return listed(once);
+}

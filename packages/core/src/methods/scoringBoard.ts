@@ -8,16 +8,16 @@
  * upright on the sheet are made first; a quarter turn to the left then brings the top edge to the stop for the others.
  * What lies past the board's reach is read from the opposite edge, after half a turn.
  */
-import { boundsOf, type Line, type Path, type Segment } from "../geometry/path.ts";
-import { compose, distance, place, type Pose } from "../geometry/point.ts";
+import { boundsOf, flatten, holds } from "../geometry/path.ts";
+import { compose, place, type Point, type Pose } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Part } from "../fittings/laid.ts";
-import { alongLines, insideCuts } from "./insideCuts.ts";
+import { deeds, idIn, type Method, type StepSaid } from "./method.ts";
+import { creaseSteps, finished, flatPiece, freeScores, scoresOf, sheetStep } from "./prepare.ts";
 import { flatOnTable } from "./scene.ts";
-import { flapCuts } from "./flapCuts.ts";
-import { idIn, type Method, type StepDraft } from "./method.ts";
-import { piecesIn, type Whole } from "../fittings/whole.ts";
+import type { Whole } from "../fittings/whole.ts";
+import { nth } from "../units/nth.ts";
 import { fromStop, isGrooved, type Stop, STOPS, stopsOf } from "../paper/scores.ts";
 
 /** Folds towards the drawn face are scored from the other one. */
@@ -38,7 +38,7 @@ export function lieAtStop({ width, height }: Piece["blank"], faceDown: boolean, 
 /** One reading: every score that lies there is made in the same stroke. */
 interface StopReading {
   readonly stop: Stop;
-  readonly folds: readonly string[];
+  readonly folds: readonly Fold[];
   /** mm from the stop */
   readonly measure: number;
 }
@@ -53,7 +53,7 @@ function readingsOf(piece: Piece, reach: number): StopReading[] {
     const measured = (stop: Stop): number => fromStop(piece.blank, fold, stop, faceDown);
     const stop = stops.find((s) => measured(s) <= reach + SAME_POINT_MM) ?? stops[0];
     const measure = measured(stop);
-    const folds = [...(found.get(`${stop} ${String(measure)}`)?.folds ?? []), idIn(piece, fold.id)];
+    const folds = [...(found.get(`${stop} ${String(measure)}`)?.folds ?? []), fold];
     found.set(`${stop} ${String(measure)}`, { stop, measure, folds });
   }
   return [...found.values()].sort((a, b) => STOPS.indexOf(a.stop) - STOPS.indexOf(b.stop) || a.measure - b.measure);
@@ -68,37 +68,29 @@ function turnBetween(from: Stop, to: Stop): string {
 /** Steps on a scoring board: scores from one edge, then turn. */
 export const scoringBoard: Method = {
   kind: "scoring-board",
-  steps(making: Whole, part: Part) {
-    const scored = piecesIn(part, making).filter(
-      (piece) => piece.id === part.main || piece.folds.some((f) => !f.slack),
-    );
-    return scored.flatMap((piece) => scoreSteps(piece, part));
-  },
+  steps: (making, part, piece) =>
+    scoresOf(piece).length > 0 || piece.bought
+      ? [...scoreSteps(making, part, piece), ...creaseSteps(piece)]
+      : flatPiece(making, part, piece),
 };
 
 /** Cut a piece's sheet, score it from one edge and then from the next, cut it out. */
-function scoreSteps(piece: Piece, part: Part): StepDraft[] {
+function scoreSteps(making: Whole, part: Part, piece: Piece): StepSaid[] {
   const { width, height } = piece.blank;
   const faceDown = liesFaceDown(piece);
   const here = (id: string): string => idIn(piece, id);
   const done: string[] = [here("blank")];
-  const first = part.fitting === undefined && piece.id === part.main;
   // what is there already is folded: it is opened, and only cut into
   if (piece.bought) {
     done.push(...piece.folds.map((f) => here(f.id)), here("outline"));
     const scene = flatOnTable(piece, [...done], []);
-    const opened: StepDraft = { kind: "turn", code: "open-bought", facts: { width, height, ...piece.bought }, scene };
-    return [opened, ...alongLines(piece, done, part.outside), ...finishing(piece, done)];
+    const facts = { width, height, ...piece.bought };
+    return [
+      { kind: "turn", code: "open-bought", facts, does: [], scene },
+      ...finished(making, part, piece, done, () => []),
+    ];
   }
-  const steps: StepDraft[] = [
-    {
-      kind: "cut",
-      code: first ? "cut-sheet" : "cut-second",
-      measure: width,
-      facts: { width, height, part: piece.name },
-      scene: flatOnTable(piece, [], [here("blank")]),
-    },
-  ];
+  const steps: StepSaid[] = [sheetStep(piece, part)];
   const onBoard = (stop: Stop, now: readonly string[]) =>
     ({
       on: "board",
@@ -110,77 +102,81 @@ function scoreSteps(piece: Piece, part: Part): StepDraft[] {
     }) as const;
   let at: Stop | undefined;
   for (const { stop, measure, folds } of readingsOf(piece, part.setup.tool.reach)) {
-    if (at !== undefined && at !== stop)
-      steps.push({ kind: "turn", code: turnBetween(at, stop), facts: { edge: stop }, scene: onBoard(stop, []) });
+    if (at !== undefined && at !== stop) {
+      const facts = { edge: stop };
+      steps.push({ kind: "turn", code: turnBetween(at, stop), facts, does: [], scene: onBoard(stop, []) });
+    }
     const code = at === stop ? "score-on" : `score-from-${stop}`;
-    steps.push({ kind: "score", code, measure, facts: { edge: stop }, scene: onBoard(stop, folds) });
-    done.push(...folds);
+    const scene = onBoard(
+      stop,
+      folds.map((f) => here(f.id)),
+    );
+    const facts = { edge: stop, ...endsOn(piece, folds, scene.pose) };
+    const does = deeds(
+      "score",
+      piece,
+      folds.map((f) => f.id),
+    );
+    steps.push({ kind: "score", code, measure, facts, does, scene });
+    done.push(...scene.now);
     at = stop;
   }
-  return [...steps, ...freeScores(piece, done), ...alongLines(piece, done, part.outside), ...finishing(piece, done)];
+  return [...steps, ...freeScores(piece, done), ...finished(making, part, piece, done)];
 }
 
-/** Grooves run along an edge: curved scores are made along a template, slanted ones along a ruler, before the outline is cut. */
-function freeScores(piece: Piece, done: string[]): StepDraft[] {
-  const free = piece.folds.filter((f) => !f.slack && !isGrooved(f));
-  const of = (code: string, folds: readonly Fold[]): StepDraft[] => {
-    if (folds.length === 0) return [];
-    const ids = folds.map((f) => idIn(piece, f.id));
-    const scene = flatOnTable(piece, [...done], ids);
-    done.push(...ids);
-    return [{ kind: "score", code, facts: { count: ids.length }, scene }];
-  };
-  return [
-    ...of(
-      "score-by-template",
-      free.filter((f) => f.path),
-    ),
-    ...of(
-      "score-by-ruler",
-      free.filter((f) => !f.path),
-    ),
-  ];
-}
+/** A groove that runs on past its score by so much (mm) over paper that stays is seen in it. */
+const SEEN_PAST_MM = 0.5;
+/** A place this far (mm) off both sides of a groove tells whether paper lies under it, and not beside it alone. */
+const BESIDE_MM = 0.05;
+const STRETCHES = 48;
 
-/** Whether a straight edge is the sheet's own: nothing is cut along it. */
-function isOnSheet({ from, to }: Line, { width, height }: Piece["blank"]): boolean {
-  const both = (i: 0 | 1, at: number): boolean =>
-    Math.abs(from[i] - at) < SAME_POINT_MM && Math.abs(to[i] - at) < SAME_POINT_MM;
-  return both(0, 0) || both(0, width) || both(1, 0) || both(1, height);
-}
-
-/** Whether what is rounded are the points of flaps, between two slanted edges, or corners; and how many. */
-function roundedIn(
-  outline: readonly Path[],
-  isRounding: (edge: Segment) => boolean,
-): Pick<StepDraft, "code" | "facts"> {
-  const isSlanted = (edge: Segment | undefined): boolean =>
-    edge?.kind === "line" &&
-    Math.min(Math.abs(edge.from[0] - edge.to[0]), Math.abs(edge.from[1] - edge.to[1])) > SAME_POINT_MM;
-  const arcs = outline.flatMap((path) =>
-    path.flatMap((edge, i) =>
-      isRounding(edge) ? [isSlanted(path.at(i - 1)) && isSlanted(path[(i + 1) % path.length])] : [],
-    ),
+/**
+ * Where a stroke of the board begins and ends, mm below the fence: nothing where it may run from edge to edge, because
+ * what it crosses besides its scores is cut away. `from2` and `to2` are those of a second stretch.
+ */
+function endsOn(piece: Piece, folds: readonly Fold[], pose: Pose): Readonly<Record<string, number>> {
+  const down = (p: Point): number => -place(p, pose)[1];
+  const first = nth(folds, 0);
+  const along = Math.abs(first.from[0] - first.to[0]) < SAME_POINT_MM ? 1 : 0;
+  const long = along === 1 ? piece.blank.height : piece.blank.width;
+  const at = (t: number): Point => (along === 1 ? [first.from[0], t] : [t, first.from[1]]);
+  const runs = joinedUp(
+    folds.map((f) => [Math.min(f.from[along], f.to[along]), Math.max(f.from[along], f.to[along])] as const),
   );
-  return { code: arcs.some(Boolean) ? "round-tips" : "round-corners", facts: { count: arcs.length } };
+  const edges = piece.outline.map((path) => flatten(path));
+  const isPaper = (t: number): boolean => {
+    const [x, y] = at(t);
+    const [dx, dy] = along === 1 ? [BESIDE_MM, 0] : [0, BESIDE_MM];
+    const on = (p: Point): boolean => edges.filter((edge) => holds(edge, p)).length % 2 === 1;
+    return on([x + dx, y + dy]) && on([x - dx, y - dy]);
+  };
+  const past = [0, ...runs.flat(), long];
+  let seen = 0;
+  for (let i = 0; i < past.length; i += 2) {
+    const [a, b] = [nth(past, i), nth(past, i + 1)];
+    const step = (b - a) / STRETCHES;
+    for (let n = 0; n < STRETCHES && step > 0; n++) if (isPaper(a + (n + 0.5) * step)) seen += step;
+  }
+  if (seen < SEEN_PAST_MM) return {};
+  const ends = runs
+    .map(([a, b]) => [down(at(a)), down(at(b))].sort((m, n) => m - n) as [number, number])
+    .sort((a, b) => a[0] - b[0]);
+  const [one, two] = ends;
+  const whole = Math.abs(down(at(0)) - down(at(long)));
+  return {
+    ...(one && { from: one[0], to: one[1] }),
+    ...(two && { from2: two[0], to2: two[1] }),
+    whole,
+  };
 }
 
-/** What is cut once the scores are in: corners and tapers, roundings, then what is cut inside. */
-function finishing(piece: Piece, done: readonly string[]): StepDraft[] {
-  const steps: StepDraft[] = [];
-  const here = (id: string): string => idIn(piece, id);
-  const scene = flatOnTable(piece, [...done, here("outline")], [here("outline")]);
-  const radius = piece.rounding ?? 0;
-  const edges = piece.outline.flat();
-  // what a corner rounder does is a step of its own; any other curve, and any edge off the sheet's own, is cut out
-  const isRounding = (edge: Segment): boolean =>
-    edge.kind === "arc" && Math.abs(distance(edge.centre, edge.from) - radius) < SAME_POINT_MM;
-  const shaped = edges.some((edge) => (edge.kind === "line" ? !isOnSheet(edge, piece.blank) : !isRounding(edge)));
-  if (shaped && piece.cutFolded) steps.push({ kind: "trim", code: "cut-folded", scene });
-  else if (shaped && piece.folds.length > 0)
-    steps.push({ kind: "trim", code: "cut-corners", flaps: flapCuts(piece), scene });
-  else if (shaped) steps.push({ kind: "trim", code: "cut-shape", scene });
-  if (radius > 0 && edges.some((edge) => edge.kind === "arc"))
-    steps.push({ kind: "round", ...roundedIn(piece.outline, isRounding), measure: radius, scene });
-  return [...steps, ...insideCuts(piece, piece.cuts, [...done, here("outline")])];
+/** Stretches of one line, those that meet as one. */
+function joinedUp(runs: readonly (readonly [number, number])[]): (readonly [number, number])[] {
+  const joined: (readonly [number, number])[] = [];
+  for (const run of [...runs].sort((a, b) => a[0] - b[0])) {
+    const last = joined.at(-1);
+    if (last && run[0] <= last[1] + SEEN_PAST_MM) joined[joined.length - 1] = [last[0], Math.max(last[1], run[1])];
+    else joined.push(run);
+  }
+  return joined;
 }

@@ -136,6 +136,8 @@ export interface Stroke {
   /** the face it is made on where that is not the drawn one */
   readonly face?: Face;
   readonly path: Path;
+  /** the cut that is raised along it: it is its foot */
+  readonly foots?: string;
   /** closed, and filled within: printed letters */
   readonly filled?: true;
 }

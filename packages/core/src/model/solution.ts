@@ -1,5 +1,5 @@
 import type { Point, Pose } from "../geometry/point.ts";
-import type { ChangePath, Dimension, Extent, Join, Motion, PanelFace, Piece, Contained } from "./piece.ts";
+import type { ChangePath, Dimension, Extent, Face, Join, Motion, PanelFace, Piece, Contained } from "./piece.ts";
 import type { Spec } from "./spec.ts";
 
 export type { Extent } from "./piece.ts";
@@ -55,7 +55,22 @@ export interface Scene {
   readonly pieces?: readonly string[];
 }
 
-/** One thing to do: by code, with the one measure it needs (mm) and how the paper lies. */
+/** What the hand does to one thing that the solution knows by its id. */
+export type Act =
+  "cut" | "round" | "score" | "perforate" | "pen" | "foil" | "print" | "crease" | "fold" | "glue" | "put" | "fill";
+
+/**
+ * One thing done: a line of a piece (`piece/line`; its edge is `piece/outline`, its sheet `piece/blank`), a fold, a glue
+ * zone, a piece that is put in its place, or `piece/contents`, what goes in. Every one that a solution asks for is done in
+ * exactly one of its steps.
+ */
+export interface Deed {
+  readonly act: Act;
+  readonly id: string;
+  /** the face it is done on, for what lies on one */
+  readonly face?: Face;
+}
+
 /** Flaps cut alike, for whoever cuts them by hand. All mm. */
 export interface FlapCut {
   readonly names: readonly string[];
@@ -70,6 +85,7 @@ export interface FlapCut {
   readonly marks?: { readonly start: readonly [Point, Point]; readonly side: readonly [Point, Point] };
 }
 
+/** One thing to do: by code, with the one measure it needs (mm) and how the paper lies. */
 export interface Step {
   readonly n: number;
   readonly kind: StepKind;
@@ -82,6 +98,11 @@ export interface Step {
   readonly flaps?: readonly FlapCut[];
   /** the fitting that is made or laid in it */
   readonly fitting?: string;
+  /** the piece it is done on, and whether that is made from its sheet or put together with others */
+  readonly of: string;
+  readonly phase: "make" | "together";
+  /** what has been done when it is done */
+  readonly does: readonly Deed[];
   readonly scene: Scene;
 }
 

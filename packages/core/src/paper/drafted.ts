@@ -2,6 +2,7 @@
  * What a form says, as plain data in each piece's flat coordinates. Glue and what else needs the paper folded comes later,
  * in `solve`: searches draft thousands of times and never fold.
  */
+import { calledContents } from "../catalogue/contents.ts";
 import { compose, invert, place } from "../geometry/point.ts";
 import type { ChangePath, Dimension, Extent, Join, Motion, PieceDraft, Contained, Seam } from "../model/piece.ts";
 import type { Contents } from "../model/spec.ts";
@@ -137,7 +138,7 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
   const { on, turned = 0, closes = [], depth = 0, from = "up", asks } = held;
   const { id: piece, laid } = find(on.id);
   const [x, y] = place(held.at ?? [on.width / 2, on.height / 2], laid);
-  const { name = "Card", width, height, thickness, shape } = contents;
+  const { width, height, thickness, shape } = contents;
   const rotation = laid.rotation + turned;
   const lies = turned % 180 === 0;
   const through = lies === (from === "up") ? "height" : "width";
@@ -151,7 +152,7 @@ function lyingIn(held: Held, find: Find, contents: Contents, path: ChangePath): 
   const [askWidth, askHeight] = typeof asks === "string" ? [asks, asks] : [asks?.width, asks?.height];
   const at = (setting: string): ChangePath => [...path, "settings", setting];
   return {
-    name,
+    name: calledContents(contents),
     ...(shape && { shape }),
     width,
     height,

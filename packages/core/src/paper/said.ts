@@ -96,8 +96,13 @@ export interface Covering {
 export interface Finish {
   readonly kind: StepKind;
   readonly code: string;
+  /** what its sentence is told with, and the one length (mm) to be set */
+  readonly facts?: Readonly<Record<string, number | string>>;
+  readonly measure?: number;
   /** done before anything goes in, where it is what closes the holder */
   readonly beforeFilling?: true;
+  /** it is what holds the contents: nothing is put in before */
+  readonly fills?: true;
   readonly held?: { readonly run: number; readonly wide: number };
 }
 

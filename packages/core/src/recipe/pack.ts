@@ -1,5 +1,5 @@
 /** What goes into a holder, taken together: the things lie one on another, the largest deciding the size. */
-import { pouredMl } from "../catalogue/contents.ts";
+import { calledContents, pouredMl } from "../catalogue/contents.ts";
 import type { Thing } from "../model/piece.ts";
 import type { Contents } from "../model/spec.ts";
 
@@ -14,7 +14,8 @@ export function volumeOf({ amount, width, height, thickness }: Contents): number
 }
 
 /** Every thing inside from the bottom up, each turned so that its long side lies along the long side of the first. */
-export function thingsIn({ name = "Card", width, height, thickness, also = [] }: Contents): Thing[] {
+export function thingsIn({ width, height, thickness, also = [], ...said }: Contents): Thing[] {
+  const name = calledContents(said);
   const across = width >= height;
   let above = 0;
   return [{ name, width, height, thickness }, ...also].map((thing, i) => {

@@ -3,7 +3,7 @@ import type { TrimCut } from "../layout/trimPlan.ts";
 import type { Place } from "../model/spec.ts";
 import { MM_PER } from "../units/length.ts";
 import type { Lying, Material } from "../model/solution.ts";
-import type { EdgeReadings } from "../methods/readings.ts";
+import type { EdgeReadings, PieceReadings } from "../methods/readings.ts";
 import type { Dimension } from "../model/piece.ts";
 import { formatLength, formatRun, formatSize, type Display } from "../units/format.ts";
 import { roundNear } from "../units/ruler.ts";
@@ -21,17 +21,29 @@ export function freeWords(facts: Facts | undefined, mm: Sayer): string {
     number,
   ];
   const same = (a: number, b: number): boolean => Math.abs(a - b) < SAME_MARGIN;
-  if (Math.max(side, right, top, bottom) < SAME_MARGIN) return "edge to edge";
-  if (same(side, right) && same(top, bottom))
+  if ([side, right, top, bottom].every((free) => Math.abs(free) < SAME_MARGIN)) return "edge to edge";
+  if (same(side, right) && same(top, bottom) && Math.min(side, top) > -SAME_MARGIN)
     return same(side, top) ? `${mm(side)} free all round` : `${mm(side)} free on the left, ${mm(top)} above`;
   const across = same(side, right)
     ? "in the middle across"
     : side <= right
-      ? `${mm(side)} free on the left`
-      : `${mm(right)} free on the right`;
-  const down = same(top, bottom) ? "in the middle down" : top <= bottom ? `${mm(top)} above` : `${mm(bottom)} below`;
+      ? offEdge(side, "left", mm)
+      : offEdge(right, "right", mm);
+  const down = same(top, bottom)
+    ? "in the middle down"
+    : top <= bottom
+      ? offEdge(top, "upper", mm)
+      : offEdge(bottom, "lower", mm);
   return `${across}, ${down}`;
 }
+
+/** How far a thing stays off an edge, or stands out past it. */
+export const offEdge = (free: number, edge: "left" | "right" | "upper" | "lower", mm: Sayer): string => {
+  if (Math.abs(free) < SAME_MARGIN) return `level with the ${edge} edge`;
+  if (free < 0) return `standing ${mm(-free)} past the ${edge} edge`;
+  const where = { left: "on the left", right: "on the right", upper: "above", lower: "below" }[edge];
+  return `${mm(free)} free ${where}`;
+};
 
 const EDGE_WORDS = { left: "the left", right: "the right", bottom: "the bottom", top: "the top" } as const;
 
@@ -98,8 +110,25 @@ export const sayRow = (values: readonly number[], display: Display): string =>
   values.map((mm, i) => formatLength(mm, display, { bare: i < values.length - 1 })).join(" · ");
 
 /** Where one edge's scores are read: `left edge 18 · 173 mm`. */
-export const sayReadings = ({ edge, measures }: EdgeReadings, display: Display): string =>
-  `${edge === "punch" ? "punch at" : `${edge} edge`} ${sayRow(measures, display)}`;
+export const sayReadings = ({ edge, measures, inPart }: EdgeReadings, display: Display): string =>
+  `${edge === "punch" ? "punch at" : `${edge} edge`} ${sayRow(measures, display)}${sayInPart(inPart, display)}`;
+
+/** Scores that end inside the sheet, told beside the others. */
+export const sayInPart = (inPart: readonly number[], display: Display): string =>
+  inPart.length === 0 ? "" : ` (${sayRow(inPart, display)} not from edge to edge: see the step)`;
+
+/** Scores that no edge measures. */
+export const sayByTemplate = (count: number): string =>
+  count === 0 ? "" : count === 1 ? "1 score by the template" : `${String(count)} scores by the template`;
+
+/** One piece's scores in a line: by its name where others are cut beside it. */
+export function sayPieceReadings(
+  { piece, readings, byTemplate, oneOfSeveral }: PieceReadings,
+  display: Display,
+): string {
+  const said = [...readings.map((r) => sayReadings(r, display)), sayByTemplate(byTemplate)].filter(Boolean).join(", ");
+  return oneOfSeveral ? `${piece.name}: ${said}` : said;
+}
 
 /** What a length usually is, mm, in both systems: makers talk in either. Nothing where that is nothing. */
 export function sayUsual(mm: number): string {

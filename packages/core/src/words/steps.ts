@@ -1,7 +1,7 @@
 /** What the hand does: a sentence for each step, and the words they share. */
 import { listed } from "../methods/scene.ts";
 import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
-import type { Step, FlapCut } from "../model/solution.ts";
+import type { FlapCut, Solution, Step } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
 import { freeWords } from "./measures.ts";
 import { cap, num, sayer, str, type Say, type Sayer, said } from "./saying.ts";
@@ -10,8 +10,94 @@ const ordinal = (n: number): string => ["", "first", "second", "third", "fourth"
 
 const scoreFrom = (s: Step): Say => {
   const edge = str(s.facts, "edge");
-  return (mm) => `Outside up, ${edge} edge at the stop. Score at ${mm(s.measure ?? 0)}.`;
+  return (mm) => `Outside up, ${edge} edge at the stop. Score at ${mm(s.measure ?? 0)}${endWords(s, mm)}.`;
 };
+
+/** From where to where a stroke runs that must not run from edge to edge. */
+function endWords({ facts }: Step, mm: Sayer): string {
+  if (facts?.["whole"] === undefined) return "";
+  const whole = num(facts, "whole");
+  const run = (from: number, to: number): string =>
+    from < SEEN_MM
+      ? `from the fence down to ${mm(to)}`
+      : to > whole - SEEN_MM
+        ? `from ${mm(from)} below the fence down to the edge`
+        : `from ${mm(from)} to ${mm(to)} below the fence`;
+  const second = facts["from2"] === undefined ? "" : ` and ${run(num(facts, "from2"), num(facts, "to2"))}`;
+  return `, only ${run(num(facts, "from"), num(facts, "to"))}${second}`;
+}
+
+/** By its place on the sheet, or by the template where the ruler has no mark for it. */
+const placeWords = (s: Step, mm: Sayer, what: string): string =>
+  num(s.facts, "template") === 1
+    ? "where the printed template has it"
+    : `${what} ${mm(num(s.facts, "x"))} right and ${mm(num(s.facts, "y"))} up of the sheet's lower left corner, as it is drawn`;
+
+/** A window: its size and where it is; the template where it has a shape. */
+const windowWords = (s: Step, mm: Sayer, more = ""): string =>
+  `Cut the window out of the ${str(s.facts, "flap")} in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}${more}, ${placeWords(s, mm, "its lower left corner")}.${opposite(s)}`;
+
+/** Clauses of what is folded, joined into a sentence. */
+function foldWords({ facts }: Step): string {
+  const of = (key: string): string => str(facts, key);
+  const clauses = [
+    of("up") && `stand ${of("up")} up at a right angle`,
+    of("square") && `fold ${of("square")} in at a right angle`,
+    of("in") && `fold ${of("in")} in`,
+    of("over") && `fold ${of("over")} over`,
+    of("behind") && `fold ${of("behind")} round behind`,
+    of("leaning") && `bend ${of("leaning")} up by ${of("degrees")}° off the flat`,
+    of("curved") && `press ${of("curved")} in along the curved scores`,
+  ].filter(Boolean);
+  return cap(`${clauses.join(", then ")}${pressWords(facts)}.`);
+}
+
+const pressWords = (facts: Step["facts"]): string =>
+  str(facts, "press") === ""
+    ? ""
+    : num(facts, "same") === 1
+      ? ` and press it down on ${str(facts, "onto")}`
+      : `, and press ${str(facts, "press")} on ${str(facts, "onto")}`;
+
+const EDGES_GLUED: Readonly<Record<string, string>> = {
+  left: "the left edge",
+  right: "the right edge",
+  top: "the upper edge",
+  bottom: "the lower edge",
+};
+
+/** The edges that glue runs along. */
+function edgeWords(along: string): string {
+  const edges = along.split(" ");
+  const [left, right] = [edges.includes("left"), edges.includes("right")];
+  const both = left && right ? ["both side edges"] : [];
+  const rest = edges.filter((e) => !(left && right && (e === "left" || e === "right")));
+  return listed([...both, ...rest.map((e) => EDGES_GLUED[e] ?? e)]);
+}
+
+/** What is folded in before the last flap closes. */
+const firstWords = ({ facts }: Step): string => (str(facts, "first") === "" ? "" : `Fold ${str(facts, "first")} in. `);
+
+/** Where along a fold, or an edge, something is put: in its middle, or so far from the nearer end. */
+function alongWords({ facts }: Step, mm: Sayer, axis: "across" | "down"): string {
+  const [low, high, names] =
+    axis === "across"
+      ? [num(facts, "side"), num(facts, "right"), ["left", "right"] as const]
+      : [num(facts, "bottom"), num(facts, "top"), ["lower", "upper"] as const];
+  if (Math.abs(low - high) < SEEN_MM) return "in the middle";
+  const [near, edge] = low <= high ? [low, names[0]] : [high, names[1]];
+  return near < -SEEN_MM
+    ? `standing ${mm(-near)} past the ${edge} edge`
+    : near < SEEN_MM
+      ? `level with the ${edge} edge`
+      : `${mm(near)} from the ${edge} edge`;
+}
+
+/** The axis a fold runs along, for what lies against it: the other one than that on which it touches. */
+const foldAxis = ({ facts }: Step): "across" | "down" =>
+  Math.min(Math.abs(num(facts, "side")), Math.abs(num(facts, "right"))) < SEEN_MM ? "down" : "across";
+
+const insideOf = (s: Step): string => (num(s.facts, "inside") === 1 ? "inside of the " : "") + str(s.facts, "onto");
 
 /** One sentence for each step, by code. */
 export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
@@ -25,7 +111,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     return `Open the card and lay it flat, its outside up${on}: it measures ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} opened.`;
   },
   "cut-second": (s) => (mm) =>
-    `Cut a second sheet for the ${str(s.facts, "part").toLowerCase()}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+    `Cut a sheet for ${layerOf(s)}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
   "punch-first": (s) => (mm) =>
     `Outside up, edge against the fence. Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch.`,
   "punch-again": (s) => () => `Hold it there and punch the ${ordinal(num(s.facts, "count"))} notch.`,
@@ -50,7 +136,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "score-from-right": scoreFrom,
   "score-from-top": scoreFrom,
   "score-from-bottom": scoreFrom,
-  "score-on": (s) => (mm) => `The same edge stays at the stop. Score at ${mm(s.measure ?? 0)}.`,
+  "score-on": (s) => (mm) => `The same edge stays at the stop. Score at ${mm(s.measure ?? 0)}${endWords(s, mm)}.`,
   "turn-left": (s) => () =>
     `Give the sheet a quarter turn to the left, so that its ${str(s.facts, "edge")} edge comes to the stop.`,
   "turn-right": (s) => () =>
@@ -58,138 +144,163 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "turn-half": (s) => () =>
     `Turn the sheet end for end, the same side up: the next score is out of the board's reach from this edge, so it is read from the ${str(s.facts, "edge")} edge.`,
   "draw-lines": (s) => () =>
-    `Draw ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")} with a pen.`,
+    `With a pen, draw ${str(s.facts, "what")} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the printed template has it.`,
   "foil-lines": (s) => () =>
-    `Foil ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, while the sheet lies flat.`,
+    `Foil ${str(s.facts, "what")} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the printed template has it, while the sheet lies flat.`,
   "print-lines": (s) => () =>
-    `Print ${num(s.facts, "count") === 1 ? "the outline" : `the ${String(num(s.facts, "count"))} outlines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, while the sheet still lies flat.`,
+    `Print ${str(s.facts, "what")} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the template has it, while the sheet lies flat.`,
   "score-lines": (s) => () =>
-    `Score ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the template shows.`,
+    `Score ${str(s.facts, "what")} on the ${str(s.facts, "face")} of the ${str(s.facts, "panels")}, as the printed template has it.`,
   "perforate-lines": (s) => () =>
-    `Perforate ${num(s.facts, "count") === 1 ? "the line" : `the ${String(num(s.facts, "count"))} lines`} on the ${str(s.facts, "panels")}, so that it tears there.`,
+    `Perforate along ${str(s.facts, "what")} on the ${str(s.facts, "panels")}, as the printed template has it, so that it tears there.`,
   "cut-row": (s) => (mm) => {
     const count = String(num(s.facts, "count"));
     const flap = str(s.facts, "flap");
     const kind = str(s.facts, "kind");
+    const long = s.measure === undefined ? "" : ` ${mm(s.measure)} long`;
     if (kind === "hole")
-      return `Punch ${count} holes ${mm(s.measure ?? 0)} across in the ${flap}, where the template has them.`;
+      return `Punch ${count} holes ${mm(s.measure ?? 0)} across in the ${flap}, where the printed template has them.`;
+    if (kind === "slit") return `Cut ${count} slits${long} in the ${flap}, where the printed template has them.`;
     if (kind === "standing")
-      return `Cut round the ${count} shapes in the ${flap}, where the template has them, score their feet and raise them.`;
-    return `Cut ${count} ${kind === "window" ? "openings" : "slits"} in the ${flap}, where the template has them.`;
+      return `Cut round the ${count} shapes in the ${flap}, where the printed template has them, score their feet and raise them.`;
+    return `Cut ${count} openings in the ${flap}, where the printed template has them.`;
   },
   "cut-standing": (s) => (mm) =>
-    `Cut round the shape in the ${str(s.facts, "flap")}, ${mm(num(s.facts, "width"))} across, score its foot and raise it there.`,
+    `Cut round the shape in the ${str(s.facts, "flap")}, ${mm(num(s.facts, "width"))} across, where the printed template has it; score its foot and raise it there.`,
+  "cut-slit-shaped": (s) => (mm) =>
+    `Cut the slit in the ${str(s.facts, "flap")} along its line, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all, where the printed template has it.`,
+  "cut-pieces": (s) => () =>
+    `Cut the ${partOf(s)} into its pieces along all its lines, where the printed template has them.`,
+  "cut-words": (s) => () =>
+    `Cut ${str(s.facts, "what")} out of the ${str(s.facts, "flap")}, letter by letter, where the printed template has them.`,
+  "keep-opposite": (s) => (mm) =>
+    `Keep what dropped out: it is the opposite, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all.`,
   "stick-on": (s) => () =>
-    `Stick ${str(s.facts, "contents")} on the ${str(s.facts, "part").toLowerCase()}, level with its foot: it is pulled out by what stands above.`,
-  "cut-loose": (s) => (mm) =>
-    `Cut the ${str(s.facts, "part").toLowerCase()}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+    `Stick ${str(s.facts, "contents")} on the ${partOf(s)}, level with its foot: it is pulled out by what stands above.`,
   "cut-folded": () => () =>
-    "Fold it along the score, the inside in, and cut the outline of one half through both plies at once.",
-  "cut-corners": (s) => (mm) => ["Cut along the outline.", ...flapWords(s.flaps ?? [], mm)].join(" "),
+    "Fold it along the score, the inside in, press the fold flat, cut the outline of one half through both plies at once by the printed template, and open it again.",
+  "cut-corners": (s) => (mm) => {
+    const flaps = flapWords(s.flaps ?? [], mm);
+    const rest = num(s.facts, "template") === 1 && !flaps.some((f) => f.includes("template"));
+    const plain = flaps.length === 0 && !rest;
+    const along = plain ? "Cut along the outline, square from the ends of the scores." : "Cut along the outline.";
+    return [along, ...flaps, ...(rest ? ["Take the shape from the printed template."] : [])].join(" ");
+  },
   "crease-all": (s) => () => {
     const count = num(s.facts, "folds");
     const along = count === 1 ? "the score" : count === 2 ? "both scores" : `all ${String(count)} scores`;
-    return `Fold along ${along} with the dent outside and the ridge inside, press the fold flat${count === 1 ? "" : " and open it again"}.`;
+    return `Fold along ${along} with the dent outside and the ridge inside, press ${count === 1 ? "the fold" : "each fold"} flat and open it again.`;
   },
-  "glue-part": (s) => () =>
-    `Glue the ${str(s.facts, "part").toLowerCase()}'s square end inside the tip of the ${str(s.facts, "onto")}; the round end stands out.`,
+  "crease-curved": (s) => () => {
+    const count = num(s.facts, "folds");
+    const along = count === 1 ? "the curved score" : `all ${String(count)} curved scores`;
+    return `Work along ${along} between your fingers, bending a little at a time. Do not press it flat: it stays a curve.`;
+  },
+  "glue-part": (s) => (mm) =>
+    `Glue the square end of the ${partOf(s)} inside the tip of the ${str(s.facts, "onto")}, in the middle: the round end stands ${mm(-num(s.facts, "top"))} out past the tip.`,
   "punch-hole": (s) => (mm) =>
     `Punch a hole ${mm(s.measure ?? 0)} across, its middle ${mm(num(s.facts, "from"))} from the head.`,
-  "cut-window": (s) => (mm) =>
-    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}.${opposite(s)}`,
-  "cut-window-round": (s) => (mm) =>
-    `Cut the window out in one piece, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, its corners rounded ${mm(num(s.facts, "radius"))}.${opposite(s)}`,
-  "cut-window-shaped": (s) => (mm) =>
-    `Cut the window out in one piece along its line, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} at its widest: print it at true size to cut by.${opposite(s)}`,
+  "cut-window": (s) => (mm) => windowWords(s, mm),
+  "cut-window-round": (s) => (mm) => windowWords(s, mm, `, its corners rounded ${mm(num(s.facts, "radius"))}`),
+  "cut-window-shaped": (s) => (mm) => windowWords(s, mm, " at its widest"),
   "fit-tab": () => () =>
     "Glue the back behind the closed envelope, score on its edge, and bring the front over the flap.",
   "glue-by-tabs": () => () =>
     "Put tape or glue on its tabs alone and press it on the panel it belongs on: that panel is its back.",
-  "glue-strut": () => () =>
-    "Glue the short part on the card's back, in the middle, its score at the hinge's height, the leg hanging down. Bend the leg back until the card stands.",
+  "glue-strut": (s) => (mm) =>
+    `Glue the short part on the card's back, in the middle across, its score ${mm(s.measure ?? 0)} above the card's lower edge, the leg hanging down. Bend the leg ${String(num(s.facts, "degrees"))}° off the back: the card then leans back ${String(num(s.facts, "lean"))}°.`,
   "fit-liner": () => () =>
     "Slide it into the envelope until the score lies on the flap's fold, and glue the flap part alone: the rest lies free.",
-  "cut-layer": (s) => (mm) => `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}.`,
-  "cut-frame": (s) => (mm) =>
-    `Cut ${layerOf(s)}, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))}, and out of it an opening ${mm(num(s.facts, "openWidth"))} × ${mm(num(s.facts, "openHeight"))}.`,
-  "lay-on": (s) => (mm) =>
-    `Glue the ${str(s.facts, "part").toLowerCase()}${num(s.facts, "tabs") === 1 ? ", by its tabs alone," : ""} on the ${str(s.facts, "onto")}${num(s.facts, "raised") > 0 ? `, on foam ${mm(num(s.facts, "raised"))} thick` : ""}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
+  "lay-on": (s) => (mm) => {
+    const part = `the ${partOf(s)}`;
+    const on = num(s.facts, "tabs") === 1 ? `the tabs of ${part} alone` : `the back of ${part}`;
+    const gum = num(s.facts, "raised") > 0 ? `foam ${mm(num(s.facts, "raised"))} thick` : gumWords(s, mm);
+    const where = `${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}`;
+    return `Put ${gum} on ${on} and lay it on the ${str(s.facts, "onto")}: ${where}.`;
+  },
+  "lay-puzzle": (s) => (mm) =>
+    `Put the ${partOf(s)} together${num(s.facts, "numbered") === 1 ? " by the numbers on the backs" : ""} and glue it piece by piece on ${num(s.facts, "marked") === 1 ? "its place on " : ""}the ${str(s.facts, "onto")}: ${freeWords(s.facts, mm)}${turnWords(num(s.facts, "turn"))}.`,
   "glue-strip": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the strip of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, along the upper edge, its score on the edge.`,
+    `Put ${gumWords(s, mm)} on the strip of the ${partOf(s)} and stick it behind the ${str(s.facts, "onto")}, along the upper edge, its score on the edge.`,
   "glue-piece": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the back of the ${str(s.facts, "part").toLowerCase()} and stick it on the ${str(s.facts, "onto")}.`,
+    `Put ${gumWords(s, mm)} on the back of the ${partOf(s)} and stick it on the ${insideOf(s)}: ${freeWords(s.facts, mm)}.`,
   "glue-mouth-tab": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} inside the short end of the ${str(s.facts, "part").toLowerCase()} and stick it behind the ${str(s.facts, "onto")}, its score on the upper edge, in the middle.`,
+    `Put ${gumWords(s, mm)} inside the short end of the ${partOf(s)} and stick it behind the ${str(s.facts, "onto")}, its score on the upper edge, in the middle.`,
   "glue-base": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the first part of the ${str(s.facts, "part").toLowerCase()} and stick it on the inside of the ${str(s.facts, "onto")}, its edge in the card's fold.`,
+    `Put ${gumWords(s, mm)} on the first part of the ${partOf(s)} and stick it on the inside of the ${str(s.facts, "onto")}, its edge in the card's fold, ${alongWords(s, mm, foldAxis(s))}.`,
   "glue-across": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the end of the ${str(s.facts, "part").toLowerCase()} that lies uppermost, close the card on it and press: it sticks to the inside of the ${str(s.facts, "onto")}.`,
+    `Put ${gumWords(s, mm)} on the end of the ${partOf(s)} that lies uppermost: it sticks to the inside of the ${str(s.facts, "onto")} when that is closed on it.`,
   "glue-riser": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the outside of the ${str(s.facts, "onto")} and stick the ${str(s.facts, "part").toLowerCase()} there, its edge on the crease by the card.`,
+    num(s.facts, "also") === 1
+      ? `Put ${gumWords(s, mm)} on the outsides of both risers and stick the ${partOf(s)} there, its edge on the crease by the card, in the middle between them.`
+      : `Put ${gumWords(s, mm)} on the outside of the ${str(s.facts, "onto")} and stick the ${partOf(s)} there, its edge on the crease by the card, ${alongWords(s, mm, foldAxis(s))}.`,
   "through-slit": (s) => () =>
-    `Put one half of the ${str(s.facts, "part").toLowerCase()} through the slit from behind and fold it flat. It must run up and down freely.`,
+    `Put one half of the ${partOf(s)} through the slit from behind and fold it flat. It must run up and down freely.`,
   "glue-carrier": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the ${str(s.facts, "onto")} and stick the ${str(s.facts, "part").toLowerCase()} on it. Keep glue off the slit, and try it before the glue sets.`,
+    `Slide the carrier to the lower end of the slit, put ${gumWords(s, mm)} on the ${str(s.facts, "onto")}, and stick the ${partOf(s)} on it, seen on the ${str(s.facts, "over")}: ${freeWords(s.facts, mm)}. Keep glue off the slit, and try it before the glue sets.`,
+  "glue-cover": (s) => (mm) =>
+    `Glue the ${partOf(s)} on the outside of the ${str(s.facts, "onto")}: ${freeWords(s.facts, mm)}.`,
   "tuck-corners": (s) => () =>
-    `Lay the ${str(s.facts, "part").toLowerCase()} on the ${str(s.facts, "onto")} and tuck each corner through its slit. No glue: it can be changed.`,
+    `Lay the ${partOf(s)} on the ${insideOf(s)} and tuck each corner through its slit. No glue: it can be changed.`,
   "glue-handle": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on both ends of the ${str(s.facts, "part").toLowerCase()} and stick them behind the ${str(s.facts, "onto")}.`,
+    `Put ${gumWords(s, mm)} on both ends of the ${partOf(s)} and stick them behind the ${str(s.facts, "onto")}, ${alongWords(s, mm, "across")}: the ends reach ${mm(num(s.facts, "reach"))} down from its upper edge.`,
   "glue-tabs-on": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the tabs of the ${str(s.facts, "part").toLowerCase()} alone and press it on the ${str(s.facts, "onto")}, foot on foot.`,
-  "slide-in": (s) => () => `Slide the ${str(s.facts, "part").toLowerCase()} in: it goes with a light push.`,
-  staple: () => () => "Fold it over the bag's mouth and staple through all layers, once near each side.",
+    `Put ${gumWords(s, mm)} on the tabs of the ${partOf(s)} alone and press it on the ${str(s.facts, "onto")}, foot on foot.`,
+  "slide-in": (s) => () => `Slide the ${partOf(s)} in with what is in it: it goes with a light push.`,
+  staple: (s) => () =>
+    `Fold it over the mouth of what it closes (${str(s.facts, "contents")}) and staple through all layers, once near each side.`,
   "tie-and-flag": () => () =>
     "Run a string through both holes and round the stick, and tie it in front. Lay the seal band round the stick above the faces and glue its two ends face to face: it is torn to open it.",
+  "tie-and-tag": () => () =>
+    "Run a string through both holes and round the stick, and tie it in front. Thread the tag on the stick by its two slits, above the faces.",
   "tie-round-stick": () => () => "Run a string through both holes and round the stick, and tie it in front.",
   "glue-web": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}. They go inside the bottom wall.`,
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}. They go inside the bottom wall.`,
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
-  "cut-shape": () => () => "Cut along the outline.",
+  "cut-shape": () => () => "Cut along the outline, by the printed template.",
   "cut-slit-inside": (s) => (mm) =>
-    `Cut a slit ${mm(s.measure ?? 0)} long straight through: from ${mm(num(s.facts, "x"))} right and ${mm(num(s.facts, "y"))} up of the sheet's lower left corner, as it is drawn, to ${mm(num(s.facts, "toX"))} and ${mm(num(s.facts, "toY"))}.`,
+    num(s.facts, "template") === 1
+      ? `Cut a slit ${mm(s.measure ?? 0)} long straight through the ${str(s.facts, "flap")}, where the printed template has it.`
+      : `Cut a slit ${mm(s.measure ?? 0)} long straight through the ${str(s.facts, "flap")}: from ${mm(num(s.facts, "x"))} right and ${mm(num(s.facts, "y"))} up of the sheet's lower left corner, as it is drawn, to ${mm(num(s.facts, "toX"))} and ${mm(num(s.facts, "toY"))}.`,
   "punch-in-flap": (s) => (mm) =>
     `Punch a hole ${mm(s.measure ?? 0)} across in the ${str(s.facts, "flap")}, its middle ${mm(num(s.facts, "from"))} from its score, in the middle.`,
   "punch-at": (s) => (mm) =>
-    `Punch a hole ${mm(s.measure ?? 0)} across in the ${str(s.facts, "flap")}, its middle ${mm(num(s.facts, "x"))} right and ${mm(num(s.facts, "y"))} up of the sheet's lower left corner, as it is drawn.`,
+    `Punch a hole ${mm(s.measure ?? 0)} across in the ${str(s.facts, "flap")}, ${placeWords(s, mm, "its middle")}.`,
   "score-by-template": (s) => () =>
     `A board's grooves are straight: score the ${num(s.facts, "count") === 1 ? "curved line" : `${String(num(s.facts, "count"))} curved lines`} by hand, along a template cut from the printed sheet.`,
   "score-by-ruler": (s) => () =>
-    `Score the ${num(s.facts, "count") === 1 ? "slanted line" : `${String(num(s.facts, "count"))} slanted lines`} along a ruler, from end to end as the printed sheet has them: they run to no edge of the board.`,
+    `Score the ${num(s.facts, "count") === 1 ? "slanted line" : `${String(num(s.facts, "count"))} lines`} along a ruler, from end to end as the printed template has them: they run to no edge of the board.`,
   "cut-outline": (s) => (mm) =>
-    `Cut ${layerOf(s)} out along its outline, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all.`,
-  "stand-up": (s) => () => `Stand the ${str(s.facts, "flaps")} up at a right angle.`,
-  "fold-on": (s) => () => `Fold the ${str(s.facts, "flaps")} a quarter turn further, in.`,
+    `Cut ${layerOf(s)} out along its outline by the printed template, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all.`,
   "glue-flap": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}, along both side edges.`,
-  "fold-in": (s) => () =>
-    num(s.facts, "valley")
-      ? `Fold the ${str(s.facts, "flaps")} in.`
-      : `Fold the ${str(s.facts, "flaps")} back, so that the printed side stays outside.`,
-  "fold-press": (s) => () => `Fold the ${str(s.facts, "flaps")} up over them and press down.`,
-  fill: (s) => () => `Slide in: ${str(s.facts, "contents")}.`,
-  close: (s) => () => `Close the ${str(s.facts, "flaps")}.`,
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}, along ${edgeWords(str(s.facts, "along"))}.`,
+  fill: (s) => () =>
+    str(s.facts, "carrier") === ""
+      ? `Slide in: ${str(s.facts, "contents")}.`
+      : `Slide in: ${str(s.facts, "contents")} on the ${str(s.facts, "carrier").toLowerCase()}.`,
+  close: (s) => () => `${firstWords(s)}Close ${str(s.facts, "flaps")}.`,
   "lock-slits": () => () => "Slip the two slits into one another, one end from above and one from below.",
-  "glue-tabs": (s) => (mm) => `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}.`,
+  "glue-tabs": (s) => (mm) => `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}.`,
   "glue-where": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of the ${str(s.facts, "flap")}, where it comes to lie on the ${str(s.facts, "onto")}.`,
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}, where it comes to lie on ${str(s.facts, "onto")}.`,
+  fold: (s) => () => foldWords(s),
+  "fold-round": (s) => () => `Bring ${str(s.facts, "flaps")} round, each at a right angle${pressWords(s.facts)}.`,
+  "close-curved": (s) => () =>
+    `Close it: press ${str(s.facts, "flaps")} in along the curved scores, one after the other.`,
+  "fill-loose": (s) => () => `Fill in: ${str(s.facts, "contents")}.`,
   "tie-string": () => () => "Run a string through both holes and tie it.",
   "stick-seal": () => () => "Stick the seal half on the top flap and half on the front below it.",
   "stick-seal-mouth": () => () => "Stick the seal over the mouth, half on the back and half on the front.",
-  "lay-band": () => () =>
-    "Lay the band round the closed height, over the flap, crease it at both edges and glue its end on itself: it slides off again.",
-  "tuck-in": (s) => () => `Tuck the ${str(s.facts, "flaps")} in behind the front.`,
+  "lay-band": (s) => () =>
+    `Lay the band round the closed height${str(s.facts, "over") === "" ? "" : `, over ${str(s.facts, "over")}`}, crease it at both edges and glue its end on itself: it slides off again.`,
+  "tuck-in": (s) => () => `${firstWords(s)}Tuck ${str(s.facts, "flaps")} in behind the front.`,
   "tuck-over": () => () => "Bring the tab over the mouth and tuck its end into the slit.",
   "bring-round": (s) => () =>
-    `Bring both ends round: ${str(s.facts, "contents")}. The ${str(s.facts, "flaps")} comes to lie on top.`,
-  "fold-over": (s) => () => `Fold the ${str(s.facts, "flaps")} over and press down.`,
-  "cut-cover": (s) => (mm) =>
-    `Cut the ${str(s.facts, "part").toLowerCase()} from the paper you like, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down: its shape is on the printed template.`,
-  "glue-cover": (s) => () =>
-    `Glue the ${str(s.facts, "part").toLowerCase()} on the outside of the ${str(s.facts, "onto")}, with the same border all round.`,
+    `Bring ${str(s.facts, "first")} and then ${str(s.facts, "flaps")} round: ${str(s.facts, "contents")}. The last comes to lie on top.`,
   "slide-on": (s) => () => `Slide the band over: ${str(s.facts, "contents")}.`,
   "lay-inside": (s) => () => `Lay it on the inside of the front, in the middle: ${str(s.facts, "contents")}.`,
-  "close-tab": (s) => () => `Close the ${str(s.facts, "flaps")} and tuck the tab into the slit.`,
+  "close-tab": (s) => () => `${firstWords(s)}Close ${str(s.facts, "flaps")} and tuck the tab into the slit.`,
 };
 
 /** What holds: glue, or a tape that fits. */
@@ -220,8 +331,13 @@ const turnWords = (degrees: number): string =>
     ? ""
     : `, then turned ${String(Math.abs(degrees))}° ${degrees > 0 ? "to the left" : "to the right"} about its middle`;
 
-const layerOf = (s: Step): string =>
-  `the ${str(s.facts, "part").toLowerCase()}${str(s.facts, "paper") ? ` from ${str(s.facts, "paper")}` : ""}`;
+/** A piece inside a sentence: what belongs to something laid is called by that, `strip of the pop-up cradle`. */
+function partOf({ facts }: Step): string {
+  const [whole = "", part] = str(facts, "part").toLowerCase().split(": ");
+  return part === undefined ? whole : `${part} of the ${whole}`;
+}
+
+const layerOf = (s: Step): string => `the ${partOf(s)}${str(s.facts, "paper") ? ` from ${str(s.facts, "paper")}` : ""}`;
 
 /** What drops out of a mask is used too; out of a maker's own window it is waste. */
 const opposite = (s: Step): string => (s.facts?.["keep"] === 0 ? "" : " What drops out is the opposite: keep it.");
@@ -242,6 +358,15 @@ export const stepHeads: Readonly<Record<Step["kind"], string>> = {
   fill: "Fill",
   close: "Close",
 };
+
+/** What a step is done on, where a draft has several pieces: `Piece 3 of 8: Mat`. Empty where there is one. */
+export function stepHeading({ pieces, main }: Pick<Solution, "pieces" | "main">, { of, phase }: Step): string {
+  if (pieces.length < 2) return "";
+  if (phase === "together" && of === main) return "Put together";
+  const n = pieces.findIndex((p) => p.id === of);
+  const piece = `Piece ${String(n + 1)} of ${String(pieces.length)}: ${pieces[n]?.name ?? ""}`;
+  return phase === "together" ? `${piece}, to its place` : piece;
+}
 
 /** The sentence of a step. */
 export const sayStep = (step: Step, display: Display): string => cap(said(stepWords, step.code)(step)(sayer(display)));

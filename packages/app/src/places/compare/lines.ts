@@ -12,7 +12,7 @@ import {
   paperArea,
   paperNeed,
   readingsByPiece,
-  sayReadings,
+  sayPieceReadings,
   settingMeta,
   settingsOf,
   type Solution,
@@ -32,17 +32,10 @@ interface ComparedLine {
   readonly say: (version: Version, display: Display) => string;
 }
 
-const measures = (solution: Solution, display: Display): string => {
-  const all = readingsByPiece(solution);
-  return (
-    all
-      .map(({ piece, readings }) => {
-        const said = readings.map((r) => sayReadings(r, display)).join(", ");
-        return all.length > 1 ? `${piece.name}: ${said}` : said;
-      })
-      .join("; ") || "none"
-  );
-};
+const measures = (solution: Solution, display: Display): string =>
+  readingsByPiece(solution)
+    .map((piece) => sayPieceReadings(piece, display))
+    .join("; ") || "none";
 
 /** All that is said of every version, the numbers to cut by first. */
 export const LINES: readonly ComparedLine[] = [

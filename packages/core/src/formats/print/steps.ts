@@ -6,7 +6,7 @@ import { paperNeed } from "../../layout/paperNeed.ts";
 import { readingsByPiece } from "../../methods/readings.ts";
 import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
 import { type Display, formatLength, formatSize } from "../../units/format.ts";
-import { cap, sayFinding, sayMaterial, sayReadings, sayStep, stepHeads } from "../../words/en.ts";
+import { cap, sayFinding, sayMaterial, sayPieceReadings, sayStep, stepHeading, stepHeads } from "../../words/en.ts";
 import type { PdfOptions } from "./options.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
 import { yDown } from "../svg.ts";
@@ -71,13 +71,8 @@ function jobLine(solution: Solution, display: Display): string {
 }
 
 /** Where each piece is punched or scored, a line for each. */
-function scoreLines(solution: Solution, display: Display): string[] {
-  const all = readingsByPiece(solution);
-  return all.map(({ piece, readings }) => {
-    const name = all.length > 1 ? `${piece.name}: ` : "";
-    return `${name}${readings.map((r) => sayReadings(r, display)).join(", ")}`;
-  });
-}
+const scoreLines = (solution: Solution, display: Display): string[] =>
+  readingsByPiece(solution).map((piece) => sayPieceReadings(piece, display));
 
 interface PictureBox {
   readonly x: number;
@@ -106,11 +101,13 @@ function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, { d
     colours ?? { face: "#efe6d2", back: "#e2d3b4" },
   );
   const left = box.x + pictureWidth + 4;
+  const width = box.width - pictureWidth - 4;
   text(doc, `${String(step.n)}  ${stepHeads[step.kind]}`, left, box.y, 12, { strong: true });
-  const down = step.measure === undefined ? 6.5 : 16;
+  const heading = stepHeading(solution, step);
+  const named = heading === "" ? box.y + 5.5 : text(doc, heading, left, box.y + 5.5, 8.5, { width }) + 0.6;
   if (step.measure !== undefined)
-    text(doc, formatLength(step.measure, display), left, box.y + 5.5, 20, { strong: true, colour: ACCENT });
-  text(doc, sayStep(step, display), left, box.y + down, 9.5, { width: box.width - pictureWidth - 4 });
+    text(doc, formatLength(step.measure, display), left, named, 20, { strong: true, colour: ACCENT });
+  text(doc, sayStep(step, display), left, named + (step.measure === undefined ? 1 : 10.5), 9.5, { width });
 }
 
 const ROLE_OF: Readonly<Record<string, StrokeRole>> = {

@@ -30,7 +30,9 @@ interface Topper {
 export function topperFor(kind: "none" | "tag" | "flag", stick: number, grid: number): Topper {
   const tied = { kind: "close", code: "tie-round-stick" } as const;
   if (kind === "none") return { sheets: [], finish: tied };
-  return kind === "tag" ? { sheets: [threaded(stick)], finish: tied } : flagged(stick, grid);
+  return kind === "tag"
+    ? { sheets: [threaded(stick)], finish: { ...tied, code: "tie-and-tag" } }
+    : flagged(stick, grid);
 }
 
 function threaded(stick: number): Sheet {

@@ -90,13 +90,21 @@ export function seal(code: string): Closed {
 /** What a band goes round: how high the closed holder is, and how thick with its paper. */
 interface BandRound {
   readonly height: number;
+  /** a flap that it holds closed */
+  readonly over?: string;
   readonly contents: Pick<Contents, "thickness">;
   readonly stock: Pick<Stock, "caliper">;
   readonly setup: Pick<Setup, "grid">;
 }
 
 /** A plain strip laid round the closed holder's height and creased on it: what it goes round gives its creases. */
-export function band({ height, contents: { thickness }, stock: { caliper }, setup: { grid } }: BandRound): Closed {
+export function band({
+  height,
+  over = "",
+  contents: { thickness },
+  stock: { caliper },
+  setup: { grid },
+}: BandRound): Closed {
   const round = 2 * (height + thickness + BAND_PLIES * caliper + BAND_SLACK);
   const strip = panel("band", "Band", roundUp(BAND.wide, grid), roundUp(round + BAND.lap, grid));
   return {
@@ -105,6 +113,7 @@ export function band({ height, contents: { thickness }, stock: { caliper }, setu
     finish: {
       kind: "close",
       code: "lay-band",
+      facts: { over },
       held: { run: strip.width, wide: BAND.lap - 2 * TAPE_MARGIN },
     },
   };
@@ -171,7 +180,7 @@ export function closedWith(kind: Exclude<Closure, "open" | "mouth">, flaps: Clos
     case "seal":
       return seal("stick-seal");
     case "band":
-      return band({ ...flaps, height: flaps.body.height });
+      return band({ ...flaps, height: flaps.body.height, over: "the flap" });
     case "tuck":
       return { ...UNCLOSED, closing: "tuck-in" };
     case "none":

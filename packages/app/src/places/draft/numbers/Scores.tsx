@@ -1,4 +1,4 @@
-import { type EdgeReadings, readingsByPiece, sayRow, type Solution } from "@cut-fold/core";
+import { type EdgeReadings, readingsByPiece, sayByTemplate, sayRow, type Solution } from "@cut-fold/core";
 import { useDisplay } from "../../../store/settings.ts";
 
 /** Where the scores of each piece go: one measure on a punch board, every reading on a scoring board, edge by edge. */
@@ -8,17 +8,23 @@ export function Scores({ solution }: { readonly solution: Solution }) {
   const isPunched = all[0]?.readings[0]?.edge === "punch";
   return (
     <>
-      {all.map(({ piece, readings }) => (
+      {all.map(({ piece, readings, byTemplate, oneOfSeveral }) => (
         <section key={piece.id} className="readings">
-          {all.length > 1 ? <h3>{piece.name}</h3> : null}
+          {oneOfSeveral ? <h3 className="readings-of">{piece.name}</h3> : null}
           {readings.map((reading, i) => (
             <div key={reading.edge}>
               <h3>{headOf(reading, i)}</h3>
               <p className={reading.measures.length > 1 || i > 0 ? "figure-score several" : "figure-score"}>
                 {sayRow(reading.measures, display)}
               </p>
+              {reading.inPart.length === 0 ? null : (
+                <p className="figure-note">
+                  {sayRow(reading.inPart, display)}: not from edge to edge, its step says from where to where
+                </p>
+              )}
             </div>
           ))}
+          {byTemplate === 0 ? null : <p className="figure-note">{sayByTemplate(byTemplate)}</p>}
         </section>
       ))}
       {all.length === 0 ? null : (

@@ -1,5 +1,5 @@
 /** The page propped up at the table: one step fills the screen, and it remembers where it was. */
-import { formatLength, pictureOf, sayStep, type Solution, stepHeads } from "@cut-fold/core";
+import { formatLength, pictureOf, sayStep, type Solution, stepHeading, stepHeads } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo } from "react";
 import { ArrowLeft, ArrowRight, Check } from "lucide-react";
@@ -113,6 +113,12 @@ function Onward({ n, count, quantity }: { readonly n: number; readonly count: nu
   );
 }
 
+/** What the step before one is done on. */
+function headingBefore(solution: Solution, i: number): string {
+  const before = solution.steps[i - 1];
+  return before ? stepHeading(solution, before) : "";
+}
+
 export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
   const display = useDisplay(solution.grid);
   const count = solution.steps.length;
@@ -128,6 +134,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
   }, [id]);
   if (!step || !picture) return null;
   const sentence = sayStep(step, display);
+  const heading = stepHeading(solution, step);
   return (
     <section className="steps" aria-label="Steps">
       <div
@@ -149,6 +156,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
         <p className="steps-count">
           Step {n} of {count}
         </p>
+        {heading === "" ? null : <p className="steps-of">{heading}</p>}
         <h2 className="steps-head">
           {stepHeads[step.kind]}
           {together && quantity > 1 ? `, ${String(quantity)} times` : ""}
@@ -164,11 +172,14 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
         <span className="spring" />
         <Progress quantity={quantity} />
         <ol className="steps-dots" aria-label="All steps">
-          {solution.steps.map((s) => (
-            <li key={s.n}>
+          {solution.steps.map((s, i) => (
+            // a gap where the next piece begins
+            <li key={s.n} data-begins={i > 0 && stepHeading(solution, s) !== headingBefore(solution, i)}>
               <button
                 type="button"
-                aria-label={`Step ${String(s.n)}, ${stepHeads[s.kind]}`}
+                aria-label={[`Step ${String(s.n)}, ${stepHeads[s.kind]}`, stepHeading(solution, s)]
+                  .filter(Boolean)
+                  .join(", ")}
                 aria-current={s.n === n ? "step" : undefined}
                 data-done={s.n < n}
                 onClick={() => {
