@@ -110,7 +110,7 @@ export function PileView({ pile }: { readonly pile: Pile }) {
         <line x1={0} x2={WIDE} y1={bottom + 1.5} y2={bottom + 1.5} stroke={colour.ink} strokeWidth={2} />
       </svg>
       <p className="figure-note">
-        <strong className="pile-total">{formatLength(pile.total, display)}</strong> in all
+        <strong className="pile-total">{formatLength(pile.total, display)}</strong> together
       </p>
     </>
   );

@@ -69,7 +69,7 @@ describe.each<[string, Given, { figure?: number; limit?: number; severity: strin
       settings: { corners: "web" },
       method: { board: "scoring-millimetre" },
     },
-    { figure: 3, severity: "warning" },
+    { figure: 2.85, severity: "warning" },
     { form: "deep-envelope", contents: { preset: "iso-a6", thickness: 8 }, settings: { corners: "web" } },
   ],
   [

@@ -87,7 +87,11 @@ function borderOf({ part, lies, spec }: FittingChecked) {
 function nothingLeft(told: FittingChecked): Finding | undefined {
   const border = borderOf(told);
   const { width, height } = told.lies;
-  if (!border || border.asked === 0 || Math.min(width, height) > told.part.setup.grid + PAST_MM) return undefined;
+  if (!border || border.asked === 0) return undefined;
+  // what keeps a border at its ends alone may be as thin as a line the other way
+  const down = border.runs !== undefined && valueAt(told.spec, pathOf(told, border.runs)) === "down";
+  const long = down ? height : width;
+  if ((border.round ? Math.min(width, height) : long) > told.part.setup.grid + PAST_MM) return undefined;
   const found = { ...at(told), code: "nothing", severity: "error", figure: border.asked, limit: 0 } as const;
   return { ...found, ...borderRemedy(told, EASY_BORDER_MM) };
 }

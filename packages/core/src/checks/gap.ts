@@ -32,7 +32,8 @@ export const gap: Check = {
         if (axis === lying.open?.axis) return [];
         const band = lying.open?.past === "both";
         const limits = band ? BAND : { snug: SNUG_MM, loose: LOOSE_MM, usual: USUAL_PLAY };
-        const room = lying.gap[axis];
+        // a band holds by how close its whole loop sits: what one way leaves, the other may take
+        const room = lying.gap[axis] + (band ? lying.gap.depth : 0);
         const asks = lying.asks[axis];
         const { piece, panel } = lying.on;
         const at = { check: "gap", piece, panel, figure: room, facts: { axis, contents: lying.name } } as const;

@@ -12,6 +12,8 @@ import { draftedWith } from "./trial.ts";
 
 /** A shorter seam (mm of glue along the strip) lets the side open when the contents are pushed in. */
 const LEAST_SEAM_MM = 15;
+/** A zone of glue narrower than this (mm) holds nothing: a thin line of wet glue is as wide (geometry notes: strips). */
+const LEAST_WIDE_MM = 1.5;
 /** A strip is widened by halves of a mm: finer nobody types. */
 const HALF_MM = 0.5;
 
@@ -67,7 +69,7 @@ const saysTheSame = (f: Finding, g: Finding): boolean =>
 /** Seams are long enough, and the maker's tape is no wider than the strip it goes on. */
 export const seam: Check = {
   id: "seam",
-  codes: ["short", "tape"],
+  codes: ["short", "thin", "tape"],
   run: (checked) =>
     checked.parts
       .flatMap((part) =>
@@ -77,10 +79,17 @@ export const seam: Check = {
             const length = seamLength(piece.glue, glue);
             const at = { check: "seam", severity: "warning", piece: piece.id, panel: glue.panel } as const;
             const found: Finding[] = [];
+            if (glue.widestTape < LEAST_WIDE_MM) {
+              const wider = widened(checked, part, glue, LEAST_WIDE_MM);
+              const mends =
+                wider !== undefined && glue.widens ? remedy("widen", glue.widens, wider, { mm: wider }) : {};
+              const thin = { code: "thin", figure: glue.widestTape, limit: LEAST_WIDE_MM } as const;
+              found.push({ ...at, ...thin, severity: "error", ...mends });
+            }
             if (!glue.web && length < LEAST_SEAM_MM) {
               found.push({ ...at, code: "short", figure: length, limit: LEAST_SEAM_MM });
             }
-            if (tape !== undefined && tape > glue.widestTape + 1e-9) {
+            if (tape !== undefined && tape > glue.widestTape + 1e-9 && glue.widestTape >= LEAST_WIDE_MM) {
               const mends = tapeRemedy(checked, part, glue, tape);
               const facts = { needed: tape + 2 * TAPE_MARGIN };
               found.push({ ...at, code: "tape", figure: tape, limit: glue.widestTape, facts, ...mends });

@@ -5,6 +5,7 @@
 import { sharedConvex } from "../geometry/convex.ts";
 import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
+import type { Turn } from "../forms/form.ts";
 import type { Face, PanelFace, PieceDraft } from "../model/piece.ts";
 import type { GroundFace } from "../model/solution.ts";
 import type { Fitting } from "../model/spec.ts";
@@ -72,12 +73,19 @@ export function groundFor({ on }: Fitting, done: readonly Part[]): GroundFace | 
 }
 
 /** Degrees by which a panel that is folded over is turned to be read. */
-const READ_FROM_TIP = 180;
+const READ_FROM_TIP: Turn = 180;
+
+const READ: Readonly<Record<Turn, Pose>> = {
+  0: HERE,
+  90: { ...HERE, rotation: 90 },
+  180: { ...HERE, rotation: 180 },
+  270: { ...HERE, rotation: -90 },
+};
 
 const faces = new WeakMap<PieceDraft, Map<string, GroundFace>>();
 
 /** A panel's face, the same each time it is asked for: what is laid on it need not be laid again. */
-function faceOf(piece: PieceDraft, outline: PieceDraft["panels"][number]["outline"], on: PanelFace, turn: number) {
+function faceOf(piece: PieceDraft, outline: PieceDraft["panels"][number]["outline"], on: PanelFace, turn: Turn) {
   const known = faces.get(piece) ?? new Map<string, GroundFace>();
   faces.set(piece, known);
   const key = `${faceKey(on)}/${String(turn)}`;
@@ -91,15 +99,16 @@ function faceFresh(
   { laid }: PieceDraft,
   outline: PieceDraft["panels"][number]["outline"],
   on: PanelFace,
-  turn: number,
+  turn: Turn,
 ): GroundFace {
   const drawn = flatten(outline).map((p) => place(p, invert(laid)));
   const { left, right, bottom, top } = boundsOf(drawn);
   const [width, height] = [right - left, top - bottom];
   const looked: Pose =
     on.face === "front" ? { ...HERE, x: left, y: bottom } : { x: right, y: bottom, rotation: 0, flip: true };
-  const read = turn === 0 ? HERE : { x: width, y: height, rotation: 180, flip: false };
-  return { ...on, width, height, pose: compose(laid, compose(looked, read)) };
+  const read = { ...READ[turn], x: turn === 90 || turn === 180 ? width : 0, y: turn > 90 ? height : 0 };
+  const size = turn % 180 === 0 ? { width, height } : { width: height, height: width };
+  return { ...on, ...size, pose: compose(laid, compose(looked, read)) };
 }
 
 const edges = new WeakMap<GroundFace, readonly Point[]>();

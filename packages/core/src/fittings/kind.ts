@@ -55,8 +55,8 @@ export interface FittingKind<S extends z.ZodObject = z.ZodObject> {
   readonly setsWords?: true;
   /** it lies across the fold that its panel opens by, its left edge in it, and is glued to the other panel too */
   readonly acrossFold?: true;
-  /** the setting that keeps a border free, all round or at both ends */
-  readonly border?: { readonly setting: string; readonly round: boolean };
+  /** the setting that keeps a border free, all round or at both ends; and the one that says which way its ends lie */
+  readonly border?: { readonly setting: string; readonly round: boolean; readonly runs?: string };
   /** lengths that grow with the size, where that depends on the row; others say it in their schema */
   follows?(set: Readonly<Record<string, unknown>>): Readonly<Partial<Record<string, Follows>>>;
   /** How it is usually laid on a ground so large: settings that differ from their defaults so that it fits. */

@@ -13,6 +13,7 @@
  */
 import { boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Pose } from "../geometry/point.ts";
+import type { Turn } from "../forms/form.ts";
 import type { Place } from "../model/fitting.ts";
 import type { Join, PanelFace, PieceDraft, Seam, Stroke } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
@@ -96,6 +97,7 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Part[], base: 
   return {
     ...drafted,
     lies,
+    ...(opening && { grounds: drafted.grounds.map((g) => ({ ...g, sides: { outside: READ_OFF[opening.side] } })) }),
     ...(drafted.leaves && { marks: leftBeneath(fitting.id, drafted.leaves, main, rests.on, pose) }),
     joins: [joinOf(row, drafted, main, rests.on, pose), ...drafted.joins],
     seams: [
@@ -106,6 +108,9 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Part[], base: 
     dimensions: [...drafted.dimensions, ...ruleFigures({ ...fitting, at }, lies, under, opening?.side)],
   };
 }
+
+/** How what lies across a fold, its left edge in it, is turned to be read as the card stands. */
+const READ_OFF: Readonly<Record<SideOf, Turn>> = { left: 0, right: 0, bottom: 270, top: 90 };
 
 interface LaySpot {
   readonly drafted: DraftedRow;

@@ -26,7 +26,7 @@ export const perforation = defineKind({
     runs: choice("Runs", { across: "Across", down: "Down" }, "across", "Which way it runs on its ground."),
     border: mm("Free at each end", 0, [0, 150], "Left whole at both ends of it."),
   }),
-  border: { setting: "border", round: false },
+  border: { setting: "border", round: false, runs: "runs" },
   draft({ name, ground, set }) {
     const lies = set.runs === "across";
     const long = Math.max(1, (lies ? ground.width : ground.height) - 2 * set.border);

@@ -26,7 +26,7 @@ export const strip = defineKind({
     width: mm("Strip width", 20, [1, 400], "Across the strip."),
     border: mm("Free at each end", 0, [0, 150], "Left free at both ends of it."),
   }),
-  border: { setting: "border", round: false },
+  border: { setting: "border", round: false, runs: "runs" },
   follows: ({ runs }) => ({ width: runs === "across" ? "height" : "width" }),
   draft({ name, ground, set, setup: { grid }, stock }) {
     const across = set.runs === "across";

@@ -5,7 +5,7 @@ import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import { derivePiece } from "../paper/derive.ts";
 import { solve } from "../solve.ts";
-import { formOf, specOf } from "../test/randomSpec.ts";
+import { formOf, pressed, specOf } from "../test/randomSpec.ts";
 import { draftOf } from "../paper/drafted.ts";
 import { withGlue } from "../paper/seam.ts";
 import { setupOf } from "../recipe/readMethod.ts";
@@ -113,7 +113,8 @@ describe("poses", () => {
 });
 
 describe("a tab that ends exactly where what is inside does", () => {
-  // 60 mm of room round 40, tabs of 10 from either side: by the numbers they meet, and neither takes a ply of the other's room
+  // 60 mm of room round 40, tabs of 10 from either side: by the numbers they meet, and neither takes a ply of the other's
+  // room; the end walls stand half a ply into it on each side
   it.each([40, 225])("takes no room of it, %d mm high", (height) => {
     const s = solve(
       specOf({
@@ -124,6 +125,61 @@ describe("a tab that ends exactly where what is inside does", () => {
     );
     const proof = prove(s);
     expect(proof.ok).toBe(true);
-    expect(proof.contents.gap?.height).toBeCloseTo(20, 6);
+    expect(proof.contents.gap?.height).toBeCloseTo(20 - 0.08, 6);
+  });
+});
+
+describe("the proof says no", () => {
+  // a bar of 150 × 75 × 10 in paper a mm thick, half a mm of room
+  const box = (form: string) =>
+    solve(
+      specOf({
+        ...{ form, contents: { width: 75, height: 150, thickness: 10 }, stock: { caliper: 1, weight: 600 } },
+        ...{ settings: { play: 0.5 }, method: { board: "scoring-millimetre" } },
+      }),
+    );
+
+  it.each(["sleeve-and-tray", "tuck-box"])("to a %s one ply too tight", (form) => {
+    const s = box(form);
+    expect(prove(s).ok).toBe(true);
+    expect(s.gap.width).toBeGreaterThanOrEqual(0.5);
+    // the same paper round something a ply wider, as if a wall took no room
+    const tight = s.contents.map((c) => ({ ...c, width: c.width + 1 }));
+    expect(prove({ ...s, contents: tight }).ok).toBe(false);
+    // and where only the claim is a ply too good
+    const claimed = s.contents.map((c) => ({ ...c, gap: { ...c.gap, width: c.gap.width + 1 } }));
+    expect(prove({ ...s, contents: claimed }).ok).toBe(false);
+  });
+
+  it("measures the tray's room in its sleeve from face to face: slack, and what the ruler adds", () => {
+    const s = box("sleeve-and-tray");
+    const at = (piece: string, fold: string) =>
+      s.pieces.find((p) => p.id === piece)?.folds.find((f) => f.id === fold)?.from[0] ?? NaN;
+    const across = at("sleeve", "score-right-side") - at("sleeve", "score-seam-strip");
+    const inner = at("tray", "score-right-wall") - at("tray", "score-left-wall");
+    // the sleeve's walls and its strip take two plies of its width, the tray's walls stand one wider than its floor
+    expect(across - 2 - (inner + 1)).toBeGreaterThanOrEqual(1);
+    expect(across - 2 - (inner + 1)).toBeLessThan(1 + 1);
+  });
+
+  it("to a piece that reaches past its sheet, and to an opening wider than the strip it goes through", () => {
+    const [piece, ...more] = good.pieces as [Piece, ...Piece[]];
+    const short = { ...piece, blank: { ...piece.blank, height: piece.blank.height - 5 } };
+    const past = prove({ ...good, pieces: [short, ...more] });
+    expect(past.ok).toBe(false);
+    expect(past.offBlank).toMatchObject([{ piece: piece.id }]);
+    const stick = specOf({
+      ...{
+        form: "stick-holder",
+        contents: { width: 40, height: 40, thickness: 4 },
+        settings: { stick: 12, points: "down" },
+      },
+      method: { board: "scoring-millimetre" },
+    });
+    const told = solve(stick).findings.find((f) => f.code === "past-panel");
+    expect(prove(solve(stick)).ok).toBe(false);
+    expect(told).toMatchObject({ check: "hole", severity: "error" });
+    // its button makes room for the stick
+    expect(prove(solve(pressed(stick, told))).ok).toBe(true);
   });
 });

@@ -3,10 +3,11 @@
  * folded panels. Nothing here reads a form's formula: only panels, folds, glue and contents as they stand in the
  * solution.
  */
-import { areaOf } from "../geometry/path.ts";
-import { TOUCHING_MM2 } from "../geometry/tolerance.ts";
-import type { Contained } from "../model/piece.ts";
+import { areaOf, boundsOf, flatten, holds } from "../geometry/path.ts";
+import { CURVE_SAG_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
+import type { Contained, Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
+import { offOutline } from "../paper/hole.ts";
 import { filledWith, foldedPanels, lastOrder } from "../paper/pose.ts";
 import { contentsCrossings, type Crossing, flatCrossings, foldedCrossings } from "./crossings.ts";
 import { type At, sheetsOf } from "./inSpace.ts";
@@ -26,12 +27,18 @@ export interface Proof {
   readonly crossings: readonly Crossing[];
   /** mm²: the outline, and what its panels add up to */
   readonly area: readonly { readonly piece: string; readonly outline: number; readonly panels: number }[];
+  /** mm by which a piece reaches past the sheet it is cut from; none that fits is named */
+  readonly offBlank: readonly { readonly piece: string; readonly past: number }[];
+  /** cuts of a form's own that leave the panel they are in, by so many mm */
+  readonly offPanel: readonly { readonly piece: string; readonly cut: string; readonly past: number }[];
 }
 
 /** Plies that may lie over contents too small to reach under the flaps: there the cavity is that much deeper. */
 const PLIES_ABOVE = 3;
 /** The reported gap may differ from the measured one by no more than this (mm): what is printed is what is there. */
 const GAP_MM = 0.01;
+/** Curves are measured by chords: within this (mm) a piece lies on its sheet, a cut in its panel. */
+const PAST_MM = CURVE_SAG_MM + 0.01;
 /** mm² by which an outline may differ from its panels: rounding of sums only */
 const AREA_MM2 = 0.01;
 
@@ -71,14 +78,38 @@ export function prove(solution: Solution): Proof {
     panels: piece.panels.reduce((sum, panel) => sum + areaOf(panel.outline), 0),
   }));
 
+  const offBlank = solution.pieces.flatMap((piece) => {
+    const past = pastBlank(piece);
+    return past > PAST_MM ? [{ piece: piece.id, past }] : [];
+  });
+  const offPanel = solution.pieces.flatMap(cutsPastPanels);
   const ok =
+    offBlank.length === 0 &&
+    offPanel.length === 0 &&
     landings.every(hasLanded) &&
     held.every(({ gap }, i) => isTrue(gap, solution.contents[i], caliper)) &&
     contents.crossing <= TOUCHING_MM2 &&
     crossings.length === 0 &&
     area.every((a) => Math.abs(a.outline - a.panels) <= AREA_MM2);
-  return { ok, landings, contents, crossings, area };
+  return { ok, landings, contents, crossings, area, offBlank, offPanel };
 }
+
+/** mm by which a piece reaches past its sheet. */
+function pastBlank({ outline, blank }: Piece): number {
+  const { left, right, bottom, top } = boundsOf(outline.flatMap((path) => flatten(path)));
+  return Math.max(-left, -bottom, right - blank.width, top - blank.height);
+}
+
+/** A form's own cuts that run out of the panel they are said to be in: what drops out there would take a score with it. */
+const cutsPastPanels = (piece: Piece): Proof["offPanel"] =>
+  piece.cuts.flatMap(({ id, panel, path, fitting }) => {
+    const edge = flatten(piece.panels.find((p) => p.id === panel)?.outline ?? []);
+    // what a maker puts on a panel may run past it, and is told by the checks
+    if (fitting !== piece.fitting || edge.length === 0) return [];
+    const out = flatten(path).filter((p) => !holds(edge, p));
+    const past = Math.max(0, ...out.map((p) => offOutline(edge, p)));
+    return past > PAST_MM ? [{ piece: piece.id, cut: id, past }] : [];
+  });
 
 /** Whether a measured gap is the one that was claimed, and lets them in. */
 function isTrue(gap: Extent, lying: Contained | undefined, caliper: number): boolean {

@@ -1,6 +1,6 @@
 /**
  * Room round the contents: from each of their sides to what closes the holder there, and upwards. A wall that stands
- * there is met where it stands. A crease of a flat pocket must also reach round half the thickness on each side (girth:
+ * there is met at its face, half its paper off the score. A crease of a flat pocket must also reach round half the thickness on each side (girth:
  * 2W ≥ 2(w + t)).
  *
  *            up                  What closes a holder: a fold beside them, the end of the panel they lie on, paper that is
@@ -29,6 +29,8 @@ interface RoomRound {
   readonly lying: Contained;
   readonly piece: Piece;
   readonly at: At;
+  /** mm of the paper they lie on */
+  readonly caliper: number;
   readonly local: (p: Point3) => Point3;
   /** from space to the panel they lie on */
   readonly home: Rigid;
@@ -42,6 +44,8 @@ interface RoomRound {
 interface Other {
   readonly placed: readonly Point3[];
   readonly ply: number;
+  /** mm that it stands off its own middle */
+  readonly half: number;
 }
 
 /** mm free on each axis, and mm² where paper is in their way. */
@@ -56,7 +60,14 @@ export function measureContents(
   if (!piece) return { gap: lying.gap, crossing: Infinity };
   const sides: Nearest = { right: Infinity, left: Infinity, up: Infinity, down: Infinity };
   const round: RoomRound = {
-    ...{ lying, piece, at, local: ownAxes(lying), home: undo(at(piece.id, lying.on.panel)) },
+    ...{
+      lying,
+      piece,
+      at,
+      caliper: caliperOf(piece, caliper),
+      local: ownAxes(lying),
+      home: undo(at(piece.id, lying.on.panel)),
+    },
     ...{ a: lying.width / 2, b: lying.height / 2 },
     meet: (side, room) => {
       sides[side] = Math.min(sides[side], room);
@@ -78,7 +89,7 @@ function ownAxes({ rotation, x: left, y: low }: Contained): RoomRound["local"] {
 }
 
 /** Folds beside them: half a thickness is taken off where one is a crease. */
-function byFolds({ piece, lying, local, a, b, meet }: RoomRound): void {
+function byFolds({ piece, lying, caliper, local, a, b, meet }: RoomRound): void {
   for (const fold of piece.folds) {
     // what only bends there, or lies open, closes nothing
     if (fold.panels[0] !== lying.on.panel || Math.abs(fold.angle) < CLOSES_DEG || fold.path) continue;
@@ -93,8 +104,8 @@ function byFolds({ piece, lying, local, a, b, meet }: RoomRound): void {
     };
     const ends = [along(-half), along(half)];
     const near = ends.reduce((p, q) => (Math.abs(q) < Math.abs(p) ? q : p));
-    // a crease must reach round half the thickness, beside a wall there is none to reach round
-    const round = Math.abs(fold.angle) > FLAT_DEG ? lying.thickness / 2 : 0;
+    // a crease must reach round half the thickness; a wall stands half its own paper into the room
+    const round = Math.abs(fold.angle) > FLAT_DEG ? lying.thickness / 2 : caliper / 2;
     meet(
       upright ? (near > 0 ? "right" : "left") : near > 0 ? "up" : "down",
       Math.abs(near) - (upright ? a : b) - round,
@@ -150,10 +161,11 @@ function othersOf(
       placed: sheet.points.map(([x, y]) => local(move(home, move(sheet.pose, [x, y, 0])))),
       // from the middle of the paper they lie on to the middle of a sheet that touches it
       ply: (own + sheet.caliper) / 2,
+      half: sheet.caliper / 2,
     }));
 }
 
-/** What stands beside them closes a side; what lies over them is the ceiling, mm above the panel. */
+/** What stands beside them closes a side; what lies over them is the ceiling, mm between the faces of the two. */
 function byPaperOver({ lying, a, b, meet }: RoomRound, others: readonly Other[]): number {
   // what ends where they end lies beside them: double arithmetic alone must not push it over
   const overWidth = ([low, high]: readonly [number, number]): boolean =>
@@ -161,13 +173,15 @@ function byPaperOver({ lying, a, b, meet }: RoomRound, others: readonly Other[])
   const overHeight = ([low, high]: readonly [number, number]): boolean =>
     high > -b + SAME_POINT_MM && low < b - SAME_POINT_MM;
   let ceiling = Infinity;
-  for (const { placed, ply } of others) {
+  for (const { placed, ply, half } of others) {
     const [x, y, z] = extent(placed) as [[number, number], [number, number], [number, number]];
     const beside = z[1] > ply && z[0] < lying.thickness;
-    if (x[1] - x[0] < IN_PLANE_MM && beside && overHeight(y)) meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - a);
-    else if (y[1] - y[0] < IN_PLANE_MM && beside && overWidth(x)) meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - b);
+    if (x[1] - x[0] < IN_PLANE_MM && beside && overHeight(y))
+      meet(x[0] > 0 ? "right" : "left", Math.abs(x[0]) - half - a);
+    else if (y[1] - y[0] < IN_PLANE_MM && beside && overWidth(x))
+      meet(y[0] > 0 ? "up" : "down", Math.abs(y[0]) - half - b);
     else if (z[1] - z[0] < IN_PLANE_MM && z[0] > ply && overWidth(x) && overHeight(y))
-      ceiling = Math.min(ceiling, z[0]);
+      ceiling = Math.min(ceiling, z[0] - ply);
   }
   return ceiling;
 }

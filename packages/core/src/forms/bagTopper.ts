@@ -56,23 +56,30 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: InputOf<ty
 }
 
 function draft(input: InputOf<typeof settings>): Said {
-  const { contents, settings: set, setup } = input;
+  const { contents, stock, settings: set, setup } = input;
   const { across, high, head, free, spine } = sizesOf(input);
   const bow = set.lowerEdge === "waved" ? arched(Math.min(high, across) * BOW_PART) : undefined;
   const back = panel("back", "Back", across, high, { edges: { top: bow } });
   const { edges, on, hinge, mirror } = roundEdge(back.bottom, spine);
   const front = { ...flap("front", "Front", on, tapered({ deep: high, tip: bow }), hinge), mirror };
   const middle = [across / 2, head / 2] as const;
-  const cuts = through((id) => `hang-${id}`, set.hang > 0 ? [back, front] : [], middle, set.hang, { across: "hang" });
+  const cuts = through((id) => `hang-${id}`, set.hang > 0 ? [back, front] : [], middle, set.hang, {
+    across: "hang",
+    widens: "high",
+  });
   const mends = roundUp(free + LEAST_HELD, setup.grid);
   return {
     sheets: [sheet("topper", "Bag topper", [back, ...edges, front], { grid: setup.grid, cuts })],
     holds: {
       ...{ on: back, across, up: high, open: "one", asks: "play" },
-      ...(spine > 0 && { depth: spine }),
+      ...(spine > 0 && { depth: spine - stock.caliper }),
       // a topper too low for its hole holds the bag's very end, and is told
       at: [across / 2, Math.min(free, high - 1) + contents.height / 2],
-      gap: { width: across - contents.width, height: 0, depth: spine > 0 ? spine - contents.thickness : 0 },
+      gap: {
+        width: across - contents.width,
+        height: 0,
+        depth: spine > 0 ? spine - stock.caliper - contents.thickness : 0,
+      },
     },
     covers: [needs("high", high - free, LEAST_HELD, "topper-low", { mends, button: "make-higher" })],
     finish: { kind: "close", code: "staple", fills: true },

@@ -79,10 +79,13 @@ function sizesOf({ contents, stock, settings: set, setup: { grid } }: BandInput)
   const { width, height, thickness } = contents;
   const [round, along] = set.runs === "across" ? [width, height] : [height, width];
   const walled = thickness > ONE_SCORE_UP_TO;
-  const across = roundUp((walled ? betweenWalls : flatPocket)(round, thickness, set.play), grid);
-  const depth = walled ? roundUp(betweenWalls(thickness, 0, set.play) + stock.caliper, grid) : 0;
+  const ply = walled ? stock.caliper : 0;
+  const depth = walled ? roundUp(thickness + ply, grid) : 0;
+  // the loop is what must reach round, and is rounded as a whole: what the walls have more, the front has less
+  const reach = flatPocket(round, thickness, set.play) + 2 * ply - depth;
+  const across = roundUp(walled ? Math.max(betweenWalls(round, ply, 0), reach) : reach, grid);
   const wide = someDown(Math.min(unlessSet(set.bandWidth, along * USUAL_PART), along), grid);
-  return { across, along, wide, depth, walled, ...endsOf(set, across, grid) };
+  return { across, along, wide, depth, ply, walled, ...endsOf(set, across, grid) };
 }
 
 /** How deep the two ends are, what they share being the overlap; and where slits stand in them. */
@@ -119,7 +122,7 @@ function roundIt(
 function draft(input: BandInput): Said {
   const { stock, settings: set, setup } = input;
   const sizes = sizesOf(input);
-  const { across, wide, depth, slit } = sizes;
+  const { across, wide, depth, ply, slit } = sizes;
   const front = bandFront(set, sizes, setup.grid);
   const slot = { wide: SLIT_PLIES * 2 * stock.caliper, far: wide / 2 + SLIT_PAST, fromTip: slit };
   const locks = set.heldBy === "slits" && wide > 4 * SLIT_PAST;
@@ -128,8 +131,9 @@ function draft(input: BandInput): Said {
   return {
     sheets: [sheet("band", "Band", [front, ...walls, left, right])],
     holds: {
-      ...{ on: front, across, up: wide, open: "both", asks: "play" },
-      ...(sizes.walled && { depth }),
+      // from face to face, where it has walls
+      ...{ on: front, across: across - ply, up: wide, open: "both", asks: "play" },
+      ...(sizes.walled && { depth: depth - ply }),
       turned: set.runs === "down" ? 90 : 0,
       // locked ends are laid round what is inside; glued ones make a ring that slides on
       closes: locks ? [...walls, left, right] : [],

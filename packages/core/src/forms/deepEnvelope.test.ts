@@ -21,26 +21,28 @@ const scores = (s: Solution, piece: string) =>
 describe("deep envelope, worked by hand", () => {
   /*
    * Pressed-leaf card 148 × 105 × 8 mm, stock 0.25 mm, ruler in millimetres, 3 mm of room each way, webs at the bottom.
-   *   across 148 + 3 = 151        up 105 + 3 + 0.25 (a web inside the bottom wall) = 108.25 → 109
+   * From score to score; between the faces a ply less, half of either wall's paper.
+   *   across 148 + 3 + 0.25 = 151.25 → 152
+   *   up     105 + 3 + 0.25 + 0.25 (a web inside the bottom wall) = 108.5 → 109
    *   g      8 + 0.5 + 0.25 = 8.75 → 9
    *   side flaps 18, front 109 − 12 = 97, closing flap 40 % of 109 = 43.6 → 44
-   *   blank  151 + 2 × (9 + 18) = 205   by   44 + 9 + 109 + 9 + 97 = 268
-   *   from the left edge 18, 27, 178, 187; from the top edge 44, 53, 162, 171
+   *   blank  152 + 2 × (9 + 18) = 206   by   44 + 9 + 109 + 9 + 97 = 268
+   *   from the left edge 18, 27, 179, 188; from the top edge 44, 53, 162, 171
    */
   it("the pressed-leaf card on a millimetre board", () => {
     const s = solved();
     expect(s.pieces).toHaveLength(1);
-    expect(s.pieces[0]?.blank).toEqual({ width: 205, height: 268 });
-    expect(s.inside).toEqual({ width: 151, height: 108.75, depth: 9 });
-    expect(s.gap).toEqual({ width: 3, height: 3.75, depth: 1 });
-    expect(scores(s, "envelope")).toEqual([18, 27, 178, 187, 44, 53, 162, 171]);
+    expect(s.pieces[0]?.blank).toEqual({ width: 206, height: 268 });
+    expect(s.inside).toEqual({ width: 151.75, height: 108.5, depth: 8.75 });
+    expect(s.gap).toEqual({ width: 3.75, height: 3.5, depth: 0.75 });
+    expect(scores(s, "envelope")).toEqual([18, 27, 179, 188, 44, 53, 162, 171]);
     expect(s.findings.filter((f) => f.severity === "error")).toEqual([]);
   });
 
   /*
-   * Marks of 5 mm, stock 0.4 mm, up 40 + 0.1 (+ 0.4 where webs reach) → 45 in every case.
-   *   80 wide, room 20, 12 thick: across 100, 10 mm free each side; webs 15 long reach in: 45 − 0.4 − 40 = 4.6 free
-   *   250.05 wide, room 19.96, 8 thick: across 275, 12.475 free each side; webs 12 long do not: 45 − 40 = 5 free
+   * Marks of 5 mm, stock 0.4 mm, up 40 + 0.1 + 0.4 (+ 0.4 where webs reach) → 45 in every case.
+   *   80 wide, room 20, 12 thick: across 105, 12.3 free each side; webs 15 long reach in: 45 − 2 × 0.4 − 40 = 4.2 free
+   *   250.05 wide, room 19.96, 8 thick: across 275, 12.275 free each side; webs 12 long do not: 45 − 0.4 − 40 = 4.6 free
    */
   it("counts a web's ply only where it reaches the contents", () => {
     const roomy = (width: number, thickness: number, playWidth: number) =>
@@ -51,8 +53,8 @@ describe("deep envelope, worked by hand", () => {
         method: { board: "scoring-millimetre", ruler: "five-millimetre" },
       });
     for (const [s, free] of [
-      [roomy(80, 12, 20), 4.6],
-      [roomy(250.05, 8, 19.96), 5],
+      [roomy(80, 12, 20), 4.2],
+      [roomy(250.05, 8, 19.96), 4.6],
     ] as const) {
       expect(s.pieces[0]?.panels.map((p) => p.id)).toContain("left-web");
       expect(s.gap.height).toBeCloseTo(free, 9);
@@ -66,8 +68,8 @@ describe("deep envelope, worked by hand", () => {
     const s = solved(tall);
     // 130 + 3 + 0.25 → 134; front 122; closing flap 53.6 → 54: whole 54 + 9 + 134 + 9 + 122 = 328 > 297
     expect(s.pieces.map((p) => p.id)).toEqual(["envelope", "flap"]);
-    expect(s.pieces[0]?.blank).toEqual({ width: 205, height: 265 });
-    expect(s.pieces[1]?.blank).toEqual({ width: 151, height: 16 + 9 + 54 });
+    expect(s.pieces[0]?.blank).toEqual({ width: 206, height: 265 });
+    expect(s.pieces[1]?.blank).toEqual({ width: 152, height: 16 + 9 + 54 });
     // both of its scores, read from its top edge
     expect(scores(s, "flap")).toEqual([54, 63]);
     expect(prove(s).ok).toBe(true);
@@ -99,8 +101,8 @@ describe("deep envelope, worked by hand", () => {
     const body = solved().pieces[0];
     const wall = body?.panels.find((p) => p.id === "bottom-wall");
     const xs = flatten(wall?.outline ?? []).map((p) => p[0]);
-    // between the side walls' faces: 151 − 2 × 0.25
-    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(150.5, 9);
+    // clear of the side walls on both sides: 152 − 2 × 0.25
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(151.5, 9);
   });
 });
 
@@ -121,7 +123,8 @@ describe("deep envelope, folded", () => {
           const values = points.map((p) => p[i] as number);
           return [Math.min(...values), Math.max(...values)];
         };
-        const g = s.inside.depth;
+        // from score to score, a ply more than between the faces
+        const g = s.inside.depth + caliper;
         const left = placed("envelope", "left-wall");
         const bottom = placed("envelope", "bottom-wall");
         // upright: no width of their own, and as high as the depth

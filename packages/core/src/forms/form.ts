@@ -24,6 +24,9 @@ export interface DraftInput<S = Readonly<Record<string, unknown>>> {
   readonly sheet?: { readonly width: number; readonly height: number } | undefined;
 }
 
+/** Degrees that a drawn face is turned to be read. */
+export type Turn = 0 | 90 | 180 | 270;
+
 /**
  * A panel that something can be laid on, and which of its faces: each with the degrees by which the drawing is turned to
  * read that face in the finished thing. A front that folds up is read upside down.
@@ -31,11 +34,11 @@ export interface DraftInput<S = Readonly<Record<string, unknown>>> {
 export interface Ground {
   readonly panel: string;
   readonly name: string;
-  readonly sides: Readonly<Partial<Record<Side, 0 | 180>>>;
+  readonly sides: Readonly<Partial<Record<Side, Turn>>>;
 }
 
 /** A panel to lay something on: its outside, and its inside where that is one, each turned as it is read. */
-export const ground = (panel: string, name: string, outside: 0 | 180 = 0, inside?: 0 | 180): Ground => ({
+export const ground = (panel: string, name: string, outside: Turn = 0, inside?: Turn): Ground => ({
   ...{ panel, name },
   sides: { outside, ...(inside !== undefined && { inside }) },
 });

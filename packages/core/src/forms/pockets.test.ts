@@ -54,8 +54,10 @@ describe("a belly band", () => {
   it("has two scores at each side round what is thick, and its girth is that of the box", () => {
     const s = made("belly-band", { play: 1, lap: 20 }, { contents: { ...CARD, thickness: 10 } });
     expect(s.pieces[0]?.folds).toHaveLength(4);
-    // 101 in front, walls of 10 + 1 + 0.2 rounded up to 12, 101 + 20 behind
-    expect(s.pieces[0]?.blank.width).toBe(2 * 101 + 2 * 12 + 20);
+    // half the loop takes 100 + 10 + 1 and a ply either way: walls of 10.2 on the next mark, 11, and 100.4 → 101 in front
+    expect(s.pieces[0]?.blank.width).toBe(2 * 101 + 2 * 11 + 20);
+    expect(s.contents[0]?.gap.width).toBeCloseTo(101 - 0.2 - 100, 9);
+    expect(s.contents[0]?.gap.depth).toBeCloseTo(11 - 0.2 - 10, 9);
     expect(prove(s).ok).toBe(true);
   });
 
@@ -104,7 +106,7 @@ describe("a belly band", () => {
           const [left, right] = [slot("left"), slot("right")];
           // folded round by hand: both are measured from the front's own edges, where the back lies over it
           const front = boundsOf(flatten(piece.panels.find((p) => p.id === "front")?.outline ?? []));
-          const wall = thick ? (s.contents[0]?.inside.depth ?? NaN) : 0;
+          const wall = thick ? (s.contents[0]?.inside.depth ?? NaN) + 0.2 : 0;
           const fromLeft = front.left - wall - left.x;
           const fromRight = right.x - front.right - wall;
           expect(fromLeft + fromRight).toBeCloseTo(front.right - front.left, 6);

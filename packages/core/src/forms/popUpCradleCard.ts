@@ -172,7 +172,8 @@ export const popUpCradleCard = defineForm({
   about: "Strips across the fold lift something when the card opens.",
   settings,
   outside: "front",
-  grounds: ({ fold }) => foldedGrounds(fold, ground("figure", "Figure")),
+  // under a fold at the top the figure stands on its foot
+  grounds: ({ fold }) => foldedGrounds(fold, ground("figure", "Figure", fold === "top" ? 90 : 0)),
   heaviest: 250,
   usualStock: "cover-250",
   draft,

@@ -20,7 +20,7 @@ import { sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { TAB_OFF, trayOf } from "./builds/tray.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
-import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./shared/box.ts";
+import { boxRoom, boxStrip, foldedRound, LEAST_WALL, leastWall, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
 
 const settings = z.strictObject({
@@ -38,12 +38,12 @@ const PULLED = 0.8;
 function sizesOf({ contents, stock, settings: set, setup: { grid } }: TrayInput) {
   const ply = stock.caliper;
   // end walls have the tabs' ply inside them
-  const inner = roundUp(betweenWalls(contents.width, 0, set.play), grid);
-  const long = roundUp(betweenWalls(contents.height, 0, set.play) + 2 * ply, grid);
+  const inner = roundUp(betweenWalls(contents.width, ply, set.play), grid);
+  const long = roundUp(betweenWalls(contents.height, ply, set.play) + 2 * ply, grid);
   const high = roundUp(Math.max(betweenWalls(contents.thickness, 0, set.play), LEAST_WALL), grid);
-  // the tray's walls with half a ply outside each, the sleeve's own strip, and the room to slide
-  const across = roundUp(inner + 2 * ply + set.slack, grid);
-  const depth = roundUp(high + 2 * ply + set.slack / 2, grid);
+  // half a ply of each wall of both, the sleeve's own strip inside it, and the room to slide
+  const across = roundUp(inner + 3 * ply + set.slack, grid);
+  const depth = roundUp(Math.max(high + 2 * ply + set.slack / 2, leastWall(grid)), grid);
   return { ply, inner, long, high, across, depth, reach: roundDown(Math.min(set.tab, inner / 2 - 1), grid) };
 }
 
@@ -63,8 +63,9 @@ function draft(input: TrayInput): Said {
     // beside the strip's ply the room is the same on both sides
     joins: [laid(tray.made, back, "front", { origin: [(across + ply - inner) / 2, 0], told: "slide-in" })],
     holds: {
-      ...{ on: tray.floor, across: inner, up: long - (isUnderTabs ? 0 : 2 * ply) },
-      ...{ depth: depth - ply, asks: "play" },
+      // from face to face
+      ...{ on: tray.floor, across: inner - ply, up: long - (isUnderTabs ? ply : 3 * ply) },
+      ...{ depth: depth - 2 * ply, asks: "play" },
     },
     glue: [glued(left, strip, { widens: "stripWide" }), ...tray.seams],
     motions: [slides("pull", "Pull the tray", tray.made, sleeve, [0, long * PULLED])],

@@ -87,6 +87,12 @@ function watched(
   ];
 }
 
+/** Where the slit stands below the thumb cut, paper is left between the two. */
+const underThumb = ({ settings: { thumb } }: SliderInput, { w, x, low }: ReturnType<typeof sizesOf>) =>
+  thumb > 0 && Math.abs(x - w / 2) < thumb + BESIDE
+    ? [needs("thumb", low - thumb, BESIDE, "notch-deep", { mends: Math.max(0, roundDown(low - BESIDE, 0.5)) })]
+    : [];
+
 /** What runs in the slit: the carrier with its halves on either side of the front, the pull panel and the figure on it. */
 function ridingOn(
   { settings: set }: SliderInput,
@@ -132,7 +138,7 @@ function draft(input: SliderInput): Said {
     motions: [runsIn("pull", "Pull the panel", ahead, cut)],
     finished: { width: w, height: h, thickness: PLIES * stock.caliper },
     sized: { width: widthOf(front, 0.08), height: heightOf(front, 0.85) },
-    covers: watched(input, sizes),
+    covers: [...watched(input, sizes), ...underThumb(input, sizes)],
     refused:
       set.carrier > carried ? [{ setting: "carrier", instead: roundDown(carried, 0.5), code: "carrier-long" }] : [],
     figures: {

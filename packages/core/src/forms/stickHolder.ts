@@ -29,7 +29,7 @@ import { roundUp } from "../units/ruler.ts";
 import { STICK_SLACK, topperFor } from "./builds/stickToppers.ts";
 import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { betweenWalls } from "./shared/clearance.ts";
-import { stood } from "./shared/foldedOutline.ts";
+import { cornersOf, stood } from "./shared/foldedOutline.ts";
 import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlines.ts";
 
 /** Outlines with a middle broad enough to hold something. */
@@ -71,33 +71,57 @@ const OFF_FOLD = 0.5;
 /** Sizes between the faces, mm: what they stand on, what of them must be paper, and how far apart the holes are. */
 function sizesOf({ contents, stock, settings: set, setup: { grid } }: StickInput) {
   const { width, height, thickness } = contents;
-  const deep = roundUp(betweenWalls(thickness, 0, set.play) + stock.caliper, grid);
+  const deep = roundUp(betweenWalls(thickness, stock.caliper, set.play), grid);
   const least = set.points === "down" ? set.stick + STICK_SLACK + 2 * BASE_RIM : 0;
   const wide = roundUp(Math.max(unlessSet(set.base, width * BASE_PART), least), grid);
   const hole = Math.max(set.holes, 3);
   // the holes lie above the treat, each with its paper round it
   const head = hole + 2 * rimNeeds(hole);
-  const covered = width + 2 * Math.max(set.border, set.play / 2);
-  return { deep, wide, hole, covered, tall: height + set.border, head, apart: set.stick + BESIDE_STICK + hole };
+  const border = Math.max(set.border, set.play / 2);
+  // paper shows round what is inside, or holds the string above it: whichever stands higher
+  const tall = height + Math.max(border, head);
+  return { deep, wide, hole, border, tall, head, apart: set.stick + BESIDE_STICK + hole };
+}
+
+/** A ball is looked at by so many places round it. */
+const ROUND = 32;
+
+/** What is inside with the border it is to have, standing on the fold in the middle: round where it is, else less its lower corners. */
+function roundContents({ width, height, shape }: StickInput["contents"], border: number): readonly Point[] {
+  const [half, out] = [width / 2, width / 2 + border];
+  if (shape === "ball" || shape === "lolly")
+    return Array.from({ length: ROUND }, (_, i): Point => {
+      const angle = (2 * Math.PI * i) / ROUND;
+      return [out * Math.cos(angle), height / 2 + (height / 2 + border) * Math.sin(angle)];
+    });
+  // the strip it stands on is no wider than itself: there the paper may run in
+  return [
+    [-half, 0],
+    [half, 0],
+    [out, Math.min(border, height / 2)],
+    [out, height],
+    [-out, height],
+    [-out, Math.min(border, height / 2)],
+  ];
 }
 
 /** The faces' outline, as small as leaves room for the treat and for the holes above it. */
-function faceOf(input: StickInput, { wide, hole, covered, tall, head, apart }: ReturnType<typeof sizesOf>) {
+function faceOf(input: StickInput, { wide, hole, border, tall, head, apart }: ReturnType<typeof sizesOf>) {
   const { contents, settings: set, setup } = input;
   const { preset, refused } = foldedIn(OUTLINES, set, "round", "bottom");
-  const beside = (at: { readonly width: number }, wide: number, high: number) => ({
-    ...{ left: (at.width - wide) / 2, right: (at.width + wide) / 2, low: OFF_FOLD, high },
-  });
+  const beside = (at: { readonly width: number }, wide: number, high: number) =>
+    cornersOf({ left: (at.width - wide) / 2, right: (at.width + wide) / 2, low: OFF_FOLD, high });
   const face = stood(preset, {
-    ...{ hinge: "bottom", touch: wide, grid: setup.grid, tall: tall + head },
-    room: (at) => beside(at, covered, contents.height),
+    ...{ hinge: "bottom", touch: wide, deeper: true, grid: setup.grid, tall },
+    room: (at) => roundContents(contents, border).map(([x, y]): Point => [at.width / 2 + x, Math.max(y, OFF_FOLD)]),
     more: (at) => beside(at, apart + hole + 2 * rimNeeds(hole), contents.height + head),
   });
   return { face, refused };
 }
 
 function draft(input: StickInput): Said {
-  const { contents, settings: set, setup } = input;
+  const { contents, stock, settings: set, setup } = input;
+  const ply = stock.caliper;
   const sizes = sizesOf(input);
   const { deep, wide, hole: across, head, apart } = sizes;
   const { face, refused } = faceOf(input, sizes);
@@ -114,7 +138,10 @@ function draft(input: StickInput): Said {
   const strings = spots.flatMap((spot, i) =>
     through((id) => `string-${id}-${String(i)}`, [back, front], spot, across, { across: "holes" }),
   );
-  const opening = set.points === "down" ? [hole("stick", base, [middle, -deep / 2], set.stick + STICK_SLACK)] : [];
+  const opening =
+    set.points === "down"
+      ? [hole("stick", base, [middle, -deep / 2], set.stick + STICK_SLACK, { widens: "play" })]
+      : [];
   const topper = topperFor(set.topper, set.stick, setup.grid);
   const { left, right } = boundsOf(face.points);
   return {
@@ -124,9 +151,10 @@ function draft(input: StickInput): Said {
       ...topper.sheets,
     ],
     holds: {
-      ...{ on: back, across: face.width, up: face.height, depth: deep, open: "one", asks: "play", loose: true },
-      at: [face.width / 2, contents.height / 2],
-      gap: { width: right - left - contents.width, height: 0, depth: deep - contents.thickness },
+      ...{ on: back, across: face.width, up: face.height, depth: deep - ply, open: "one", asks: "play", loose: true },
+      // it stands on the face of the strip
+      at: [face.width / 2, (ply + contents.height) / 2],
+      gap: { width: right - left - contents.width, height: 0, depth: deep - ply - contents.thickness },
     },
     finish: topper.finish,
     figures: {

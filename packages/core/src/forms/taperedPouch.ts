@@ -40,7 +40,9 @@ function draft(input: Pouch): Said {
   const hole = set.handle === "hand" ? [handHole(back, Math.min(HAND.wide, foot - 2 * FROM_SIDE), set.handOff)] : [];
   const built = (walled ? pouchOfOne : pouchOfTwo)(input, back, hole);
   // it widens upwards: at its foot what is inside has the least room
-  const across = foot + 2 * slope * below;
+  const ply = walled ? input.stock.caliper : 0;
+  // from face to face, where it has walls
+  const across = foot + 2 * slope * below - ply;
   return {
     sheets: [...built.sheets, ...handles.map((h) => h.made)],
     joins: [
@@ -52,12 +54,12 @@ function draft(input: Pouch): Said {
     glue: [...built.glue, ...handles.flatMap((h) => h.legs)],
     holds: {
       ...{ on: built.on, across, up: built.on.height, open: "one", asks: "play", loose: true },
-      ...(walled && { depth: deep }),
+      ...(walled && { depth: deep - ply }),
       at: [built.on.width / 2, below + contents.height / 2],
       gap: {
         width: across - contents.width - (walled ? 0 : contents.thickness),
         height: 0,
-        depth: walled ? deep - contents.thickness : 0,
+        depth: walled ? deep - ply - contents.thickness : 0,
       },
     },
     covers: watched(input, sizes),

@@ -21,7 +21,7 @@ import { sheet } from "../paper/sheet.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { SHOULDER, tuckedEnd } from "./builds/tuckedEnd.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
-import { boxRoom, boxStrip, foldedRound, LEAST_WALL, offFold } from "./shared/box.ts";
+import { boxRoom, boxStrip, foldedRound, leastWall, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
 
 const settings = z.strictObject({
@@ -40,9 +40,9 @@ function sizesOf({ contents, stock, settings: { play, tuck }, setup: { grid } }:
   const ply = stock.caliper;
   const { width, height, thickness } = contents;
   // the strip stands inside the left wall, dust flaps under the lids, the tuck inside the front
-  const across = roundUp(betweenWalls(width, 0, play) + ply, grid);
-  const up = roundUp(betweenWalls(height, 0, play) + 2 * ply, grid);
-  const depth = roundUp(Math.max(betweenWalls(thickness, 0, play) + 2 * ply, LEAST_WALL), grid);
+  const across = roundUp(betweenWalls(width, ply, play) + ply, grid);
+  const up = roundUp(betweenWalls(height, ply, play) + 2 * ply, grid);
+  const depth = roundUp(Math.max(betweenWalls(thickness, ply, play) + ply, leastWall(grid)), grid);
   const dust = roundDown(Math.min(DUST, across * DUST_PART, Math.max(depth, 12)), grid);
   return { across, up, depth, ply, dust, tuck: roundDown(Math.min(tuck, up / 2 - 1), grid) };
 }
@@ -63,10 +63,11 @@ function draft(input: InputOf<typeof settings>): Said {
     sheets: [sheet("box", "Tuck box", panels, { rounding: set.cornerRadius })],
     holds: {
       on: back,
-      across: across - ply,
+      // from face to face
+      across: across - 2 * ply,
       // what is thinner than a shoulder slips in under the dust flaps
-      up: up - (contents.thickness > offFold(SHOULDER, ply) ? 2 * ply : 0),
-      depth: depth - ply,
+      up: up - (contents.thickness > offFold(SHOULDER, ply) ? 3 * ply : ply),
+      depth: depth - 2 * ply,
       at: [(across + ply) / 2, up / 2],
       closes: upper.panels,
       asks: "play",

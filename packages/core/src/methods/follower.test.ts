@@ -2,7 +2,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { forms } from "../forms/all.ts";
-import type { Step } from "../model/solution.ts";
+import { boundsOf, flatten } from "../geometry/path.ts";
+import type { Solution, Step } from "../model/solution.ts";
 import { solve } from "../solve.ts";
 import { askedOf, followed } from "../test/follower.ts";
 import { randomFitted } from "../test/randomFittings.ts";
@@ -27,6 +28,21 @@ function wrongWords(steps: readonly Step[], grid: number): string[] {
   });
 }
 
+/** A curve is measured by chords so near it, mm; and a piece that is laid is marked by its own ruler, a quarter inch at most. */
+const CHORD_MM = 0.06;
+const COARSEST_MM = 6.35;
+
+/** Pieces that leave their sheet, or do not reach its edges: within the mark that it is rounded up to, and what a rounding takes off a tip. */
+const offBlank = ({ pieces, grid }: Solution): string[] =>
+  pieces.flatMap(({ id, outline, blank, rounding = 0, fitting, laid }) => {
+    // a punched square is cut to no edge of its own
+    if (laid.rotation % 90 !== 0) return [];
+    const { left, right, bottom, top } = boundsOf(outline.flatMap((path) => flatten(path)));
+    const free = [left, bottom, blank.width - right, blank.height - top];
+    const most = (fitting === undefined ? grid : Math.max(grid, COARSEST_MM)) + rounding + CHORD_MM;
+    return free.every((mm) => mm > -CHORD_MM && mm < most) ? [] : [`${id}: ${free.join(", ")}`];
+  });
+
 describe("followed blindly, the steps make what was drawn", () => {
   it.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => {
     const fitted = randomFitted(form);
@@ -34,6 +50,7 @@ describe("followed blindly, the steps make what was drawn", () => {
       fc.property(fitted ? fc.oneof(randomSpec(form), fitted, fitted) : randomSpec(form), (spec) => {
         const s = solve(spec);
         expect(followed(s)).toEqual([]);
+        expect(offBlank(s)).toEqual([]);
         expect(wrongWords(s.steps, s.grid)).toEqual([]);
       }),
       { numRuns: runs(20) },

@@ -67,7 +67,7 @@ export function insideCuts(piece: Piece, told: Told, done: readonly string[]): S
   const rows = new Map<string, { cuts: [Cut, ...Cut[]]; step: Bare }>();
   for (const cut of piece.cuts) {
     const step = oneCut(piece, cut, told, done);
-    const alike = step.facts?.["template"] === 1 ? `${step.code} ${String(step.measure)}` : cut.id;
+    const alike = step.facts?.["template"] === 1 ? `${step.code} ${(step.measure ?? 0).toFixed(2)}` : cut.id;
     const key = cut.fitting === undefined ? `${cut.panel} ${alike}` : `${cut.fitting} ${cut.panel} ${cut.kind}`;
     const row = rows.get(key);
     if (row) row.cuts.push(cut);

@@ -59,6 +59,8 @@ export interface Cut {
   /** settings of the form that move it and make it smaller, where there are such: what a remedy may change */
   readonly place?: string;
   readonly across?: string;
+  /** the setting that makes what it is cut in larger, mm for mm */
+  readonly widens?: string;
   /** the fitting it comes from */
   readonly fitting?: string;
 }

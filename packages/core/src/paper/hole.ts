@@ -22,6 +22,10 @@ export function offOutline(points: readonly Point[], p: Point): number {
   );
 }
 
+/** mm by which a closed or open line runs out of a polygon; 0 where all of it lies within. */
+export const runsOut = (points: readonly Point[], line: readonly Point[]): number =>
+  Math.max(0, ...line.map((p) => (holds(points, p) ? 0 : offOutline(points, p))));
+
 /** A circle, anticlockwise, as two arcs. */
 export function circle(centre: Point, radius: number): Path {
   const [east, west]: [Point, Point] = [
@@ -38,7 +42,7 @@ export const hole = (
   panel: Pick<Drawn, "id">,
   centre: Point,
   wide: number,
-  settings: Pick<Cut, "place" | "across"> = {},
+  settings: Pick<Cut, "place" | "across" | "widens"> = {},
 ): Cut => ({ id, panel: panel.id, kind: "hole", path: circle(centre, wide / 2), ...settings });
 
 /** The same hole through a face and its twin, so that it goes through both when they lie on one another; an id for each. */
@@ -47,12 +51,19 @@ export const through = (
   faces: readonly (Drawn | Twin)[],
   centre: Point,
   wide: number,
-  settings: Pick<Cut, "place" | "across"> = {},
+  settings: Pick<Cut, "place" | "across" | "widens"> = {},
 ): Cut[] =>
   faces.map((face) => hole(id(face.id), face, "mirror" in face ? place(centre, face.mirror) : centre, wide, settings));
 
 /** A straight slit in a panel. */
-export const slit = (id: string, panel: Pick<Drawn, "id">, from: Point, to: Point): Cut => ({
+export const slit = (
+  id: string,
+  panel: Pick<Drawn, "id">,
+  from: Point,
+  to: Point,
+  settings: Pick<Cut, "across"> = {},
+): Cut => ({
+  ...settings,
   id,
   panel: panel.id,
   kind: "slit",

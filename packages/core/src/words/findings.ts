@@ -36,6 +36,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "seam.short": (f) => (mm) =>
     `Only ${mm(f.figure)} of seam can be glued here, and ${mm.least(f.limit)} holds. Glue to the very edge, or make it higher there.`,
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm.most(f.limit)} at most.`,
+  "hole.past-panel": (f) => (mm) =>
+    `${str(f.facts, "kind") === "slit" ? "A slit" : "An opening"} ${mm(num(f.facts, "wide"))} ${str(f.facts, "kind") === "slit" ? "long" : "across"} runs ${mm(f.figure)} out of the panel it is cut in: the paper there falls apart.`,
+  "seam.thin": (f) => (mm) =>
+    `Only ${mm(f.figure)} of the strip can be glued: narrower than ${mm.least(f.limit)} nothing holds.`,
   "covering.tips-out": (f) => (mm) =>
     `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
   "covering.pocket-low": (f) => (mm) =>

@@ -1,5 +1,5 @@
 /** What the hand does: a sentence for each step, and the words they share. */
-import { listed } from "../methods/scene.ts";
+import { listed, listedOnce } from "../methods/scene.ts";
 import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
 import type { FlapCut, Solution, Step } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
@@ -322,7 +322,8 @@ function flapWords(flaps: readonly FlapCut[], mm: Sayer): string[] {
         : `sides run ${taper > 0 ? "in" : "out"} ${mm(Math.abs(taper))}${letter("side")} ${over === undefined ? "by the free edge" : `over the first ${mm(over)}`}`,
       shaped ? "take the shape from the printed template" : "",
     ].filter(Boolean);
-    return said.length === 0 ? [] : [`${cap(listed(names.map((n) => n.toLowerCase())))}: ${said.join("; ")}.`];
+    const flaps = listedOnce(names.map((n) => n.toLowerCase()));
+    return said.length === 0 ? [] : [`${cap(flaps)}: ${said.join("; ")}.`];
   });
 }
 

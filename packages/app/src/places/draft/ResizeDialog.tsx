@@ -129,10 +129,11 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
           <div className="resize-said">
             <Lengths title="Follows" said={done.follows} none="Nothing was set by hand that would have to." />
             <Lengths title="Keeps" said={done.keeps} none="" />
-            {isSame ? null : (
+            {isSame ? null : done.cannot.length === 0 ? (
+              <p>Nothing stands in the way: all of it follows.</p>
+            ) : (
               <section>
                 <h3>Cannot follow</h3>
-                {done.cannot.length === 0 ? <p>Everything can.</p> : null}
                 <ul>
                   {done.cannot.map((cannot, i) => (
                     <li key={i} className="finding warning">

@@ -33,7 +33,7 @@ export function pocketOnPanel(input: SideTab): Said {
   const run = across + 2 * (high - wide);
   return {
     sheets: [sheet("pocket", "Pocket", [front, left, right, lower])],
-    holds: heldOn(input, front, true),
+    holds: heldOn(input, front, { isOpen: true, walled: false }),
     covers: looked(input, high),
     stands: { on: [left, right, lower], widens: "tab" },
     // what closes over it would have to be glued behind its back

@@ -45,7 +45,7 @@ export function pocketWithBack(input: SideTab): Said {
     ...shut,
     sheets: [sheet("pocket", "Pocket", [back, left, right, front], { cuts }), ...sheets],
     // past a back that stands lower what is inside stands out
-    holds: { ...heldOn(input, back, up !== whole), closes },
+    holds: { ...heldOn(input, back, { isOpen: up !== whole, walled: closes.length > 1 }), closes },
     covers: looked(input, high),
     glue: [...seams, ...glue],
     figures: {

@@ -49,10 +49,13 @@ const BESIDE_MOUTH = 15;
 export function sizesOf({ contents, stock, settings: set, setup: { grid } }: Pouch) {
   const { width, height, thickness } = contents;
   const walled = set.build === "one";
-  const foot = roundUp(walled ? betweenWalls(width, 0, set.play) : flatPocket(width, thickness, set.play), grid);
-  const deep = roundUp(betweenWalls(thickness, 0, set.play) + stock.caliper, grid);
-  // half the room below what is inside, and what bulges there
-  const below = (set.play + (walled ? 0 : thickness)) / 2;
+  const foot = roundUp(
+    walled ? betweenWalls(width, stock.caliper, set.play) : flatPocket(width, thickness, set.play),
+    grid,
+  );
+  const deep = roundUp(betweenWalls(thickness, stock.caliper, set.play), grid);
+  // half the room below what is inside, and what bulges there or stands there of the base
+  const below = (set.play + (walled ? stock.caliper : thickness)) / 2;
   const dip = Math.min(set.mouth, height / 2, width / 3);
   // its mouth dips to the upper end of what is inside
   const front = Math.max(roundUp(unlessSet(set.front, below + height + dip), grid), dip + BESIDE_MOUTH);

@@ -9,6 +9,7 @@ import { leastOn, roundNear, roundUp } from "../../units/ruler.ts";
 import { type InputOf, unlessSet } from "../form.ts";
 import { flatPocket } from "../shared/clearance.ts";
 import { closures } from "../shared/closure.ts";
+import { ONE_SCORE_UP_TO } from "../shared/tabPanels.ts";
 import { FRONT_PART, frontCovers, roomToSpare, sideTab, tabShape, thumb, thumbLeaves } from "../shared/pocket.ts";
 
 /** The settings, mm. */
@@ -45,11 +46,13 @@ export function sizesOf({ contents, stock, settings: set, setup: { grid } }: Sid
   const [width, height] = turned ? [contents.height, contents.width] : [contents.width, contents.height];
   const across = roundUp(flatPocket(width, thickness, set.play), grid);
   // at its mouth the paper need not reach round
-  const whole = roundUp(flatPocket(height, thickness / 2, set.play), grid);
+  // round what is thick the tab over it stands like a wall, half its paper into the room
+  const spine = set.closure === "mouth" && thickness > ONE_SCORE_UP_TO ? stock.caliper / 2 : 0;
+  const whole = roundUp(flatPocket(height, thickness / 2, set.play) + spine, grid);
   const up = set.back === "auto" ? whole : Math.max(2 * leastOn(grid), roundUp(set.back, grid));
   const asked = roundUp(unlessSet(set.front, roundNear(FRONT_PART * Math.min(up, whole), grid)), grid);
   const tab = Math.min(roundUp(set.tab, grid), across / 2 - 2);
-  return { turned, height, across, whole, up, asked, tab, shape: tabShape(tab, stock) };
+  return { turned, height, across, whole, spine, up, asked, tab, shape: tabShape(tab, stock) };
 }
 
 /** The front's upper edge: straight, cut for a thumb, or drawn in, which is a hold by itself. */
@@ -69,11 +72,15 @@ export function mouthOf({ settings: set }: SideTab, across: number, high: number
 }
 
 /** Where things lie in it, on the panel that is drawn first. */
-export function heldOn(input: SideTab, on: Rectangle, isOpen: boolean): Held {
+export function heldOn(
+  input: SideTab,
+  on: Rectangle,
+  { isOpen, walled }: { readonly isOpen: boolean; readonly walled: boolean },
+): Held {
   const { contents, settings: set } = input;
-  const { turned, height, across, whole, up } = sizesOf(input);
+  const { turned, height, across, whole, spine, up } = sizesOf(input);
   return {
-    ...{ on, across, up: Math.max(up, whole), turned: turned ? 90 : 0, asks: "play" },
+    ...{ on, across, up: Math.max(up, whole) - (walled ? spine : 0), turned: turned ? 90 : 0, asks: "play" },
     ...(isOpen && { open: "one", at: [across / 2, (contents.thickness + set.play + height) / 2] }),
   };
 }

@@ -23,6 +23,15 @@ export const boxStrip = mm("Glue strip", 12, [8, 20], "How wide the strip is tha
 
 /** Lower walls do not stand, mm. */
 export const LEAST_WALL = 6;
+/** A strip narrower than this (mm) leaves nothing to glue once both its edges are kept free. */
+const LEAST_STRIP = 5;
+/** What a strip stands clear of the fold above it, mm. */
+const STRIP_CLEAR = 1;
+
+/** mm: the least wall that stands, and that a strip of whole marks can be glued inside. */
+export const leastWall = (grid: number): number =>
+  roundUp(Math.max(LEAST_WALL, roundUp(LEAST_STRIP, grid) + STRIP_CLEAR), grid);
+
 /** What tabs and dust flaps keep off a fold, mm: with a part of a ply, so that no contents are just as thick. */
 export const offFold = (mm: number, ply: number): number => mm + 0.37 * ply;
 
@@ -42,7 +51,7 @@ interface BoxMeasures {
 export function foldedRound(back: Rectangle, { across, depth, stripWide, grid, order, called }: BoxMeasures) {
   const wall = (id: string, name: string, on: Edge, deep: number) =>
     flap(id, name, on, tapered({ deep }), { order, angle: 90 });
-  const wide = Math.min(roundUp(stripWide, grid), roundDown(depth - 1, grid));
+  const wide = Math.min(roundUp(stripWide, grid), roundDown(depth - STRIP_CLEAR, grid));
   const narrows = tapered({ deep: wide, slope: 0.2, relief: 1 });
   const strip = flap("seam-strip", "Glue strip", back.left, narrows, {
     order: order === 2 ? 1 : order,

@@ -11,9 +11,12 @@ export const LEAST_PLAY_MM = 0.1;
 export const flatPocket = (size: number, thickness: number, play: number): number =>
   size + thickness + Math.max(play, LEAST_PLAY_MM);
 
-/** Between walls there is no girth to reach round: the contents' size, and the room asked for. */
-export const betweenWalls = (size: number, _thickness: number, play: number): number =>
-  size + Math.max(play, LEAST_PLAY_MM);
+/**
+ * The least distance of the scores of two walls, mm: there is no girth to reach round, but each wall stands half its own
+ * paper into the room, a ply between the two. From face to face the contents' size is left, and the room asked for.
+ */
+export const betweenWalls = (size: number, ply: number, play: number): number =>
+  size + ply + Math.max(play, LEAST_PLAY_MM);
 
 /**
  * What a holder's sides take of its inside for the contents' thickness, mm on each of them: what is left neither as size

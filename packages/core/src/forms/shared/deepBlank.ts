@@ -32,7 +32,12 @@ interface DeepSet extends Room {
 export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand }: DraftInput<DeepSet>) {
   const { grid } = setup;
   const s = stock.caliper;
-  const { across, up: open, turned, relief } = bodyFor(contents, stock, set, setup, "long", betweenWalls);
+  const {
+    across,
+    up: open,
+    turned,
+    relief,
+  } = bodyFor(contents, stock, set, setup, "long", (size, _, play) => betweenWalls(size, s, play));
   const g = roundUp(contents.thickness + set.playDepth + s, grid);
   const web = set.corners !== "cut" && g >= WEB_FROM;
   const [wide, high, play] =
@@ -40,8 +45,8 @@ export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand
   // short of the front, whatever throat is asked for
   const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, open / 2 - leastOn(grid));
   // webs lie inside the bottom wall: where they reach the contents, these stand one ply higher
-  const webPly = web && webLong > (across - wide) / 2 ? s : 0;
-  const up = webPly > 0 ? roundUp(betweenWalls(high, 0, play) + webPly, grid) : open;
+  const webPly = web && webLong > (across - s - wide) / 2 ? s : 0;
+  const up = webPly > 0 ? roundUp(betweenWalls(high, s, play) + webPly, grid) : open;
   const side = someDown(Math.min(set.sideFlap, across / 2 - 2), grid);
   const front = someDown(up - Math.min(set.throat, up / 2), grid);
   const top = roundUp(unlessSet(set.topFlap, Math.max(TOP_PART * up, up - front + SEAM)), grid);

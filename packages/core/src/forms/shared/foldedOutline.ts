@@ -14,6 +14,7 @@ import { above, chordAt } from "../../geometry/above.ts";
 import { flatten, holds, type Path, placePath } from "../../geometry/path.ts";
 import type { Point, Size } from "../../geometry/point.ts";
 import { SAME_POINT_MM } from "../../geometry/tolerance.ts";
+import { nth } from "../../units/nth.ts";
 import { lately } from "../../units/lately.ts";
 
 /** A fold must hold at least this long (geometry notes). */
@@ -77,13 +78,24 @@ function profiled(preset: ShapePreset, hinge: FoldSide): Profile {
 export const meetsFold = (preset: ShapePreset, hinge: FoldSide): boolean =>
   profileOf(preset, hinge).chords.some(({ long }) => long > 0);
 
-/** The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part. */
-function standing({ width, height, chords }: Profile, size: number, touch: number | "auto"): StandingOutline {
+/**
+ * The outline so large, its lower end cut off where it meets the fold along `touch` mm, or along its usual part; and, where
+ * it may be cut off higher as well, at every level above that.
+ */
+function standing(
+  { width, height, chords }: Profile,
+  size: number,
+  { touch, deeper }: Pick<FoldedSet, "touch" | "deeper">,
+): readonly [StandingOutline, ...StandingOutline[]] {
   const wide = width * size;
   const wanted = Math.max(LEAST_TOUCH, Math.min(touch === "auto" ? wide * TOUCH_PART : touch, wide * 0.9));
-  const chord = chords.find(({ long }) => long * size >= wanted) ?? chords.at(-1);
-  const level = (chord?.level ?? 0) * size;
-  return { width: wide, height: height * size - level, level, long: (chord?.long ?? 0) * size };
+  const first = chords.findIndex(({ long }) => long * size >= wanted);
+  const stands = (chord: Profile["chords"][number] | undefined): StandingOutline => {
+    const level = (chord?.level ?? 0) * size;
+    return { width: wide, height: height * size - level, level, long: (chord?.long ?? 0) * size };
+  };
+  const more = deeper && first >= 0 ? chords.slice(first + 1) : [];
+  return [stands(first >= 0 ? chords[first] : chords.at(-1)), ...more.map(stands)];
 }
 
 /** A rectangle on an outline as it stands on its fold, mm. */
@@ -94,58 +106,64 @@ export interface OnOutline {
   readonly high: number;
 }
 
-/** Whether a rectangle lies within an outline: its corners do, and no corner of the outline lies in it. */
-function within(points: readonly Point[], { left, right, low, high }: OnOutline): boolean {
-  const corners: Point[] = [
-    [left, low],
-    [right, low],
-    [right, high],
-    [left, high],
-  ];
-  const inside = ([x, y]: Point): boolean => x > left && x < right && y > low && y < high;
-  return corners.every((p) => holds(points, p)) && !points.some(inside);
-}
+/** A rectangle by its corners. */
+export const cornersOf = ({ left, right, low, high }: OnOutline): readonly Point[] => [
+  [left, low],
+  [right, low],
+  [right, high],
+  [left, high],
+];
+
+/** Whether what must lie within an outline does: its corners are in it, and no corner of the outline lies in it. */
+const within = (points: readonly Point[], asked: readonly Point[]): boolean =>
+  asked.every((p) => holds(points, p)) && !points.some((p) => strictlyIn(asked, p));
+
+/** Whether a place lies inside a convex ring, off its edge. */
+const strictlyIn = (ring: readonly Point[], [x, y]: Point): boolean =>
+  ring.every(([ax, ay], i) => {
+    const [bx, by] = nth(ring, i + 1);
+    return (bx - ax) * (y - ay) - (by - ay) * (x - ax) > 0;
+  });
 
 interface FoldedSet {
   readonly hinge: FoldSide;
   /** mm the two faces hang together, or as usual */
   readonly touch: number | "auto";
+  /** it may be cut off higher up than where it meets the fold for long enough, so that it is smaller */
+  readonly deeper?: true;
   /** mm between two marks of the ruler */
   readonly grid: number;
   /** mm it must stand high, upright as it is meant to look */
   readonly tall: number;
-  /** what must lie within it, and what else */
-  readonly room: (at: StandingOutline) => OnOutline;
-  readonly more?: (at: StandingOutline) => OnOutline;
+  /** what must lie within it, and what else: convex, anticlockwise */
+  readonly room: (at: StandingOutline) => readonly Point[];
+  readonly more?: (at: StandingOutline) => readonly Point[];
 }
 
 /** The smallest outline of its kind, in marks of the ruler, that leaves the room: its size and how it stands. */
-export function smallestOutline(
-  preset: ShapePreset,
-  { hinge, touch, grid, tall, room, more }: FoldedSet,
-): StandingOutline & { readonly size: number } {
+export function smallestOutline(preset: ShapePreset, asked: FoldedSet): StandingOutline & { readonly size: number } {
+  const { hinge, touch, grid, tall, room, more } = asked;
   const profile = profileOf(preset, hinge);
-  const serves = (size: number): boolean => {
-    const at = standing(profile, size, touch);
+  const serves = (size: number, at: StandingOutline): boolean => {
     if ((hinge === "bottom" ? at.height : at.width) < tall || (touch !== "auto" && at.long < touch)) return false;
     // looked at a mm high, before its lower end is cut off
-    return [room, ...(more ? [more] : [])].every((asked) => {
-      const { left, right, low, high } = asked(at);
-      return within(profile.points, {
-        left: left / size,
-        right: right / size,
-        low: (low + at.level) / size,
-        high: (high + at.level) / size,
-      });
-    });
+    return [room, ...(more ? [more] : [])].every((lies) =>
+      within(
+        profile.points,
+        lies(at).map(([x, y]): Point => [x / size, (y + at.level) / size]),
+      ),
+    );
   };
+  const served = (size: number): StandingOutline | undefined =>
+    standing(profile, size, asked).find((at) => serves(size, at));
   let [low, high] = [0, Math.ceil(MOST_MM / grid)];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (serves(middle * grid)) high = middle;
+    if (served(middle * grid)) high = middle;
     else low = middle;
   }
-  return { size: high * grid, ...standing(profile, high * grid, touch) };
+  const size = high * grid;
+  return { size, ...(served(size) ?? standing(profile, size, asked)[0]) };
 }
 
 /** The smallest outline of its kind that leaves the room, as it is drawn: upright, its fold at the bottom or at the left. */

@@ -9,7 +9,7 @@
  */
 import type { Point } from "../../geometry/point.ts";
 import type { Edge } from "../../paper/panel.ts";
-import type { FoldSide, OnOutline, StandingOutline } from "./foldedOutline.ts";
+import { cornersOf, type FoldSide, type StandingOutline } from "./foldedOutline.ts";
 import { both } from "../../units/nth.ts";
 
 /** The pocket on the back as it is drawn: how far it holds what is inside, and the sides that tape closes. */
@@ -19,8 +19,8 @@ export interface Pocket {
   readonly high: number;
   readonly taped: readonly PocketSide[];
 }
-export /** A side of it as it is drawn. */
-type PocketSide = "left" | "right" | "bottom" | "top";
+/** A side of it as it is drawn. */
+export type PocketSide = "left" | "right" | "bottom" | "top";
 type Sides = Readonly<Record<PocketSide, number>>;
 
 /** How far paper must stand past the pocket on each side, mm: as wide as the tape where there is one. */
@@ -33,13 +33,13 @@ export const pastOf = ({ taped }: Pocket, wide: number): Sides => {
 export function roomOn(
   at: StandingOutline,
   { pocket, side, hinge }: { pocket: Pocket; side: number; hinge: FoldSide },
-): OnOutline {
+): readonly Point[] {
   const past = pastOf(pocket, side);
   const [wide, high] = [pocket.wide + past.left + past.right, pocket.high + past.bottom + past.top];
   // an outline whose fold is at the side is looked at turned: its width goes up
   const [along, off] = hinge === "bottom" ? [wide, high] : [high, wide];
   const middle = at.width / 2;
-  return { left: middle - along / 2, right: middle + along / 2, low: 0.5, high: off };
+  return cornersOf({ left: middle - along / 2, right: middle + along / 2, low: 0.5, high: off });
 }
 
 /** The tapes on the front as it is drawn, mirrored about its fold: straight strips, each walked with the pocket on its left. */

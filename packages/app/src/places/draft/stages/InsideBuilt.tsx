@@ -74,7 +74,7 @@ export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness
   return (
     <div className="built">
       <h4>
-        Made of <span>{formatLength(thickness, display)} in all</span>
+        Made of <span>{formatLength(thickness, display)} together</span>
       </h4>
       <ul>
         {pile.map((ply, i) => (
