@@ -1,11 +1,11 @@
 /** The size chart: a form solved for every card of the catalogue, on one board and ruler. */
 import { catalogue } from "../catalogue/index.ts";
 import type { ContentsPreset } from "../catalogue/contents.ts";
-import { fitsIn } from "../geometry/fit.ts";
 import type { Extent, Finding } from "../model/solution.ts";
 import type { SheetInHand, Spec } from "../model/spec.ts";
 import { readSpec, type Problem } from "../recipe/readSpec.ts";
 import { mainPiece } from "../model/solution.ts";
+import { lieOn } from "../paper/onSheet.ts";
 import { solve } from "../solve.ts";
 
 /** One card on a form: what its blank is cut to, its first score, and the sheets it comes out of; mm. */
@@ -61,9 +61,10 @@ export function chartRow(
   });
   if (!read.ok) return read;
   const solution = solve(read.value);
-  const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
+  const main = mainPiece(solution);
+  const blank = main?.blank ?? { width: 0, height: 0 };
   const measured = solution.steps.find((s) => (s.kind === "punch" || s.kind === "score") && s.measure !== undefined);
-  const sheets = catalogue.sheets.filter((s) => fitsIn(blank.width, blank.height, s.width, s.height)).map((s) => s.id);
+  const sheets = catalogue.sheets.filter((s) => main && lieOn(main, s)).map((s) => s.id);
   const row: ChartRow = {
     contents,
     spec: read.value,
@@ -71,7 +72,7 @@ export function chartRow(
     firstScore: measured?.measure ?? 0,
     inside: solution.inside,
     gap: solution.gap,
-    fits: sheet ? fitsIn(blank.width, blank.height, sheet.width, sheet.height) : sheets.length > 0,
+    fits: sheet ? main !== undefined && lieOn(main, sheet) !== undefined : sheets.length > 0,
     sheets,
     errors: solution.findings.filter((f) => f.severity === "error" && f.check !== "sheet"),
   };

@@ -21,11 +21,14 @@ describe("ranking", () => {
   });
 
   it("puts what comes out of the sheet in hand before what does not", () => {
-    // A4: the square of 205 and the 191 × 250 cross fit, the pointed one needs 297 × 245
+    // A4: the square of 205 and the 191 × 250 cross fit, the pointed one of 297 × 245 at a slant
     const rows = ask({ sheet: { preset: "iso-a4" }, method: { board: "one-millimetre" }, quantity: 40 });
     const fits = rows.map((r) => r.fits);
     expect(fits).toEqual([...fits].sort((a, b) => Number(b) - Number(a)));
-    expect(rows.find((r) => r.form === "pointed-envelope")).toMatchObject({ fits: false, sheets: undefined });
+    expect(rows.find((r) => r.form === "pointed-envelope")).toMatchObject({ fits: true, sheets: 40 });
+    const small = ask({ sheet: { width: 210, height: 210 }, method: { board: "one-millimetre" } });
+    expect(small.find((r) => r.form === "pointed-envelope")).toMatchObject({ fits: false, sheets: undefined });
+    expect(small[0]?.fits).toBe(true);
     const envelopes = rows.filter((r) => r.purpose === "envelope");
     expect(envelopes[0]).toMatchObject({ form: "square-blank-envelope", fits: true, sheets: 40 });
     expect(envelopes[0]?.reasons.map((r) => r.code)).toContain("least-paper");

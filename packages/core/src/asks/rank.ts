@@ -1,9 +1,10 @@
 /** Which form to make: every holder solved for the same contents, the most sensible first, each with its reasons. */
-import { catalogue } from "../catalogue/index.ts";
+import { smallestSheet } from "../catalogue/papers.ts";
+import type { Piece } from "../model/piece.ts";
+import { lieOn } from "../paper/onSheet.ts";
 import { mainPiece } from "../model/solution.ts";
 import { loadedForms } from "../forms/index.ts";
 import { changed } from "../recipe/change.ts";
-import { fitsIn } from "../geometry/fit.ts";
 import { paperArea } from "../layout/paperNeed.ts";
 import { trimPlans } from "../layout/trimPlan.ts";
 import type { Reason, Solution } from "../model/solution.ts";
@@ -27,10 +28,8 @@ export interface Ranked {
 const STEP_WEIGHS = 0.015;
 
 /** The smallest sheet of the catalogue a blank comes out of: what a maker without one in hand would buy. */
-const usualSheet = (blank: Ranked["blank"]): Pick<SheetInHand, "width" | "height"> | undefined =>
-  catalogue.sheets
-    .filter((s) => fitsIn(blank.width, blank.height, s.width, s.height))
-    .sort((a, b) => a.width * a.height - b.width * b.height)[0];
+const usualSheet = (piece: Piece, grid: number): Pick<SheetInHand, "width" | "height"> | undefined =>
+  smallestSheet((size) => lieOn(piece, size) !== undefined, grid);
 
 /** Sheets that all pieces of the whole run come out of, what has a paper of its own left aside; undefined where one does not. */
 function sheetsFor(
@@ -52,9 +51,10 @@ export function rank(spec: Spec): Ranked[] {
       if (!read.ok) return [];
       const own = read.value;
       const solution = solve(own);
-      const blank = mainPiece(solution)?.blank;
-      if (!blank) return [];
-      const sheet = spec.sheet ?? usualSheet(blank);
+      const main = mainPiece(solution);
+      if (!main) return [];
+      const { blank } = main;
+      const sheet = spec.sheet ?? usualSheet(main, solution.grid);
       const need = sheet && sheetsFor(own, solution, sheet);
       return [
         {

@@ -1,5 +1,5 @@
 import { editLength } from "../units/format.ts";
-import { roundNear } from "../units/ruler.ts";
+import { roundNear, rulers } from "../units/ruler.ts";
 import { type Entry, inches, ISO_216 } from "./entry.ts";
 
 /** A paper by weight and thickness, with the colour it is drawn in. */
@@ -93,6 +93,22 @@ export const sheets: readonly SheetPreset[] = [
   sheet("square-12in", "Square 12 in", inches(12), inches(12), "craft paper trade size, stated in inches"),
   sheet("square-6in", "Square 6 in", inches(6), inches(6), "craft paper trade size, stated in inches"),
 ];
+
+/** Square sheets are sold in inches everywhere; of the others a maker's shop keeps those of its own system. */
+const isMetric = ({ id }: SheetPreset): boolean => id.startsWith("iso-");
+const isInch = ({ id }: SheetPreset): boolean => id.startsWith("us-");
+
+/**
+ * The smallest sheet that serves, of the system the maker's ruler is marked in; of any where none of that does.
+ * @param grid mm between two marks of the ruler in use
+ */
+export function smallestSheet(serves: (sheet: SheetPreset) => boolean, grid: number): SheetPreset | undefined {
+  const inches = rulers.find((r) => r.step === grid)?.unit === "in";
+  const strange = (sheet: SheetPreset): boolean => (inches ? isMetric(sheet) : isInch(sheet));
+  return sheets
+    .filter(serves)
+    .sort((a, b) => Number(strange(a)) - Number(strange(b)) || a.width * a.height - b.width * b.height)[0];
+}
 
 /** A cutting mat by the area a machine can cut on it, mm. */
 export interface MatPreset extends Entry {

@@ -1,7 +1,7 @@
-import { sheets } from "../catalogue/papers.ts";
+import { sheets, smallestSheet } from "../catalogue/papers.ts";
+import { lieOn, saidLiesOn } from "../paper/onSheet.ts";
 import type { Part } from "../fittings/laid.ts";
-import { fitsIn } from "../geometry/fit.ts";
-import { takesPaper } from "../model/piece.ts";
+import { type Piece, takesPaper } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import type { SheetInHand, Spec } from "../model/spec.ts";
 import { largestCard } from "../recipe/largestCard.ts";
@@ -17,7 +17,7 @@ function inTwo({ form, setup }: Part, { contents, stock, settings }: Spec, inHan
   const split = form?.split;
   if (!split || settings[split.setting] !== split.one) return false;
   const asked = { contents: packOf(contents), stock, settings: { ...settings, [split.setting]: split.two }, setup };
-  return form.draft(asked).sheets.every(({ blank }) => fitsIn(blank.width, blank.height, inHand.width, inHand.height));
+  return form.draft(asked).sheets.every((said) => saidLiesOn(said, inHand));
 }
 
 /** Every blank can be cut from the sheet in hand, turned if need be; else the smallest sheet that would do. */
@@ -27,23 +27,16 @@ export const sheet: Check = {
   run: (checked) =>
     checked.parts.flatMap((part) =>
       // what drops out of another piece needs no paper of its own
-      piecesIn(part, checked).flatMap((piece) =>
-        takesPaper(piece) ? tooLarge(checked, part, piece.id, piece.blank) : [],
-      ),
+      piecesIn(part, checked).flatMap((piece) => (takesPaper(piece) ? tooLarge(checked, part, piece) : [])),
     ),
 };
 
-function tooLarge(
-  { spec }: Whole,
-  part: Part,
-  piece: string,
-  { width, height }: { readonly width: number; readonly height: number },
-): Finding[] {
+function tooLarge({ spec }: Whole, part: Part, made: Piece): Finding[] {
   const inHand = spec.sheet;
-  if (inHand && fitsIn(width, height, inHand.width, inHand.height)) return [];
-  const enough = sheets
-    .filter((s) => fitsIn(width, height, s.width, s.height))
-    .sort((a, b) => a.width * a.height - b.width * b.height)[0];
+  const { id: piece, blank } = made;
+  const { width, height } = blank;
+  if (inHand && lieOn(made, inHand)) return [];
+  const enough = smallestSheet((size) => lieOn(made, size) !== undefined, part.setup.grid);
   const at = { check: "sheet", piece, figure: Math.max(width, height) } as const;
   if (!inHand) return enough ? [] : [{ ...at, code: "none", severity: "warning", limit: LARGEST }];
   // the card is the form's own: what lies on it may be smaller, but is not made so by a smaller card

@@ -17,7 +17,7 @@ export interface Cutting extends Size {
   readonly y: number;
   /** id of the piece whose blank it is */
   readonly piece?: string;
-  /** degrees the blank lies turned, where it only comes out of the sheet across its corner */
+  /** degrees the piece lies turned, where it only comes out of the sheet across its corner, by its blank or by its outline alone */
   readonly slant?: number;
   readonly cut?: { readonly along: "width" | "height"; readonly first: Cutting; readonly rest: Cutting };
 }

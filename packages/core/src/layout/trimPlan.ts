@@ -7,9 +7,9 @@
  *   │  blank 2   │cut │
  *   └────────────┴────┘
  */
-import { fitsIn } from "../geometry/fit.ts";
-import { type Size, turn } from "../geometry/point.ts";
-import { takesPaper } from "../model/piece.ts";
+import type { Size } from "../geometry/point.ts";
+import { lieOn } from "../paper/onSheet.ts";
+import { type Piece, takesPaper } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import type { Stock } from "../model/spec.ts";
 import { type Cutting, type Filling, fillingOf, same } from "./filling.ts";
@@ -97,20 +97,9 @@ function takeFrom(group: SheetGroup, filling: Filling, piece: string, wanted: nu
   return { groups, made: full * each + (partly?.made ?? 0) };
 }
 
-/** The angle at which a blank lies across the sheet's corner, found by trying: to a tenth of a degree. */
-function slantOf(blank: Size, sheet: Size): number {
-  const over = (degrees: number): number => {
-    const [c, s] = turn(degrees);
-    const [wide, tall] = [blank.width * c + blank.height * s, blank.width * s + blank.height * c];
-    return Math.max(wide - sheet.width, tall - sheet.height);
-  };
-  let best = 0;
-  for (let tenth = 0; tenth <= 900; tenth += 1) if (over(tenth / 10) < over(best)) best = tenth / 10;
-  return best;
-}
-
 interface Needed extends Size {
   readonly piece: string;
+  readonly made: Piece;
   readonly quantity: number;
 }
 
@@ -119,7 +108,7 @@ function planFor(stock: string, sheet: Size, needed: readonly Needed[]): TrimPla
   let groups: SheetGroup[] = [];
   const left: { piece: string; quantity: number }[] = [];
   const bare: Cutting = { x: 0, y: 0, ...sheet };
-  for (const { piece, quantity, ...blank } of [...needed].sort(largestFirst)) {
+  for (const { piece, quantity, made, ...blank } of [...needed].sort(largestFirst)) {
     const filling = fillingOf(blank, sheet);
     let wanted = quantity;
     groups = groups.flatMap((group) => {
@@ -131,10 +120,11 @@ function planFor(stock: string, sheet: Size, needed: readonly Needed[]): TrimPla
     const each = filling.best(sheet).count;
     if (each > 0)
       groups.push(...takeFrom({ count: Math.ceil(wanted / each), root: bare }, filling, piece, wanted).groups);
-    else if (fitsIn(blank.width, blank.height, sheet.width, sheet.height)) {
-      const slant = slantOf(blank, sheet);
-      groups.push({ count: wanted, root: { ...bare, piece, slant } });
-    } else left.push({ piece, quantity: wanted });
+    else {
+      const slant = lieOn(made, sheet)?.turned;
+      if (slant === undefined) left.push({ piece, quantity: wanted });
+      else groups.push({ count: wanted, root: { ...bare, piece, slant } });
+    }
   }
   return { stock, sheet, sheets: groups.reduce((sum, g) => sum + g.count, 0), groups, offcuts: counted(groups), left };
 }
@@ -187,7 +177,7 @@ export function trimPlans({ spec, pieces }: Pick<Solution, "spec" | "pieces">): 
   for (const piece of pieces) {
     if (!takesPaper(piece)) continue;
     const stock = piece.stock?.title ?? own;
-    const needed = { ...piece.blank, piece: piece.id, quantity: piece.quantity * quantity };
+    const needed = { ...piece.blank, piece: piece.id, made: piece, quantity: piece.quantity * quantity };
     papers.set(stock, [...(papers.get(stock) ?? []), needed]);
   }
   const { width, height } = sheet;

@@ -28,18 +28,20 @@ function wrongWords(steps: readonly Step[], grid: number): string[] {
   });
 }
 
-/** A curve is measured by chords so near it, mm; and a piece that is laid is marked by its own ruler, a quarter inch at most. */
+/** A curve is measured by chords so near it, mm. */
 const CHORD_MM = 0.06;
-const COARSEST_MM = 6.35;
 
-/** Pieces that leave their sheet, or do not reach its edges: within the mark that it is rounded up to, and what a rounding takes off a tip. */
+/**
+ * Pieces that leave their sheet, or do not reach its edges: within the mark that it is rounded up to, and what a rounding
+ * takes off a tip. What is laid is cut to its outline, and what drops out of another has no sheet: they only stay within.
+ */
 const offBlank = ({ pieces, grid }: Solution): string[] =>
-  pieces.flatMap(({ id, outline, blank, rounding = 0, fitting, laid }) => {
+  pieces.flatMap(({ id, outline, blank, rounding = 0, fitting, within, laid }) => {
     // a punched square is cut to no edge of its own
     if (laid.rotation % 90 !== 0) return [];
     const { left, right, bottom, top } = boundsOf(outline.flatMap((path) => flatten(path)));
     const free = [left, bottom, blank.width - right, blank.height - top];
-    const most = (fitting === undefined ? grid : Math.max(grid, COARSEST_MM)) + rounding + CHORD_MM;
+    const most = fitting === undefined && within === undefined ? grid + rounding + CHORD_MM : Infinity;
     return free.every((mm) => mm > -CHORD_MM && mm < most) ? [] : [`${id}: ${free.join(", ")}`];
   });
 

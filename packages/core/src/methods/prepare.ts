@@ -3,7 +3,8 @@ import type { Part } from "../fittings/laid.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { offLine } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Fold, Piece } from "../model/piece.ts";
+import { type Fold, type Piece, takesPaper } from "../model/piece.ts";
+import { lieOn, type OnSheet } from "../paper/onSheet.ts";
 import type { Deed } from "../model/solution.ts";
 import { insideCuts } from "./insideCuts.ts";
 import { alongLines } from "./lines.ts";
@@ -16,17 +17,47 @@ import { isGrooved } from "../paper/scores.ts";
 export const scoresOf = ({ folds }: Piece): readonly Fold[] => folds.filter((f) => !f.slack);
 
 /** Cutting a piece's sheet: where nothing more is cut off it, its edge is made with that. */
-export function sheetStep(piece: Piece, part: Part): StepSaid {
+export function sheetStep(making: Whole, part: Part, piece: Piece): StepSaid {
   const { width, height } = piece.blank;
   const { shaped } = shapingOf(piece);
+  const turned = onSheetInHand(making, piece)?.turned;
   const first = part.fitting === undefined && piece.id === part.main;
   return {
     kind: "cut",
     code: first ? "cut-sheet" : "cut-second",
     measure: width,
-    facts: { width, height, part: piece.name, paper: piece.stock?.title ?? "" },
+    facts: {
+      ...{ width, height, part: piece.name, paper: piece.stock?.title ?? "" },
+      ...(turned !== undefined && { turned: Math.round(turned) }),
+    },
     does: deeds("cut", piece, shaped ? ["blank"] : ["blank", "outline"]),
     scene: flatOnTable(piece, [], [idIn(piece, "blank")]),
+  };
+}
+
+/** How a piece lies on the sheet in hand, where one is named and it comes out of it. */
+const onSheetInHand = ({ spec: { sheet } }: Whole, piece: Piece): OnSheet | undefined =>
+  sheet && takesPaper(piece) ? lieOn(piece, sheet) : undefined;
+
+/** Whether only its outline comes out of the sheet in hand: it has no blank then, and no edge to lay at a stop. */
+export const isCutByOutline = (making: Whole, piece: Piece): boolean => onSheetInHand(making, piece)?.by === "outline";
+
+/** Cutting a piece by its outline, turned on the sheet in hand. */
+export function outlineStep(making: Whole, piece: Piece): StepSaid {
+  const { width, height } = piece.blank;
+  const turned = onSheetInHand(making, piece)?.turned;
+  return {
+    kind: "cut",
+    code: "cut-outline",
+    facts: {
+      ...{ part: piece.name, paper: piece.stock?.title ?? "", width, height },
+      ...(turned !== undefined && { turned: Math.round(turned) }),
+    },
+    does: [
+      ...deeds("cut", piece, ["blank", "outline"]),
+      ...deeds("round", piece, shapingOf(piece).rounded ? ["outline"] : []),
+    ],
+    scene: flatOnTable(piece, [], [idIn(piece, "outline")]),
   };
 }
 
@@ -44,11 +75,11 @@ export function flatPiece(making: Whole, part: Part, piece: Piece): StepSaid[] {
       ...{ kind: "cut", code: "keep-opposite", facts, does: whole },
       scene: flatOnTable(piece, [], now),
     });
-  else if (shaped && !rounded) {
+  else if ((shaped && !rounded) || isCutByOutline(making, piece)) {
     // without a score nothing but the template tells where its edge runs
-    steps.push({ kind: "cut", code: "cut-outline", facts, does: whole, scene: flatOnTable(piece, [], now) });
+    steps.push(outlineStep(making, piece));
   } else {
-    steps.push(sheetStep(piece, part));
+    steps.push(sheetStep(making, part, piece));
     done.push(idIn(piece, "blank"));
     steps.push(...shapingSteps(piece, done));
   }

@@ -106,7 +106,7 @@ export const punchBoard: Method = {
     if (scoresOf(piece).length === 0) return flatPiece(making, part, piece);
     // the board punches squares: what else is scored is scored along a ruler
     const done = [idIn(piece, "blank")];
-    const scored = [sheetStep(piece, part), ...freeScores(piece, done, () => false)];
+    const scored = [sheetStep(making, part, piece), ...freeScores(piece, done, () => false)];
     return [...scored, ...finished(making, part, piece, done), ...creaseSteps(piece)];
   },
 };

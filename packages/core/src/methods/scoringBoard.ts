@@ -14,7 +14,16 @@ import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Part } from "../fittings/laid.ts";
 import { deeds, idIn, type Method, type StepSaid } from "./method.ts";
-import { creaseSteps, finished, flatPiece, freeScores, scoresOf, sheetStep } from "./prepare.ts";
+import {
+  creaseSteps,
+  finished,
+  flatPiece,
+  freeScores,
+  isCutByOutline,
+  outlineStep,
+  scoresOf,
+  sheetStep,
+} from "./prepare.ts";
 import { flatOnTable } from "./scene.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { nth } from "../units/nth.ts";
@@ -90,7 +99,14 @@ function scoreSteps(making: Whole, part: Part, piece: Piece): StepSaid[] {
       ...finished(making, part, piece, done, () => []),
     ];
   }
-  const steps: StepSaid[] = [sheetStep(piece, part)];
+  // without a blank there is no edge for the stop: it is scored along a ruler
+  if (isCutByOutline(making, piece)) {
+    done.push(here("outline"));
+    const cut = outlineStep(making, piece);
+    const scored = freeScores(piece, done, () => false);
+    return [cut, ...scored, ...finished(making, part, piece, done, () => [])];
+  }
+  const steps: StepSaid[] = [sheetStep(making, part, piece)];
   const onBoard = (stop: Stop, now: readonly string[]) =>
     ({
       on: "board",

@@ -1,4 +1,4 @@
-import { fitsIn } from "../geometry/fit.ts";
+import { saidLiesOn } from "../paper/onSheet.ts";
 import type { Form, Setup } from "../forms/form.ts";
 import { type Contents, SIZE_MM, type Stock } from "../model/spec.ts";
 import { roundDown } from "../units/ruler.ts";
@@ -41,7 +41,7 @@ export function largestCard({
     if (Math.min(tried.width, tried.height) < SIZE_MM.min || Math.max(tried.width, tried.height) > SIZE_MM.max)
       return false;
     const input = { contents: packOf(tried), stock, settings, setup, sheet };
-    return form.draft(input).sheets.every(({ blank }) => fitsIn(blank.width, blank.height, sheet.width, sheet.height));
+    return form.draft(input).sheets.every((said) => saidLiesOn(said, sheet));
   };
   // a board that cannot hold a blank of this size makes nothing out of it
   if (setup.tool.kind === "punch-board" && Math.min(sheet.width, sheet.height) < setup.tool.smallest) return undefined;

@@ -37,6 +37,10 @@ export function freeWords(facts: Facts | undefined, mm: Sayer): string {
   return `${across}, ${down}`;
 }
 
+/** How a piece is turned on a sheet: the shorter way round, since end for end it takes the same room. */
+export const saySlant = (degrees: number): string =>
+  degrees > 90 ? `${String(Math.round(180 - degrees))}° to the right` : `${String(Math.round(degrees))}° to the left`;
+
 /** How far a thing stays off an edge, or stands out past it. */
 export const offEdge = (free: number, edge: "left" | "right" | "upper" | "lower", mm: Sayer): string => {
   if (Math.abs(free) < SAME_MARGIN) return `level with the ${edge} edge`;

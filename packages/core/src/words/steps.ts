@@ -3,7 +3,7 @@ import { listed, listedOnce } from "../methods/scene.ts";
 import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
 import type { FlapCut, Solution, Step } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
-import { freeWords } from "./measures.ts";
+import { freeWords, saySlant } from "./measures.ts";
 import { cap, num, sayer, str, type Say, type Sayer, said } from "./saying.ts";
 
 const ordinal = (n: number): string => ["", "first", "second", "third", "fourth"][n] ?? `${String(n)}th`;
@@ -26,6 +26,10 @@ function endWords({ facts }: Step, mm: Sayer): string {
   const second = facts["from2"] === undefined ? "" : ` and ${run(num(facts, "from2"), num(facts, "to2"))}`;
   return `, only ${run(num(facts, "from"), num(facts, "to"))}${second}`;
 }
+
+/** A piece that comes out of the sheet in hand only across its corner. */
+const slantWords = ({ facts }: Step): string =>
+  facts?.["turned"] === undefined ? "" : `, turned ${saySlant(num(facts, "turned"))} on the sheet in hand`;
 
 /** By its place on the sheet, or by the template where the ruler has no mark for it. */
 const placeWords = (s: Step, mm: Sayer, what: string): string =>
@@ -103,7 +107,7 @@ const insideOf = (s: Step): string => (num(s.facts, "inside") === 1 ? "inside of
 export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
   "cut-sheet": (s) => (mm) =>
-    `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+    `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down${slantWords(s)}.`,
   "open-bought": (s) => (mm) => {
     const [x, y] = [num(s.facts, "x"), num(s.facts, "y")];
     const on =
@@ -111,7 +115,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     return `Open the card and lay it flat, its outside up${on}: it measures ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} opened.`;
   },
   "cut-second": (s) => (mm) =>
-    `Cut a sheet for ${layerOf(s)}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down.`,
+    `Cut a sheet for ${layerOf(s)}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down${slantWords(s)}.`,
   "punch-first": (s) => (mm) =>
     `Outside up, edge against the fence. Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch.`,
   "punch-again": (s) => () => `Hold it there and punch the ${ordinal(num(s.facts, "count"))} notch.`,
@@ -272,7 +276,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
   "score-by-ruler": (s) => () =>
     `Score the ${num(s.facts, "count") === 1 ? "slanted line" : `${String(num(s.facts, "count"))} lines`} along a ruler, from end to end as the printed template has them: they run to no edge of the board.`,
   "cut-outline": (s) => (mm) =>
-    `Cut ${layerOf(s)} out along its outline by the printed template, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all.`,
+    `Cut ${layerOf(s)} out along its outline by the printed template, ${mm(num(s.facts, "width"))} × ${mm(num(s.facts, "height"))} over all${slantWords(s)}.`,
   "glue-flap": (s) => (mm) =>
     `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}, along ${edgeWords(str(s.facts, "along"))}.`,
   fill: (s) => () =>

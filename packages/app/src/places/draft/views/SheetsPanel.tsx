@@ -7,6 +7,7 @@ import {
   type Offcut,
   type Cutting,
   sayCut,
+  saySlant,
   type SheetGroup,
   type Solution,
   type TrimPlan,
@@ -117,7 +118,7 @@ function Group({ group: { count, root }, plan, name, face, grid }: GroupProps) {
             ))}
           </ol>
         ) : (
-          <p>Only across the corner: draw it turned by {Math.round(root.slant)}° and cut along its outline.</p>
+          <p>Only across the corner: draw it turned {saySlant(root.slant)} and cut along its outline.</p>
         )}
       </figcaption>
     </figure>

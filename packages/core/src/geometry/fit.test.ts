@@ -1,0 +1,77 @@
+/** Whether a shape lies in a rectangle at some angle: against trying every angle, and worked by hand. */
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { runs } from "../test/runs.ts";
+import { fitAngle, fitAngles, fitsIn, hullOf } from "./fit.ts";
+import { boundsOf } from "./path.ts";
+import { place, type Point } from "./point.ts";
+
+const boxAt = (points: readonly Point[], degrees: number) => {
+  const { left, right, bottom, top } = boundsOf(
+    points.map((p) => place(p, { x: 0, y: 0, rotation: degrees, flip: false })),
+  );
+  return { width: right - left, height: top - bottom };
+};
+
+describe("angles at which a shape lies in a sheet", () => {
+  it("of a square of 10 in 12 by 12: but for where its diagonal is too long, |sin| + |cos| ≤ 1.2", () => {
+    const square: Point[] = [
+      [0, 0],
+      [10, 0],
+      [10, 10],
+      [0, 10],
+    ];
+    // sin t + cos t = 1.2 at t = 45° ± acos(1.2 / √2) = 45 ± 31.95
+    const spans = fitAngles(square, { width: 12, height: 12 });
+    expect(spans.map(({ from, to }) => [from, to].map((a) => Number(a.toFixed(2))))).toEqual([
+      [0, 13.05],
+      [76.95, 103.05],
+      [166.95, 180],
+    ]);
+    expect(fitAngles(square, { width: 9.9, height: 30 })).toEqual([]);
+    // a diamond lies there at one angle and no other
+    const diamond = square.map((p) => place(p, { x: 0, y: 0, rotation: 45, flip: false }));
+    expect(fitAngle(diamond, { width: 10, height: 10 })).toBeCloseTo(45, 3);
+  });
+
+  it("are those that trying every half degree finds, of any shape", () => {
+    const point = fc.tuple(fc.integer({ min: -150, max: 150 }), fc.integer({ min: -150, max: 150 }));
+    const side = fc.integer({ min: 40, max: 350 });
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 3, maxLength: 9 }), side, side, (points, width, height) => {
+        const spans = fitAngles(points, { width, height });
+        if (hullOf(points).length < 3) return;
+        for (let half = 0; half < 360; half += 1) {
+          const degrees = half / 2;
+          const box = boxAt(points, degrees);
+          const over = Math.max(box.width - width, box.height - height);
+          // at the very edge of a span either is right
+          if (Math.abs(over) < 1e-3) continue;
+          expect(spans.some(({ from, to }) => degrees >= from && degrees <= to)).toBe(over < 0);
+        }
+        const angle = fitAngle(points, { width, height });
+        if (angle === undefined) return;
+        const box = boxAt(points, angle);
+        expect(box.width).toBeLessThan(width + 1e-4);
+        expect(box.height).toBeLessThan(height + 1e-4);
+      }),
+      { numRuns: runs(60) },
+    );
+  });
+
+  it("agree with the formula for a rectangle", () => {
+    const side = fc.integer({ min: 20, max: 300 });
+    fc.assert(
+      fc.property(side, side, side, side, (w, h, W, H) => {
+        const corners: Point[] = [
+          [0, 0],
+          [w, 0],
+          [w, h],
+          [0, h],
+        ];
+        expect(fitAngles(corners, { width: W, height: H }).length > 0).toBe(fitsIn(w, h, W, H));
+      }),
+      { numRuns: runs(100) },
+    );
+  });
+});

@@ -1,0 +1,58 @@
+/**
+ * Whether a piece comes out of a sheet: by its blank, straight or across the corner, or by its outline alone, laid at any
+ * angle.
+ *
+ *   ┌──────────┐      A pointed envelope's box may be larger than the sheet where the envelope itself is not: what its
+ *   │   ╱╲     │      corners would take is cut away anyway.
+ *   │ ╱    ╲   │
+ *   │ ╲    ╱   │
+ *   │   ╲╱     │
+ *   └──────────┘
+ */
+import { fitAngle, fitsIn } from "../geometry/fit.ts";
+import { flatten } from "../geometry/path.ts";
+import type { Point, Size } from "../geometry/point.ts";
+import { CURVE_SAG_MM } from "../geometry/tolerance.ts";
+import type { Piece } from "../model/piece.ts";
+import type { Sheet } from "./sheet.ts";
+
+/** How a piece lies on a sheet. */
+export interface OnSheet {
+  /** the rectangle it is cut from lies there, or only what it is cut to */
+  readonly by: "blank" | "outline";
+  /** degrees it is turned to the left, where it lies at no right angle */
+  readonly turned?: number;
+}
+
+const straight = ({ width, height }: Size, sheet: Size): boolean => {
+  const noise = 1e-6;
+  const fits = (w: number, h: number): boolean => w <= sheet.width + noise && h <= sheet.height + noise;
+  return fits(width, height) || fits(height, width);
+};
+
+const cornersOf = ({ width, height }: Size): readonly Point[] => [
+  [0, 0],
+  [width, 0],
+  [width, height],
+  [0, height],
+];
+
+function lies(blank: Size, sheet: Size, points: () => readonly Point[]): OnSheet | undefined {
+  if (straight(blank, sheet)) return { by: "blank" };
+  if (fitsIn(blank.width, blank.height, sheet.width, sheet.height))
+    return { by: "blank", turned: fitAngle(cornersOf(blank), sheet) ?? 0 };
+  const turned = fitAngle(points(), sheet);
+  return turned === undefined ? undefined : { by: "outline", turned };
+}
+
+/** How a piece lies on a sheet; undefined where it comes out of it at no angle. Curves are measured by chords: the sheet is taken so much smaller. */
+export function lieOn({ blank, outline }: Pick<Piece, "blank" | "outline">, sheet: Size): OnSheet | undefined {
+  const isCurved = outline.some((path) => path.some((s) => s.kind !== "line"));
+  const sag = isCurved ? 2 * CURVE_SAG_MM : 0;
+  const room = { width: sheet.width - sag, height: sheet.height - sag };
+  return lies(blank, straight(blank, sheet) ? sheet : room, () => outline.flatMap((path) => flatten(path)));
+}
+
+/** The same of a piece that is only said and not drawn yet: by the corners of its panels, before they are rounded. */
+export const saidLiesOn = ({ blank, panels }: Pick<Sheet, "blank" | "panels">, sheet: Size): boolean =>
+  lies(blank, sheet, () => panels.flatMap((p) => p.reach)) !== undefined;
