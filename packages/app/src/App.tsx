@@ -4,7 +4,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { Redo2, Undo2 } from "lucide-react";
+import { Redo2, Ruler, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef } from "react";
 import { ErrorBoundary } from "react-error-boundary";
 import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
@@ -155,6 +155,9 @@ function Frame() {
             if (unit) set({ unit });
           }}
         >
+          <ToggleButton value="ruler" aria-label="As the ruler in use reads">
+            <Ruler size={17} aria-hidden />
+          </ToggleButton>
           <ToggleButton value="in">in</ToggleButton>
           <ToggleButton value="mm">mm</ToggleButton>
         </ToggleButtonGroup>

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 /** The other places: the drawer, the size chart, working back, versions side by side, settings. */
-import { chartOf, formatLength, formatSize, onRuler, solve, workBack } from "@cut-fold/core";
+import { chartOf, formatLength, formatSize, inOneSystem, solve, workBack } from "@cut-fold/core";
 import { screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { db } from "../store/db.ts";
@@ -26,7 +26,7 @@ describe("the drawer", () => {
       const card = screen.getByRole("link", { name: `Open ${draft.name}` });
       const { pieces, grid } = solutionOf(draft.spec);
       const blank = pieces[0]?.blank;
-      expect(card.textContent).toContain(formatSize(blank?.width ?? 0, blank?.height ?? 0, onRuler(MM, grid)));
+      expect(card.textContent).toContain(formatSize(blank?.width ?? 0, blank?.height ?? 0, inOneSystem(MM, grid)));
       expect(card.querySelectorAll("svg")).toHaveLength(2);
     }
     expect(document.body.innerHTML).not.toMatch(/NaN|undefined/u);

@@ -1,5 +1,6 @@
 /** Drafts out to files and in again. */
 import {
+  setupOf,
   catalogue,
   type Draft,
   fileName,
@@ -24,7 +25,7 @@ import type { Adopted } from "./adopt.ts";
 import { useDrafts } from "./drafts.ts";
 import type { ShelfOutline } from "./outlines.ts";
 import { loadFormsOf } from "../needs/forms.ts";
-import { useSettings } from "./settings.ts";
+import { displayNow, useSettings } from "./settings.ts";
 import { solutionOf } from "./solutions.ts";
 
 /** What was done, in a sentence, and how to take it back. */
@@ -89,10 +90,10 @@ async function written(job: WriteJob): Promise<string | Uint8Array> {
 
 /** A draft in a format, whole or a part of it, as the settings have units and paper. */
 async function fileOf(draft: Draft, format: Format, parts?: readonly PdfPart[]): Promise<Blob> {
-  const { unit, fraction, paper: paperId } = useSettings.getState().settings;
+  const { paper: paperId } = useSettings.getState().settings;
   const { width, height } = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
   const bytes = await written({
-    ...{ format: format.id, draft, display: { unit, fraction }, paper: { width, height } },
+    ...{ format: format.id, draft, display: displayNow(setupOf(draft.spec).grid), paper: { width, height } },
     colours: coloursOf(draft.spec),
     // with a list of names there is a piece for each, which the screen has not drawn
     pieces: format.reads === "pieces" && namesIn(draft.spec).length === 0 ? solutionOf(draft.spec).pieces : undefined,

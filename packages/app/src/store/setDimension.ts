@@ -10,7 +10,7 @@ import {
   type SpecChange,
 } from "@cut-fold/core";
 import { change, useOpenDraft } from "./openDraft.ts";
-import { useSettings } from "./settings.ts";
+import { displayNow } from "./settings.ts";
 
 /** The paper a maker types is answered by the largest card of the same proportions that it serves. */
 function cardForBlank(spec: Spec, side: number): SpecChange | undefined {
@@ -38,8 +38,7 @@ function changeBy(spec: Spec, sets: NonNullable<Dimension["sets"]>, mm: number):
 export function setDimension({ sets }: Pick<Dimension, "sets">, mm: number): string | undefined {
   const { draft } = useOpenDraft.getState();
   if (!draft || !sets) return undefined;
-  const { unit, fraction } = useSettings.getState().settings;
-  const display = { unit, fraction } as const;
+  const display = displayNow();
   const by = changeBy(draft.spec, sets, mm);
   if (!by) return `No card worth making comes out of ${formatLength(mm, display)}: take a larger sheet.`;
   const problem: Problem | undefined = change(by)[0];

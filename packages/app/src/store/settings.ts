@@ -1,11 +1,12 @@
 /** What the maker prefers, kept in the browser and checked when it is read back. */
-import { type Display, onRuler } from "@cut-fold/core";
+import { asRulerReads, type Display, inOneSystem } from "@cut-fold/core";
 import { z } from "zod";
 import { create } from "zustand";
 import { db, isOfLaterApp } from "./db.ts";
 
 const settingsSchema = z.object({
-  unit: z.enum(["in", "in-decimal", "mm", "cm"]).default("mm"),
+  /** a unit for everything, or as the ruler in use reads */
+  unit: z.enum(["ruler", "in", "in-decimal", "mm", "cm"]).default("ruler"),
   fraction: z.union([z.literal(8), z.literal(16), z.literal(32)]).default(16),
   /** the paper in the printer, a sheet id */
   paper: z.enum(["iso-a4", "us-letter"]).default("iso-a4"),
@@ -28,8 +29,16 @@ const IN_INCHES = /-(?:US|LR|MM)\b/u;
 /** What is set before the maker has set anything: as their country measures. */
 function usual(): Settings {
   const { language = "" } = (globalThis as { navigator?: { language?: string } }).navigator ?? {};
-  return settingsSchema.parse(IN_INCHES.test(language) ? { unit: "in", paper: "us-letter" } : {});
+  return settingsSchema.parse(IN_INCHES.test(language) ? { paper: "us-letter" } : {});
 }
+
+/** Whether the maker's country measures in inches. */
+const countryInInches = (): boolean =>
+  IN_INCHES.test((globalThis as { navigator?: { language?: string } }).navigator?.language ?? "");
+
+/** Whether lengths are in inches where no ruler is in use: as the maker has said, or as their country measures. */
+export const isInInches = ({ unit }: Pick<Settings, "unit">): boolean =>
+  unit === "ruler" ? countryInInches() : unit.startsWith("in");
 
 export const useSettings = create<SettingsState>()((set, get) => ({
   settings: usual(),
@@ -52,15 +61,44 @@ export const useSettings = create<SettingsState>()((set, get) => ({
   },
 }));
 
+/** The ruler of the draft that is open: mm between two of its marks; none in the drawer. */
+const useInUse = create<{ readonly grid: number | undefined }>()(() => ({ grid: undefined }));
+
+/** Lengths are shown as this ruler reads from now on, where the maker has not said otherwise; undefined when no draft is open. */
+export function takeRuler(grid: number | undefined): void {
+  if (useInUse.getState().grid !== grid) useInUse.setState({ grid });
+}
+
 const DISPLAYS = new Map<string, Display>();
 
-/** How lengths are shown now; those on a mark of a ruler as it has them, where one is given. The same object for the same choice, so that memoised parts keep still. */
-export function useDisplay(grid?: number): Display {
-  const { unit, fraction } = useSettings((s) => s.settings);
-  const key = `${unit}/${String(fraction)}/${String(grid)}`;
+/** One display for one choice: the same object each time, so that memoised parts keep still. */
+function displayFor({ unit, fraction }: Settings, inUse: number | undefined, grid: number | undefined): Display {
+  const inches = isInInches({ unit });
+  const key = [unit, fraction, inUse, grid, inches].join("/");
   const known = DISPLAYS.get(key);
   if (known) return known;
-  const display: Display = grid === undefined ? { unit, fraction } : onRuler({ unit, fraction }, grid);
+  const usualDisplay: Display = { unit: inches ? "in" : "mm", fraction };
+  const chosen: Display =
+    unit !== "ruler"
+      ? { unit, fraction }
+      : inUse === undefined
+        ? usualDisplay
+        : (asRulerReads(inUse, fraction) ?? usualDisplay);
+  const display = grid === undefined ? chosen : inOneSystem(chosen, grid);
   DISPLAYS.set(key, display);
   return display;
 }
+
+/**
+ * How lengths are shown now: in the unit the maker has chosen for all, or as the ruler of the open draft reads; those on a
+ * mark of a ruler of the same system as it has them, where one is given. Two systems never stand on one screen.
+ */
+export function useDisplay(grid?: number): Display {
+  const settings = useSettings((s) => s.settings);
+  const inUse = useInUse((s) => s.grid);
+  return displayFor(settings, inUse, grid);
+}
+
+/** The same, once, for what is no component. */
+export const displayNow = (grid?: number): Display =>
+  displayFor(useSettings.getState().settings, useInUse.getState().grid, grid);

@@ -1,7 +1,7 @@
 /** CSV: the cut list for a spreadsheet. Fields are parted by commas and lines end as RFC 4180 has it. */
 import { paperNeed } from "../layout/paperNeed.ts";
 import type { Solution } from "../model/solution.ts";
-import { type Display, onRuler } from "../units/format.ts";
+import { type Display, inOneSystem } from "../units/format.ts";
 import { MM_PER } from "../units/length.ts";
 import { sayMaterial } from "../words/measures.ts";
 import type { Format } from "./format.ts";
@@ -26,7 +26,7 @@ const DIGITS = { mm: 2, cm: 3, in: 4 } as const;
 export function cutListRows(solution: Solution, display: Display): (readonly (string | number)[])[] {
   const unit = display.unit === "in-decimal" ? "in" : display.unit;
   const figure = (mm: number): number => Number((mm / MM_PER[unit]).toFixed(DIGITS[unit]));
-  const ruled = onRuler(display, solution.grid);
+  const ruled = inOneSystem(display, solution.grid);
   const rows = [...solution.materials, ...paperNeed(solution)].map((material) => {
     const { item, amount, note } = sayMaterial(material, ruled);
     return [item, amount, figure(material.size.width), figure(material.size.height), note];

@@ -16,6 +16,28 @@ export const onRuler = (display: Display, grid: number): Display => {
   return ruler ? { ...display, ruler } : display;
 };
 
+const isMetric = ({ unit }: Pick<Display, "unit">): boolean => unit === "mm" || unit === "cm";
+
+/** The display for everything else beside a ruler: as the ruler has it where both measure alike, and never two systems on one screen. */
+export function inOneSystem(display: Display, grid: number): Display {
+  const ruler = rulers.find((r) => r.step === grid);
+  return ruler && isMetric(ruler) === isMetric(display) ? { ...display, ruler } : display;
+}
+
+/** The display as a ruler reads, whatever else is set: its unit, and fractions at least as fine as its marks. */
+export function asRulerReads(grid: number, fraction: NonNullable<Display["fraction"]> = 16): Display | undefined {
+  const ruler = rulers.find((r) => r.step === grid);
+  if (!ruler) return undefined;
+  const parts = ruler.unit === "in" ? Math.max(fraction, Math.round(MM_PER.in / ruler.step)) : fraction;
+  return { unit: ruler.unit, fraction: parts as NonNullable<Display["fraction"]>, ruler };
+}
+
+/** A length in the maker's own system, beside one that a ruler of the other has to be read for; nothing where both are one. */
+export function sayOther(mm: number, display: Display, grid: number): string {
+  const ruler = rulers.find((r) => r.step === grid);
+  return ruler && isMetric(ruler) !== isMetric(display) ? formatLength(mm, display) : "";
+}
+
 /** What is left away from a length in words. */
 export interface FormatOptions {
   /** leave the unit word away (tables, dimensions) */
@@ -129,7 +151,7 @@ export function formatRun(mm: number, display: Display): string {
 
 /**
  * A length (mm) as text that can be typed again and gives the same length: plain slashes; where the fraction would have
- * to be rounded, millimetres if the length is a round number of them, else decimals.
+ * to be rounded, decimals of the same unit: a field never shows the other system.
  */
 export function editLength(mm: number, display: Display): string {
   const parts = display.fraction ?? 16;
@@ -138,8 +160,6 @@ export function editLength(mm: number, display: Display): string {
   if (display.unit === "in" && onMark) {
     return fractionText(inches, parts).replace("⁄", "/").replace("\u00a0", " ").replace("−", "-") + " in";
   }
-  const tenths = mm * 10;
-  if (display.unit === "in" && Math.abs(tenths - Math.round(tenths)) < 1e-6) return `${trimZeros(mm.toFixed(1))} mm`;
   const word = WORD[display.unit];
   const per = word === "in" ? MM_PER.in : MM_PER[word];
   return `${trimZeros((mm / per).toFixed(word === "in" ? 4 : 3))} ${word}`;

@@ -1,12 +1,10 @@
 /** Places, figures, cuts and amounts in words. */
 import type { TrimCut } from "../layout/trimPlan.ts";
 import type { Place } from "../model/spec.ts";
-import { MM_PER } from "../units/length.ts";
 import type { Lying, Material } from "../model/solution.ts";
 import type { EdgeReadings, PieceReadings } from "../methods/readings.ts";
 import type { Dimension } from "../model/piece.ts";
 import { formatLength, formatRun, formatSize, type Display } from "../units/format.ts";
-import { roundNear } from "../units/ruler.ts";
 import { type Facts, num, said, type Sayer, sayer } from "./saying.ts";
 
 /** mm within which two margins are the same to a hand. */
@@ -134,12 +132,11 @@ export function sayPieceReadings(
   return oneOfSeveral ? `${piece.name}: ${said}` : said;
 }
 
-/** What a length usually is, mm, in both systems: makers talk in either. Nothing where that is nothing. */
-export function sayUsual(mm: number): string {
-  const near = roundNear(mm, MM_PER.in / 16);
-  if (near === 0) return "";
-  const about = Math.abs(near - mm) < 0.01 ? "" : "about ";
-  return `Usually ${formatLength(mm, { unit: "mm" })}, ${about}${formatLength(near, { unit: "in", fraction: 16 })}.`;
+/** What a length usually is, mm, as the maker measures. Nothing where that is nothing. */
+export function sayUsual(mm: number, display: Display): string {
+  if (mm < SAME_MARGIN) return "";
+  const said = formatLength(mm, display);
+  return said.startsWith("~") ? `Usually about ${said.slice(1)}.` : `Usually ${said}.`;
 }
 
 /** An entry of the cut list: what, how much of it, and from what. */

@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { makeDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
-import { useDisplay, useSettings } from "../../store/settings.ts";
+import { isInInches, useDisplay, useSettings } from "../../store/settings.ts";
 import { Answer } from "./Answer.tsx";
 import { type InHand, cardOf, firstAsked } from "./asked.ts";
 import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
@@ -15,7 +15,7 @@ export function BackPlace() {
   usePageTitle("From an envelope");
   const display = useDisplay();
   const navigate = useNavigate();
-  const inches = useSettings((s) => s.settings.unit).startsWith("in");
+  const inches = useSettings((s) => isInInches(s.settings));
   const [asked, setAsked] = useState<InHand>(() => firstAsked(inches));
   const set = (by: Partial<InHand>): void => {
     setAsked((was) => ({ ...was, ...by }));

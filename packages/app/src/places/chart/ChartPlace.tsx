@@ -2,7 +2,7 @@ import { catalogue, chartOf, find, loadedForms, type SheetInHand, makes } from "
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
-import { useSettings } from "../../store/settings.ts";
+import { isInInches, useSettings } from "../../store/settings.ts";
 import { ChartAsks, EVERY } from "./ChartAsks.tsx";
 import { ChartTable } from "./ChartTable.tsx";
 import { WholeTable } from "./WholeTable.tsx";
@@ -13,13 +13,14 @@ import "./chart.css";
 export function ChartPlace() {
   usePageTitle("Size chart");
   const [search, setSearch] = useSearchParams();
-  const { unit, notch } = useSettings((s) => s.settings);
+  const settings = useSettings((s) => s.settings);
+  const { notch } = settings;
   const every = search.get("form") === EVERY;
   const forms = loadedForms();
   const form = forms.find((f) => f.id === search.get("form")) ?? forms[0];
   const boards = catalogue.boards.filter((b) => form && makes(form, b.kind));
   const usual =
-    boards.find((b) => (catalogue.rulers.find((r) => r.id === b.ruler)?.unit === "in") === unit.startsWith("in")) ??
+    boards.find((b) => (catalogue.rulers.find((r) => r.id === b.ruler)?.unit === "in") === isInInches(settings)) ??
     boards[0];
   const board = boards.find((b) => b.id === search.get("board")) ?? usual;
   const ruler = catalogue.rulers.find((r) => r.id === search.get("ruler"));

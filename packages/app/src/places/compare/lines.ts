@@ -8,7 +8,7 @@ import {
   formById,
   isUsual,
   mainPiece,
-  onRuler,
+  inOneSystem,
   paperArea,
   paperNeed,
   readingsByPiece,
@@ -44,13 +44,13 @@ export const LINES: readonly ComparedLine[] = [
     key: true,
     say: ({ solution }, display) => {
       const blank = mainPiece(solution)?.blank;
-      return blank ? formatSize(blank.width, blank.height, onRuler(display, solution.grid)) : "";
+      return blank ? formatSize(blank.width, blank.height, inOneSystem(display, solution.grid)) : "";
     },
   },
   {
     label: "Punch or score at",
     key: true,
-    say: ({ solution }, display) => measures(solution, onRuler(display, solution.grid)),
+    say: ({ solution }, display) => measures(solution, inOneSystem(display, solution.grid)),
   },
   { label: "Form", say: ({ draft }) => formById(draft.spec.form)?.title ?? "" },
   {

@@ -1,16 +1,17 @@
-import type { Draft, Solution } from "@cut-fold/core";
+import { type Draft, setupOf, type Solution } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { Columns2 } from "lucide-react";
-import { memo, useCallback, useEffect, useRef } from "react";
+import { memo, useCallback, useEffect, useLayoutEffect, useRef } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
 import { chooseNothing } from "../../store/chosen.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionsOf } from "../../store/drafting.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
+import { takeRuler } from "../../store/settings.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { useClashes } from "../../store/useClashes.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
@@ -31,6 +32,20 @@ const VIEW_TITLES: Readonly<Record<ViewName, string>> = {
   sheets: "Sheets",
   steps: "Steps",
 };
+
+/** While a draft is open its ruler says how lengths are shown, before anything of it is drawn. */
+function useRuler(draft: Draft | undefined): void {
+  const grid = draft && setupOf(draft.spec).grid;
+  useLayoutEffect(() => {
+    takeRuler(grid);
+  }, [grid]);
+  useLayoutEffect(
+    () => () => {
+      takeRuler(undefined);
+    },
+    [],
+  );
+}
 
 export function DraftPlace() {
   const { id = "", view: asked } = useParams();
@@ -57,6 +72,7 @@ export function DraftPlace() {
     }
   }, [known]);
   useMovedOn(id, draft?.id);
+  useRuler(draft?.id === id ? draft : undefined);
 
   useUndoKeys();
   useSavedOnLeaving();

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 /** The draft's place: what is typed on the left is drawn in the middle and counted on the right. */
-import { formatLength, formatSize, onRuler, sayFinding } from "@cut-fold/core";
+import { formatLength, formatSize, inOneSystem, sayFinding, setupOf } from "@cut-fold/core";
 import { fireEvent, screen, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { db } from "../../store/db.ts";
@@ -19,18 +19,30 @@ describe.each(demoDrafts().map((d) => [d.name, d] as const))("%s", (_, draft) =>
     await visit(`/draft/${draft.id}/flat?stage=details`, display);
     const { pieces, findings, dimensions, contents, grid } = solutionNow();
     // what is cut is written as the ruler in use has it
-    const ruled = onRuler(display, grid);
+    const ruled = inOneSystem(display, grid);
     const [blank] = pieces.map((p) => p.blank);
     if (!blank) throw new Error("no blank");
     expect([formatLength(blank.width, ruled), formatSize(blank.width, blank.height, ruled)]).toContain(cutTo());
     const beside = numbers().textContent;
-    for (const finding of findings) expect(beside).toContain(sayFinding(finding, onRuler(display, grid)));
+    for (const finding of findings) expect(beside).toContain(sayFinding(finding, inOneSystem(display, grid)));
     for (const { gap } of contents) expect(beside).toContain(`${formatLength(gap.width / 2, display)} each end`);
     const drawn = [...document.querySelectorAll("[data-dimension]")].map((g) => g.textContent);
     // what lies on a panel shows the size it is cut to, and its other figures once it is in hand
     const shown = dimensions.filter((d) => d.fitting === undefined || (d.outside && d.code.startsWith("blank")));
     expect(drawn.sort()).toEqual(shown.map((d) => formatLength(d.value, d.ruled ? ruled : display)).sort());
     expect(document.body.innerHTML).not.toMatch(/NaN|undefined|Infinity|\[object/u);
+  });
+});
+
+describe.each(demoDrafts().map((draft) => [draft.name, draft] as const))("%s, as its ruler reads", (_name, draft) => {
+  it("has one system of measures on the screen", async () => {
+    await visit(`/draft/${draft.id}/flat?stage=details`, { unit: "ruler", fraction: 16 });
+    const metric = setupOf(draft.spec).grid % 0.5 === 0;
+    const fields = [...document.querySelectorAll<HTMLInputElement>("input")].map((input) => input.value);
+    const drawn = [...document.querySelectorAll("[data-dimension]")].map((g) => g.textContent);
+    const sizes = [cutTo(), ...drawn, ...fields].filter((text) => /\d\s(?:mm|cm|in)$/u.test(text));
+    expect(sizes.length).toBeGreaterThan(3);
+    for (const size of sizes) expect(size).toMatch(metric ? /\smm$/u : /\sin$/u);
   });
 });
 
@@ -148,7 +160,7 @@ describe("a card and what follows it", () => {
   it("is told beside the card and in the envelope, and let go by a size of one's own", async () => {
     const maker = await visit("/draft/demo-leaf-card/flat?stage=details");
     const link = within(numbers()).getByRole("link", { name: /deep envelope/u });
-    expect(plain(link.parentElement?.textContent)).toMatch(/follows it: cut 205 × 268 mm/u);
+    expect(plain(link.parentElement?.textContent)).toMatch(/follows it: cut 206 × 268 mm/u);
     await maker.click(link);
     expect(draftNow().id).toBe("demo-leaf-deep");
     const goesIn = stages().getByLabelText("What goes in");

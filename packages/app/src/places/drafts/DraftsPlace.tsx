@@ -8,7 +8,7 @@ import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { usePainted } from "../../parts/usePainted.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { chooseProject } from "../../store/files.ts";
-import { useSettings } from "../../store/settings.ts";
+import { isInInches, useSettings } from "../../store/settings.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";
 import { DrawerBar } from "./DrawerBar.tsx";
@@ -27,7 +27,7 @@ export function DraftsPlace() {
   const loading = useDrafts((s) => s.loading);
   const put = useDrafts((s) => s.put);
   const navigate = useNavigate();
-  const { unit, notch } = useSettings((s) => s.settings);
+  const settings = useSettings((s) => s.settings);
   const { find, tag, by, look, tags, shown } = useFinding();
   const [chosen, setChosen] = useState<ReadonlySet<string>>();
   const onChoose = useCallback((id: string, isChosen: boolean): void => {
@@ -41,7 +41,7 @@ export function DraftsPlace() {
   const painted = usePainted(!loading);
   const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${find}/${tag}`);
   const begin = (): void => {
-    const draft = freshDraft(unit.startsWith("in"), notch);
+    const draft = freshDraft(isInInches(settings), settings.notch);
     put([draft]);
     void navigate(`/draft/${draft.id}/holders`);
   };

@@ -18,6 +18,7 @@ import { VERSION } from "../../version.ts";
 import "./settings.css";
 
 const UNITS: readonly { readonly value: Settings["unit"]; readonly text: string }[] = [
+  { value: "ruler", text: "As the ruler in use reads" },
   { value: "in", text: "Inches, as fractions" },
   { value: "in-decimal", text: "Inches, decimal" },
   { value: "mm", text: "Millimetres" },
@@ -38,7 +39,10 @@ export function SettingsPlace() {
       </div>
       <section>
         <h2>Lengths</h2>
-        <p>Any length can be typed in any unit at any time; this is how they are shown.</p>
+        <p>
+          Any length can be typed in any unit at any time. They are shown as the ruler in use reads, unless a unit is
+          chosen here for all; the step that sets a ruler of the other system then says both.
+        </p>
         <ToggleButtonGroup
           exclusive
           value={settings.unit}
@@ -53,7 +57,7 @@ export function SettingsPlace() {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        {settings.unit === "in" ? (
+        {settings.unit === "in" || settings.unit === "ruler" ? (
           <ToggleButtonGroup
             exclusive
             value={settings.fraction}

@@ -5,7 +5,7 @@
 import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
-import { onRuler } from "../../units/format.ts";
+import { inOneSystem } from "../../units/format.ts";
 import { type Doc, POINTS } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions } from "./options.ts";
 import { stepPages } from "./steps.ts";
@@ -33,7 +33,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   printAtTrueSize(doc);
   const parts = options.parts ?? PDF_PARTS;
   // printed sheets are worked from with the ruler in hand
-  const ruled = { ...options, display: onRuler(options.display, solution.grid) };
+  const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };
   if (parts.includes("template")) templatePages(doc, options.each ?? solution, ruled);
   if (parts.includes("steps")) stepPages(doc, solution, ruled);
   doc.end();

@@ -5,7 +5,7 @@ import { pathData } from "../../geometry/path.ts";
 import { paperNeed } from "../../layout/paperNeed.ts";
 import { readingsByPiece } from "../../methods/readings.ts";
 import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
-import { type Display, formatLength, formatSize } from "../../units/format.ts";
+import { asRulerReads, type Display, formatLength, formatSize } from "../../units/format.ts";
 import { cap, sayFinding, sayMaterial, sayPieceReadings, sayStep, stepHeading, stepHeads } from "../../words/en.ts";
 import type { PdfOptions } from "./options.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
@@ -81,7 +81,10 @@ interface PictureBox {
   readonly height: number;
 }
 
-function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, { display, colours }: PdfOptions): void {
+function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, options: PdfOptions): void {
+  const { colours } = options;
+  // a step is set on the ruler it is made with, whatever else is shown
+  const display = asRulerReads(solution.grid, options.display.fraction) ?? options.display;
   const pictureWidth = box.width * 0.46;
   doc
     .save()

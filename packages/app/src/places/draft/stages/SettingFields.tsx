@@ -1,5 +1,13 @@
 /** Fields for settings, each as its schema describes it: the form's own, or those of a thing on a panel. */
-import { catalogue, type ChangePath, formatLength, SAME_PAPER, sayUsual, settingMeta } from "@cut-fold/core";
+import {
+  catalogue,
+  type ChangePath,
+  type Display,
+  formatLength,
+  SAME_PAPER,
+  sayUsual,
+  settingMeta,
+} from "@cut-fold/core";
 import { memo, useCallback, useMemo } from "react";
 import type { z } from "zod";
 import Input from "@mui/material/Input";
@@ -81,9 +89,9 @@ function TextSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
 }
 
 /** What a length is where nobody has set it. */
-function usually(schema: z.ZodType): string {
+function usually(schema: z.ZodType, display: Display): string {
   const usual = schema.safeParse(undefined).data;
-  return typeof usual === "number" ? ` ${sayUsual(usual)}` : "";
+  return typeof usual === "number" ? ` ${sayUsual(usual, display)}` : "";
 }
 
 /** A length: its bounds are the schema's, and an automatic one shows what it has come to. */
@@ -91,7 +99,7 @@ function LengthSetting({ at, schema, value, worked }: SettingFieldProps) {
   const display = useDisplay();
   const { label, min = 0, max = 600, about, auto } = settingMeta(schema);
   const bounds = useMemo(() => ({ min, max }), [min, max]);
-  const told = useMemo(() => (about + usually(schema)).trim(), [about, schema]);
+  const told = useMemo(() => (about + usually(schema, display)).trim(), [about, schema, display]);
   const onLength = useCallback(
     (mm: number) => {
       change({ at, value: mm });

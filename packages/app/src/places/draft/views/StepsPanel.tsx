@@ -1,5 +1,14 @@
 /** The page propped up at the table: one step fills the screen, and it remembers where it was. */
-import { formatLength, pictureOf, sayStep, type Solution, stepHeading, stepHeads } from "@cut-fold/core";
+import {
+  asRulerReads,
+  formatLength,
+  pictureOf,
+  sayOther,
+  sayStep,
+  type Solution,
+  stepHeading,
+  stepHeads,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo } from "react";
 import { ArrowLeft, ArrowRight, Check } from "lucide-react";
@@ -120,7 +129,9 @@ function headingBefore(solution: Solution, i: number): string {
 }
 
 export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
-  const display = useDisplay(solution.grid);
+  const own = useDisplay(solution.grid);
+  // a step is set on the ruler it is made with; where that is of the other system, both are said
+  const display = asRulerReads(solution.grid, own.fraction) ?? own;
   const count = solution.steps.length;
   const { quantity } = solution.spec;
   const n = Math.min(Math.max(1, at), count);
@@ -135,6 +146,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
   if (!step || !picture) return null;
   const sentence = sayStep(step, display);
   const heading = stepHeading(solution, step);
+  const other = step.measure === undefined ? "" : sayOther(step.measure, own, solution.grid);
   return (
     <section className="steps" aria-label="Steps">
       <div
@@ -162,6 +174,7 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
           {together && quantity > 1 ? `, ${String(quantity)} times` : ""}
         </h2>
         {step.measure === undefined ? null : <p className="steps-measure">{formatLength(step.measure, display)}</p>}
+        {other === "" ? null : <p className="figure-note">on the ruler in use: {other} as you measure</p>}
         {step.measure !== undefined && step.scene.on === "board" ? (
           <RulerLens measure={step.measure} grid={solution.grid} toLeft={step.kind === "punch"} />
         ) : null}
