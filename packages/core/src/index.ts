@@ -36,7 +36,7 @@ export { countedBeside } from "./forms/shared/clearance.ts";
 export { makes, settingsOf, waysOf, type Form, type Ground, type Setup } from "./forms/form.ts";
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
 export { methodFor, setupOf } from "./recipe/readMethod.ts";
-export { begun, isUsual, usualSettings } from "./recipe/usual.ts";
+export { begun, isUsual, usualOf, usualSettings } from "./recipe/usual.ts";
 export * from "./model/fitting.ts";
 export { paperColours, poundsOf } from "./catalogue/papers.ts";
 export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";

@@ -52,7 +52,7 @@ export function solve(spec: Spec): Solution {
   // what is read of a solution at rest is worked out when it is first asked for: a drag asks for the drawing only
   return atWish(solution, {
     findings: () => foundIn(made).map((found, _, all) => tried(spec, found, all)),
-    materials: () => materialsOf(pieces, whole.joins, whole.parts, spec),
+    materials: () => materialsOf(pieces, whole.joins, whole.parts, whole.contents, spec),
     steps: () => stepsOf(checkedOf(made)).map((step, i) => ({ n: i + 1, ...step })),
   });
 }
@@ -79,7 +79,22 @@ const checkedOf = ({ spec, form, setup, whole, pieces, motions }: MadeOf) => ({
 /** What the checks say, remedies untried. */
 function foundIn(made: MadeOf): Finding[] {
   const checked = checkedOf(made);
-  return checks.flatMap((check) => check.run(checked));
+  return once(checks.flatMap((check) => check.run(checked)));
+}
+
+/** What tells one finding from another: two that agree in it are said once. */
+const keyOf = ({ check, code, piece = "", panel = "", facts }: Finding): string =>
+  [check, code, piece, panel, facts?.["name"], facts?.["axis"], facts?.["fitting"], facts?.["label"]].join("/");
+
+/** What is true of several places of one row is told once, of the first. */
+function once(found: readonly Finding[]): Finding[] {
+  const said = new Set<string>();
+  return found.filter((one) => {
+    const key = keyOf(one);
+    const isNew = !said.has(key);
+    said.add(key);
+    return isNew;
+  });
 }
 
 /** What the checks say of a recipe, each with every remedy it knows: none has been tried yet. */
@@ -95,12 +110,10 @@ function tried(spec: Spec, found: Finding, all: readonly Finding[]): Finding {
 function mends(spec: Spec, { changes }: Remedy, found: Finding, all: readonly Finding[]): boolean {
   const read = changed(spec, changes);
   if (!read.ok) return false;
-  const of = ({ check, code, piece = "", panel = "", facts }: Finding): string =>
-    [check, code, piece, panel, facts?.["name"], facts?.["axis"]].join(" ");
-  const known = new Set(all.map(of));
+  const known = new Set(all.map(keyOf));
   const after = foundIn(madeOf(read.value));
-  const stands = after.some((f) => of(f) === of(found));
-  const breaks = after.some((f) => f.severity === "error" && !known.has(of(f)));
+  const stands = after.some((f) => keyOf(f) === keyOf(found));
+  const breaks = after.some((f) => f.severity === "error" && !known.has(keyOf(f)));
   return !stands && !breaks;
 }
 

@@ -8,21 +8,39 @@ interface CountFieldProps {
   readonly value: number;
   readonly min: number;
   readonly max: number;
+  /** whether only whole numbers are meant */
+  readonly whole?: boolean;
+  readonly about?: string | undefined;
+  /** what is counted, where that is not plain */
+  readonly unit?: string | undefined;
   readonly onChange: (value: number) => void;
 }
 
-/** A whole number. */
-export const CountField = memo(function CountField({ label, value, min, max, onChange }: CountFieldProps) {
+/** A number that is no length: whole, unless parts of it are allowed. */
+export const CountField = memo(function CountField({
+  label,
+  value,
+  min,
+  max,
+  whole = true,
+  about,
+  unit,
+  onChange,
+}: CountFieldProps) {
   const [typed, setTyped] = useState<string>();
-  const isRight = (text: string): boolean => /^-?\d+$/u.test(text.trim()) && Number(text) >= min && Number(text) <= max;
+  const form = whole ? /^-?\d+$/u : /^-?\d+(?:\.\d+)?$/u;
+  const isRight = (text: string): boolean => form.test(text.trim()) && Number(text) >= min && Number(text) <= max;
   const trouble =
-    typed === undefined || isRight(typed) ? undefined : `A whole number, ${String(min)} to ${String(max)}.`;
+    typed === undefined || isRight(typed)
+      ? undefined
+      : `A ${whole ? "whole " : ""}number, ${String(min)} to ${String(max)}.`;
   return (
-    <Labelled label={label} trouble={trouble}>
+    <Labelled label={label} trouble={trouble} about={about}>
       {({ id, helpId }) => (
         <Input
           id={id}
           value={typed ?? String(value)}
+          endAdornment={unit === undefined ? undefined : <span aria-hidden>{unit}</span>}
           inputProps={{ inputMode: "numeric", autoComplete: "off", "aria-describedby": helpId }}
           onFocus={(event) => {
             beginGesture();

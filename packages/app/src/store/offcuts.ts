@@ -55,6 +55,18 @@ export async function keepOffcut(offcut: KeptOffcut): Promise<void> {
   keep([all, ...offcuts.filter((o) => o !== known)].slice(0, MOST));
 }
 
+/** Takes so many of an offcut back off the list: they were not kept after all. */
+export async function letGoOffcut(offcut: KeptOffcut): Promise<void> {
+  await useOffcuts.getState().load();
+  const { offcuts } = useOffcuts.getState();
+  keep(
+    offcuts.flatMap((o) => {
+      if (!isSame(o, offcut)) return [o];
+      return o.count > offcut.count ? [{ ...o, count: o.count - offcut.count }] : [];
+    }),
+  );
+}
+
 /** Takes an offcut off the list: it is used up. */
 export const dropOffcut = (offcut: KeptOffcut): void => {
   keep(useOffcuts.getState().offcuts.filter((o) => !isSame(o, offcut)));

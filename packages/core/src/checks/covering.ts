@@ -7,7 +7,7 @@ export const covering: Check = {
   id: "covering",
   codes: [
     ...["tips-out", "corner-out", "pocket-low", "notch-deep"],
-    ...["rises-past", "carrier-seen", "figure-past", "topper-low", "handle-torn", "stands-out"],
+    ...["rises-past", "carrier-seen", "figure-past", "topper-low", "handle-torn", "stands-out", "falls-back"],
   ],
   run: ({ parts }) =>
     parts.flatMap((part) =>

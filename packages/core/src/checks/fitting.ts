@@ -6,6 +6,7 @@ import { areaOf, boundsOf, flatten, holds, polygon } from "../geometry/path.ts";
 import { place, type Point } from "../geometry/point.ts";
 import type { Finding, Lying, PathChange } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
+import { loopsOf } from "../outlines/outline.ts";
 import { offOutline } from "../paper/hole.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, remedy } from "./check.ts";
@@ -43,6 +44,7 @@ export const fitting: Check = {
     "name-wide",
     "name-count",
     "grown",
+    "stretched",
   ],
   run: (checked) => [
     ...checked.parts.flatMap((part): Finding[] => {
@@ -52,8 +54,9 @@ export const fitting: Check = {
       const nothing = nothingLeft(told);
       if (nothing) return [nothing];
       const out = sticksOut(told);
-      if (part.kind?.inPaper) return [...(out ? [out] : []), ...notCut(told), ...letters(told)];
-      return [...letters(told), ...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
+      const own = stretched(told);
+      if (part.kind?.inPaper) return [...(out ? [out] : []), ...own, ...notCut(told), ...letters(told)];
+      return [...own, ...letters(told), ...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
     }),
     ...nowhere(checked),
   ],
@@ -118,6 +121,23 @@ function borders(told: FittingChecked): Finding[] {
 }
 
 const isCentred = ({ x, y }: Place): boolean => x.from === "centre" && y.from === "centre" && x.by === 0 && y.by === 0;
+
+/** An outline of the maker's own may be wider or higher by this part than it was drawn before anybody sees it. */
+const SEEN_PART = 0.02;
+
+/** An outline of the maker's own that does not keep its proportions. */
+function stretched(told: FittingChecked): Finding[] {
+  const { own } = told.part;
+  const [width, height] = ["width", "height"].map((size) => valueAt(told.spec, pathOf(told, size)));
+  const loops = own ? loopsOf(own.path) : undefined;
+  if (!loops || typeof width !== "number" || typeof height !== "number") return [];
+  const { left, right, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
+  const kept = (width * (top - bottom)) / (right - left);
+  if (Math.abs(height / kept - 1) < SEEN_PART) return [];
+  const value = Math.round(kept * 100) / 100;
+  const found = { ...at(told), code: "stretched", severity: "advice", figure: height, limit: value } as const;
+  return [{ ...found, ...remedy("keep-shape", pathOf(told, "height"), value, { mm: value }) }];
+}
 
 /** A side that is a fold and cannot be cut to a shape, and layers that a cut would leave by their edge. */
 function notCut(told: FittingChecked): Finding[] {

@@ -8,6 +8,7 @@ import { fineCuts } from "./fineCuts.ts";
 import { fitting } from "./fitting.ts";
 import { gap } from "./gap.ts";
 import { hole } from "./hole.ts";
+import { honoured } from "./honoured.ts";
 import { motion } from "./motion.ts";
 import { overlap } from "./overlap.ts";
 import { refused } from "./refused.ts";
@@ -25,6 +26,7 @@ export const checks: readonly Check[] = [
   board,
   sheet,
   refused,
+  honoured,
   seam,
   hole,
   cuts,

@@ -15,6 +15,7 @@ export const stock: Check = {
   codes: ["heavy", "both-layers", "score-first", "flimsy"],
   run: ({ parts, spec }) =>
     parts.flatMap(({ form, fitting, stock: paper, main, pieces }): Finding[] => {
+      const isFolded = pieces.some((p) => p.folds.some((f) => !f.slack));
       // a fitting of the draft's own paper has it said by the draft, unless it bears less
       const own = fitting === undefined;
       if (!form || (!own && paper === spec.stock && paper.weight <= form.heaviest)) return [];
@@ -32,7 +33,7 @@ export const stock: Check = {
         const heavier = remedy("heavier", path, { preset: USUAL });
         return [{ ...at, code: "flimsy", severity: "advice", limit: FLIMSY_GSM, ...heavier }];
       }
-      return weight > SCORE_FIRST_GSM
+      return weight > SCORE_FIRST_GSM && isFolded
         ? [{ ...at, code: "score-first", severity: "advice", limit: SCORE_FIRST_GSM }]
         : [];
     }),

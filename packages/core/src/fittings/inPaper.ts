@@ -18,7 +18,7 @@ import type { Measured } from "../paper/figure.ts";
 import type { Follows, GroundSize } from "./kind.ts";
 
 /** The box of a line has some thickness, mm, so that it can be taken hold of. */
-export const THIN = 0.2;
+export const THIN = 0.002;
 
 /** What it is cut through. */
 export const through = choice(

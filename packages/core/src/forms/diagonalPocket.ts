@@ -46,6 +46,8 @@ type DiagonalInput = InputOf<typeof settings>;
 /** How far each side of the mouth reaches where the maker has not said. */
 const HIGH_PART = 0.7;
 const LOW_PART = 0.36;
+/** On the low side so much (mm) of tab is left to hold, where the maker has not said: a seam of 15 mm with what its ends lose. */
+const LOW_HOLDS = 25;
 /** The low side covers its corner by at least so much, mm. */
 const CORNER_MM = 6;
 
@@ -57,9 +59,12 @@ function sizesOf({ contents, settings: set, setup: { grid } }: DiagonalInput) {
   const least = leastOn(grid);
   const most = up - least;
   const reach = (asked: number | "auto", usual: number): number =>
-    Math.min(asked === "auto" ? roundNear(usual * up, grid) : roundUp(asked, grid), most);
-  const low = Math.max(reach(set.low, LOW_PART), Math.min(least, most));
-  const high = Math.max(reach(set.high, HIGH_PART), low);
+    Math.min(asked === "auto" ? roundNear(usual, grid) : roundUp(asked, grid), most);
+  const low = Math.max(
+    reach(set.low, Math.max(LOW_PART * up, Math.min(LOW_HOLDS, HIGH_PART * up))),
+    Math.min(least, most),
+  );
+  const high = Math.max(reach(set.high, HIGH_PART * up), low);
   const tab = Math.min(roundUp(set.tab, grid), across / 2 - 2);
   return { across, up, low, high, tab };
 }

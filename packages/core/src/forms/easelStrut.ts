@@ -8,8 +8,9 @@
  *     └────────┘                       ╲__╲
  */
 import { z } from "zod";
-import { autoMm, mm } from "../model/setting.ts";
+import { autoMm, mm, number } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
+import { needs } from "../paper/said.ts";
 import { TAPE_MARGIN } from "../paper/seam.ts";
 import { flap, panel } from "../paper/panel.ts";
 import { sheet } from "../paper/sheet.ts";
@@ -18,7 +19,7 @@ import { roundDown, roundUp } from "../units/ruler.ts";
 import { defineForm, unlessSet } from "./form.ts";
 
 const settings = z.strictObject({
-  lean: mm("Leans back", 12, [5, 25], "Degrees off the upright: the more it leans, the further back its foot stands."),
+  lean: number("Leans back", 12, [5, 25], "°", "Off the upright: the more it leans, the further back its foot stands."),
   hinged: autoMm("Hinge", [20, 300], "How far above the table the leg is hinged; two thirds of the card unless set.", {
     follows: "height",
   }),
@@ -30,6 +31,8 @@ const settings = z.strictObject({
 const HINGE_PART = 2 / 3;
 const WIDE_PART = 2 / 5;
 const BEHIND_PART = 0.55;
+/** Its middle stands so far (mm) inside of where it would fall back. */
+const STANDS_MM = 3;
 /** The glued part ends so far below the card's upper edge. */
 const BELOW_EDGE = 3;
 
@@ -69,6 +72,16 @@ export const easelStrut = defineForm({
         hinged: heightOf(tab, 0.2, { value: up, lights: ["score-leg"] }),
       },
       measured: { leg: depthOf(leg) },
+      // upright, its middle stands over the ground between its foot and the leg's
+      covers: [
+        needs("hinged", out, (height / 2) * Math.sin(lean) + STANDS_MM, "falls-back", {
+          mends: Math.min(
+            most,
+            roundUp(((height / 2) * Math.sin(lean) + STANDS_MM) / (Math.sin(lean) + BEHIND_PART), grid),
+          ),
+          button: "hinge-higher",
+        }),
+      ],
       finish: {
         ...{ kind: "glue", code: "glue-strut", measure: up },
         facts: { degrees: Math.round((open * 180) / Math.PI), lean: set.lean },

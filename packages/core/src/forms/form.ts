@@ -76,6 +76,8 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly usualStock?: string;
   /** a setting that lets it be cut from two sheets: how it says one, two, and whichever fits */
   readonly split?: { readonly setting: string; readonly one: string; readonly two: string; readonly auto: string };
+  /** a setting by which it gets walls of its own, for what is thick, and what it is set to */
+  readonly walled?: { readonly setting: string; readonly as: string };
   /** heaviest stock that folds cleanly here, g/m² */
   readonly heaviest: number;
   draft(input: DraftInput<z.output<S>>): Said;

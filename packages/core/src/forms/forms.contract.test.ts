@@ -84,11 +84,15 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
   });
 
   it("gives the same paper when the recipe is typed in inches", () => {
+    const lengths = new Set(
+      settingsOf(form).flatMap(([name, schema]) => (settingMeta(schema).kind === "length" ? [name] : [])),
+    );
     fc.assert(
       fc.property(randomSpec(form), (spec) => {
         const { width, height, thickness } = spec.contents;
         const settings = Object.fromEntries(
-          Object.entries(spec.settings).map(([k, v]) => [k, typeof v === "number" ? v / 25.4 : v]),
+          // degrees are degrees in any unit
+          Object.entries(spec.settings).map(([k, v]) => [k, typeof v === "number" && lengths.has(k) ? v / 25.4 : v]),
         );
         const again = specOf({
           ...spec,

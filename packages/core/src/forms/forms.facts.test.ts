@@ -117,7 +117,7 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s says", (id, for
         [label, about].every((text) => text !== ""),
         name,
       ).toBe(true);
-      expect(["length", "choice", "toggle", "drawn", "paper"]).toContain(kind);
+      expect(["length", "number", "choice", "toggle", "drawn", "paper"]).toContain(kind);
     }
   });
 });

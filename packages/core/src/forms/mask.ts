@@ -31,8 +31,8 @@ const settings = z.strictObject({
 });
 
 function draft({ contents, stock, settings: set, setup: { grid } }: InputOf<typeof settings>): Said {
-  const card = { width: roundDown(contents.width, grid), height: roundDown(contents.height, grid) };
-  // the border comes out even: what rounding takes, it takes on both axes alike
+  // the card is as large as it is, on whatever ruler it was made
+  const card = { width: contents.width, height: contents.height };
   const most = Math.min(card.width, card.height) / 2 - 5;
   const border = set.border === 0 ? 0 : Math.min(someDown(2 * set.border, grid) / 2, most);
   const margin = roundDown(set.margin, grid);

@@ -11,7 +11,7 @@
  */
 import { z } from "zod";
 import { CURVE_SAG_MM } from "../geometry/tolerance.ts";
-import { mm } from "../model/setting.ts";
+import { mm, number } from "../model/setting.ts";
 import { depthOf, heightOf, widthOf } from "../paper/figure.ts";
 import type { Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
@@ -25,11 +25,12 @@ import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 
 const settings = z.strictObject({
   play: mm("Room to spare", 2, [0, 20], "Free room asked for along each side.", { kin: "room" }),
-  roundness: mm(
+  roundness: number(
     "Roundness",
     16,
     [8, 20],
-    "How far the ends stand in for every 100 mm of panel; at 20.7 its sides stand upright.",
+    "in 100",
+    "How far the ends stand in, for so much of panel; at 20.7 its sides stand upright.",
   ),
   stripWide: mm("Glue strip", 12, [8, 20], "How wide the strip is that closes it round."),
 });

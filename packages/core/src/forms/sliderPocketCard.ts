@@ -95,12 +95,13 @@ const underThumb = ({ settings: { thumb } }: SliderInput, { w, x, low }: ReturnT
 
 /** What runs in the slit: the carrier with its halves on either side of the front, the pull panel and the figure on it. */
 function ridingOn(
-  { settings: set }: SliderInput,
+  { settings: set, setup: { grid } }: SliderInput,
   { w, h, x, low, carried, half }: ReturnType<typeof sizesOf>,
   front: Drawn,
 ) {
   const size = { width: set.figureWide, height: set.figureHigh };
-  const pull = panel("pull", "Pull panel", w - set.free, h - 1);
+  // cut by the ruler, and no wider or higher than runs freely
+  const pull = panel("pull", "Pull panel", roundDown(w - set.free, grid), roundDown(h - 1, grid));
   const ribbon = set.tie > 0 ? [hole("tie", pull, [pull.width / 2, pull.height - TIE_BELOW], set.tie)] : [];
   const behind = panel("behind", "Carrier, behind", half, carried);
   // the paper between its halves goes through the front: one ply, and its own
@@ -113,7 +114,7 @@ function ridingOn(
   const rides: Point = [half - size.width / 2, (carried - size.height) / 2];
   const joins = [
     laid(carrier, front, "back", { at: [x - half, low], flip: false, told: "through-slit" }),
-    laid(pulled, behind, "back", { at: [half - x + set.free / 2, -low], flip: false, told: "glue-carrier" }),
+    laid(pulled, behind, "back", { at: [half - x + (w - pull.width) / 2, -low], flip: false, told: "glue-carrier" }),
     laid(shown, ahead, "front", { at: rides, told: "glue-carrier" }),
   ];
   // nothing pushes against what is glued on the carrier: it may be short

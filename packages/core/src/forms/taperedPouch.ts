@@ -30,6 +30,9 @@ function watched({ contents, settings: set, setup }: Pouch, { front, dip, below 
   ];
 }
 
+/** Thicker contents (mm) push flat paper out of shape (geometry notes: "advise depth when t > 6 mm"). */
+const FLAT_UP_TO = 6;
+
 function draft(input: Pouch): Said {
   const { contents, settings: set, setup } = input;
   const sizes = sizesOf(input);
@@ -79,6 +82,9 @@ export const taperedPouch = defineForm({
   settings: pouchSettings,
   outside: "back",
   grounds: ({ build }) => [ground("front", "Front", build === "one" ? 180 : 0), ground("back", "Back")],
+  // what is thick takes walls
+  usual: ({ contents: { thickness } }) => ({ build: thickness > FLAT_UP_TO ? "one" : "two" }),
+  walled: { setting: "build", as: "one" },
   heaviest: 250,
   draft,
 });

@@ -171,7 +171,8 @@ describe("an insert-frame card", () => {
     expect(order[0]).toBe("open-bought");
     expect(order).not.toContain("cut-sheet");
     expect(s.steps.some((x) => x.kind === "score")).toBe(false);
-    expect(order.filter((code) => code === "cut-slit-inside")).toHaveLength(4);
+    // its four slits lie on the slant, off the ruler's marks: they are told together, by the template
+    expect(s.steps.find((x) => x.code === "cut-row")?.does).toHaveLength(4);
     // opened flat it is twice as wide as it is closed
     expect(s.steps[0]?.facts).toMatchObject({ width: 296, height: 105 });
   });
@@ -288,7 +289,7 @@ describe("a tapered pouch", () => {
   });
 
   it("says when the hole for the hand is too near the edge, and lowers it at a press", () => {
-    const s = made("tapered-pouch", BAG, { handle: "hand", handOff: 5 });
+    const s = made("tapered-pouch", BAG, { build: "two", handle: "hand", handOff: 5 });
     expect(finding(s, "covering.handle-torn")).toMatchObject({ figure: 5, limit: 12 });
     const after = mended(s, "covering.handle-torn");
     expect(codes(after)).not.toContain("covering.handle-torn");

@@ -1,7 +1,7 @@
 /** The cut list: every piece, and the tape that holds them. */
 import type { Part } from "../fittings/laid.ts";
 import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
-import { type Join, type Piece, takesPaper } from "../model/piece.ts";
+import { type Contained, type Join, type Piece, takesPaper } from "../model/piece.ts";
 import type { Material } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 
@@ -37,6 +37,7 @@ export function materialsOf(
   pieces: readonly Piece[],
   joins: readonly Join[],
   parts: readonly Pick<Part, "finish">[],
+  contents: readonly Contained[],
   spec: Spec,
 ): Material[] {
   const stock = spec.stock.title ?? `${String(spec.stock.weight)} g/m²`;
@@ -47,6 +48,20 @@ export function materialsOf(
     size: piece.blank,
     stock: piece.stock?.title ?? stock,
   }));
+  // what goes into a pocket or a small envelope on a panel is made or found by the maker as well
+  const goesIn = contents.flatMap((c): Material[] =>
+    c.fitting === undefined
+      ? []
+      : [
+          {
+            item: c.name,
+            code: "goes-in",
+            quantity: spec.quantity,
+            size: { width: c.width, height: c.height },
+            stock: "",
+          },
+        ],
+  );
   const foils = pieces.flatMap((piece) => piece.lines.filter((l) => l.role === "foil"));
   const foiled = foils.length > 0 ? boundsOf(foils.flatMap(({ path }) => flatten(path))) : undefined;
   const foil: Material[] = foiled
@@ -70,7 +85,7 @@ export function materialsOf(
   }));
   // what is stuck to something that is not drawn: a liner to its envelope's flap
   const outside = parts.flatMap(({ finish }) => (finish?.held ? [finish.held] : []));
-  if (taped.length + outside.length === 0) return [...cut, ...foil, ...foam];
+  if (taped.length + outside.length === 0) return [...cut, ...goesIn, ...foil, ...foam];
   // a zone is widestTape across: its area over that is the run of tape, or of glue where the maker has no tape in hand
   const run =
     taped.reduce((sum, g) => sum + Math.abs(areaOf(polygon(g.polygon))) / g.widestTape, 0) +
@@ -80,5 +95,5 @@ export function materialsOf(
     spec.tape === undefined
       ? held("glue", "Wet glue", run, narrowest, spec)
       : held("tape", "Double-sided tape", run, Math.min(narrowest, spec.tape), spec);
-  return [...cut, ...foil, ...foam, holding];
+  return [...cut, ...goesIn, ...foil, ...foam, holding];
 }

@@ -6,11 +6,11 @@ import { z } from "zod";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle" | "count" | "text" | "list" | "drawn" | "paper";
+  readonly kind: "length" | "choice" | "toggle" | "count" | "number" | "text" | "list" | "drawn" | "paper";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
-  readonly unit?: "mm";
+  readonly unit?: "mm" | "°" | "in 100";
   /** a length that is worked out unless the maker sets it */
   readonly auto?: boolean;
   /** id of the dimension on the drawing that this setting moves */
@@ -97,6 +97,21 @@ export const count = (label: string, preset: number, [min, max]: readonly [numbe
     .max(max)
     .default(preset)
     .meta({ kind: "count", label, about, min, max } satisfies SettingMeta);
+
+/** A number that is no length, whatever lengths are typed in: degrees, or so much for every hundred. */
+export const number = (
+  label: string,
+  preset: number,
+  [min, max]: readonly [number, number],
+  unit: "°" | "in 100",
+  about: string,
+) =>
+  z
+    .number()
+    .min(min)
+    .max(max)
+    .default(preset)
+    .meta({ kind: "number", label, about, unit, min, max } satisfies SettingMeta);
 
 /** Words of the maker's own, up to so many letters. */
 export const text = (label: string, preset: string, max: number, about: string) =>

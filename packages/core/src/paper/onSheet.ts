@@ -37,21 +37,20 @@ const cornersOf = ({ width, height }: Size): readonly Point[] => [
   [0, height],
 ];
 
+/** Curves are measured by chords: what is cut along them is given so much less of the sheet, mm. */
+const CHORDS_MM = 2 * CURVE_SAG_MM;
+
 function lies(blank: Size, sheet: Size, points: () => readonly Point[]): OnSheet | undefined {
   if (straight(blank, sheet)) return { by: "blank" };
   if (fitsIn(blank.width, blank.height, sheet.width, sheet.height))
     return { by: "blank", turned: fitAngle(cornersOf(blank), sheet) ?? 0 };
-  const turned = fitAngle(points(), sheet);
+  const turned = fitAngle(points(), { width: sheet.width - CHORDS_MM, height: sheet.height - CHORDS_MM });
   return turned === undefined ? undefined : { by: "outline", turned };
 }
 
-/** How a piece lies on a sheet; undefined where it comes out of it at no angle. Curves are measured by chords: the sheet is taken so much smaller. */
-export function lieOn({ blank, outline }: Pick<Piece, "blank" | "outline">, sheet: Size): OnSheet | undefined {
-  const isCurved = outline.some((path) => path.some((s) => s.kind !== "line"));
-  const sag = isCurved ? 2 * CURVE_SAG_MM : 0;
-  const room = { width: sheet.width - sag, height: sheet.height - sag };
-  return lies(blank, straight(blank, sheet) ? sheet : room, () => outline.flatMap((path) => flatten(path)));
-}
+/** How a piece lies on a sheet; undefined where it comes out of it at no angle. */
+export const lieOn = ({ blank, outline }: Pick<Piece, "blank" | "outline">, sheet: Size): OnSheet | undefined =>
+  lies(blank, sheet, () => outline.flatMap((path) => flatten(path)));
 
 /** The same of a piece that is only said and not drawn yet: by the corners of its panels, before they are rounded. */
 export const saidLiesOn = ({ blank, panels }: Pick<Sheet, "blank" | "panels">, sheet: Size): boolean =>

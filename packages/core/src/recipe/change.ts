@@ -53,16 +53,23 @@ function sharedSettings(spec: Spec, form: Form): Record<string, unknown> {
   );
 }
 
-/** The recipe with another form: what both have is kept, and fittings only where it has panels for all of them. */
+/** The recipe with another form: what both have is kept, and of the fittings those that it has panels for. */
 function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | undefined): Record<string, unknown> {
   const grounds = form.grounds?.(form.settings.parse({})) ?? [];
-  const holds = ({ on }: Fitting): boolean =>
-    on.fitting !== undefined || grounds.some((g) => g.panel === on.panel && on.side in g.sides);
-  const { fittings, ...rest } = spec;
+  const { fittings = [], ...rest } = spec;
+  const kept: Fitting[] = [];
+  for (const row of fittings) {
+    const { on } = row;
+    const holds =
+      on.fitting === undefined
+        ? grounds.some((g) => g.panel === on.panel && on.side in g.sides)
+        : kept.some((under) => under.id === on.fitting);
+    if (holds) kept.push(row);
+  }
   const own = methodFor(spec.method, form);
   return {
     ...rest,
-    ...(fittings?.every(holds) && { fittings }),
+    ...(kept.length > 0 && { fittings: kept }),
     form: form.id,
     settings: { ...(own && usualSettings(form, own)), ...sharedSettings(spec, form) },
     method: method ?? own,

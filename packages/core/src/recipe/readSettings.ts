@@ -39,6 +39,7 @@ function readSetting(
     return meta.auto && said === "auto"
       ? "auto"
       : reader.length(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity });
+  if (meta.kind === "number") return reader.count(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity });
   if (meta.kind === "count") return reader.count(said, field, { min: meta.min ?? 0, max: meta.max ?? Infinity }, true);
   const read = schema.safeParse(said);
   if (!read.success && (meta.kind === "text" || meta.kind === "list"))

@@ -65,14 +65,14 @@ class Lengths {
     return to;
   }
 
-  /** The same for what is set by no ruler, and may be less than nothing: to a tenth of a mm. */
+  /** The same for what is set by no ruler, and may be less than nothing: there and back it is the same again. */
   followFinely(
     label: string,
     mm: number,
     by: number,
     { min, max }: { readonly min: number; readonly max: number },
   ): number {
-    const to = Math.min(max, Math.max(min, Math.round(mm * by * 10) / 10));
+    const to = Math.min(max, Math.max(min, Math.round(mm * by * 1e4) / 1e4));
     this.follows.push({ label, from: mm, to });
     return to;
   }
@@ -107,7 +107,7 @@ export function resizedRecipe(spec: Spec, { width, height, preset }: To): Resize
   return { ok: true, spec: read.value, keeps: lengths.keeps, follows: lengths.follows, cannot };
 }
 
-/** What lies on a panel: borders keep, lengths that follow an axis and places off an edge are the size's, whole forms keep. */
+/** What lies on a panel: borders and places off an edge keep, lengths that follow an axis are the size's, whole forms keep. */
 function resizedFitting(fitting: Fitting, by: Readonly<Record<Follows, number>>, lengths: Lengths): Fitting {
   const kind = kindById(fitting.kind);
   const label = (what: string): string => `${fitting.name}, ${what}`;
@@ -125,15 +125,15 @@ function resizedFitting(fitting: Fitting, by: Readonly<Record<Follows, number>>,
     else lengths.keep(label(meta.label.toLowerCase()), said);
   }
   const { x, y, turn } = fitting.at;
-  const placed = (off: number, axis: "width" | "height", words: string): number =>
-    off === 0
-      ? 0
-      : Math.sign(off) * lengths.follow(label(words), Math.abs(off), by[axis], { min: 0, max: PLACE_MM.max });
-  const at = {
-    x: { ...x, by: placed(x.by, "width", x.from === "centre" ? "off the middle" : `from the ${x.from}`) },
-    y: { ...y, by: placed(y.by, "height", y.from === "centre" ? "off the middle" : `from the ${y.from}`) },
-    turn,
+  // how far a hand measures from an edge stays so in any size; what stands off the middle keeps its part of the whole, off
+  // the ruler if need be: back in the first size it is where it was
+  const placed = (off: number, from: string, axis: "width" | "height"): number => {
+    if (off === 0) return 0;
+    if (from === "centre") return lengths.followFinely(label("off the middle"), off, by[axis], PLACE_MM);
+    lengths.keep(label(`from the ${from}`), off);
+    return off;
   };
+  const at = { x: { ...x, by: placed(x.by, x.from, "width") }, y: { ...y, by: placed(y.by, y.from, "height") }, turn };
   return { ...fitting, ...own, at };
 }
 

@@ -3,6 +3,7 @@
  * sixteenth nearest to it, as the trade's tables there have it: 3/16 in for 5 mm, 3/8 in for 10 mm.
  */
 import type { z } from "zod";
+import type { FittingKind } from "../fittings/kind.ts";
 import { type Form, settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import type { Spec } from "../model/spec.ts";
@@ -31,6 +32,20 @@ export function usualSettings(form: Form, method: Spec["method"]): FormSettings 
     if (usual !== schema.parse(undefined)) settings[name] = usual;
   }
   return settings;
+}
+
+/** A thing's own settings as they usually are beside these tools: only those that its kind's schema says otherwise. */
+export function usualOf(
+  kind: Pick<FittingKind, "settings">,
+  method: Spec["method"],
+): Readonly<Record<string, unknown>> {
+  const { unit } = rulerOf(method);
+  return Object.fromEntries(
+    Object.entries(kind.settings.shape).flatMap(([name, schema]) => {
+      const usual = usualIn(schema as z.ZodType, unit);
+      return usual === (schema as z.ZodType).parse(undefined) ? [] : [[name, usual]];
+    }),
+  );
 }
 
 /** A recipe just begun, its settings as they usually are with its tools. */

@@ -31,6 +31,8 @@ function kindValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean> {
       return fc.constantFrom("", "", "Perrin\nOda\nMarrow");
     case "count":
       return fc.integer({ min: meta.min ?? 0, max: Math.min(meta.max ?? 4, (meta.min ?? 0) + 3) });
+    case "number":
+      return lengthBetween(meta.min ?? 0, meta.max ?? 100);
     case "length": {
       const length = lengthBetween(meta.min ?? 0, Math.min(meta.max ?? 60, (meta.min ?? 0) + 50));
       return meta.auto ? fc.oneof(fc.constant("auto"), length) : length;

@@ -34,7 +34,7 @@ const PAPERS = [SAME_PAPER, ...catalogue.stocks.map(({ id }) => id)];
 /** Every value of a setting that a maker can choose, and the ends of what can be typed. */
 export function endsOfSetting(schema: z.ZodType): readonly (number | string | boolean)[] {
   const { kind, min = 0, max = 0, options = {} } = settingMeta(schema);
-  if (kind === "length") return [min, max];
+  if (kind === "length" || kind === "number") return [min, max];
   if (kind === "drawn") return Object.values(OWN_OUTLINES);
   if (kind === "paper") return PAPERS;
   return kind === "toggle" ? [true] : Object.keys(options);
@@ -47,6 +47,7 @@ function settingValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean
   if (meta.kind === "paper") return oneOf(PAPERS);
   if (meta.kind === "drawn") return oneOf(Object.values(OWN_OUTLINES));
   const length = lengthBetween(meta.min ?? 0, meta.max ?? 100);
+  if (meta.kind === "number") return length;
   // an automatic length is left to the form: a maker who sets it by hand is told by the checks, and the paper may not close
   return meta.auto ? fc.constant("auto") : length;
 }

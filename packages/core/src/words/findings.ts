@@ -38,6 +38,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "seam.tape": (f) => (mm) => `Your tape is ${mm(f.figure)}, and this strip takes ${mm.most(f.limit)} at most.`,
   "hole.past-panel": (f) => (mm) =>
     `${str(f.facts, "kind") === "slit" ? "A slit" : "An opening"} ${mm(num(f.facts, "wide"))} ${str(f.facts, "kind") === "slit" ? "long" : "across"} runs ${mm(f.figure)} out of the panel it is cut in: the paper there falls apart.`,
+  "honoured.cut-back": (f) => (mm) =>
+    `${str(f.facts, "label")}: ${mm(num(f.facts, "asked"))} was asked for, and ${mm(f.figure)} is what it can be here.`,
   "seam.thin": (f) => (mm) =>
     `Only ${mm(f.figure)} of the strip can be glued: narrower than ${mm.least(f.limit)} nothing holds.`,
   "covering.tips-out": (f) => (mm) =>
@@ -60,6 +62,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Above the hole for the hand stands ${mm(f.figure)} of paper: it tears when it is carried. From ${mm.least(f.limit)} on it holds.`,
   "covering.stands-out": (f) => (mm) =>
     `The mouth's lowest place is ${mm(f.figure)} up, and what is inside ${mm(f.limit)}: it stands out above the mouth.`,
+  "fitting.stretched": (f) => (mm) =>
+    `${str(f.facts, "name")} is ${mm(f.figure)} high; in its own proportions it would be ${mm(f.limit)}.`,
+  "covering.falls-back": (f) => (mm) =>
+    `The leg's foot stands ${mm(f.figure)} behind the card's, and the card's weight lies over ${mm(f.limit)}: it falls back.`,
   "refused.carrier-long": (f) => (mm) =>
     `A carrier as long would leave the slit hardly any way: it is made ${mm(f.figure)}.`,
   "refused.no-window": () => () => "Between the slits there is no room for a window, so none is cut.",
@@ -168,7 +174,13 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "thickness.bulky": (f) => (mm) =>
     `At ${mm(f.figure)} thick the contents push a flat envelope out of shape; from ${mm(f.limit)} on use one with walls.`,
   "size.rounded": (f) => (mm) =>
-    `${f.facts?.["axis"] === "width" ? "The width" : "The height"} comes out at ${mm(f.figure)}, the last mark of this ruler before ${mm(f.limit)}.`,
+    `${f.facts?.["axis"] === "width" ? "The width" : "The height"} comes out at ${mm(f.figure)}, ${isMark(f) ? `and ${mm(f.limit)} was asked for` : `the last mark of this ruler before ${mm(f.limit)}`}.`,
+};
+
+/** Whether what was asked for is a mark of the ruler itself: it was not rounding that took something off. */
+const isMark = ({ limit, facts }: Finding): boolean => {
+  const grid = num(facts, "grid");
+  return grid > 0 && Math.abs(limit / grid - Math.round(limit / grid)) < 1e-4;
 };
 
 const grams = (weight: number): string => `${String(weight)} g/m²`;
@@ -213,6 +225,8 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "make-higher": (f) => (mm) => `Make it ${mm(num(f, "mm"))} high`,
   "figure-larger": (f) => (mm) => `Make the figure ${mm(num(f, "mm"))}`,
   "figure-smaller": (f) => (mm) => `Make the figure ${mm(num(f, "mm"))}`,
+  "hinge-higher": (f) => (mm) => `Hinge it ${mm(num(f, "mm"))} up`,
+  "keep-shape": (f) => (mm) => `Make it ${mm(num(f, "mm"))} high`,
   "reach-less": (f) => (mm) => `Let it reach ${mm(num(f, "mm"))}`,
   "instead-carrier-long": (f) => (mm) => `Make the carrier ${mm(num(f, "mm"))}`,
   "instead-no-window": () => () => "Leave the window out",
@@ -228,6 +242,7 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "instead-no-tab": () => () => "Fold it over",
   "instead-low-wall": () => () => "Cut the corners away",
   "instead-tab-trim": (f) => (mm) => `Set the trim to ${mm(num(f, "mm"))}`,
+  "set-made": (f) => (mm) => `Set it to ${mm(num(f, "mm"))}`,
   glue: () => () => "Use wet glue",
   ruler: (f) => () => `Mark it with a ruler of ${str(f, "ruler")}`,
   stock: (f) => () => `Use ${str(f, "stock")}`,

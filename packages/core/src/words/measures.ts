@@ -155,6 +155,8 @@ export function sayMaterial(material: Material, display: Display): { item: strin
       return { item, amount: String(quantity), note: `${sized}, over all that is foiled` };
     case "bought":
       return { item, amount: String(quantity), note: `${sized} opened flat, bought folded` };
+    case "goes-in":
+      return { item, amount: String(quantity), note: `${sized}, goes in` };
     case "within":
       return { item, amount: String(quantity), note: `${sized}, drops out of the other piece` };
     default:

@@ -259,7 +259,7 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     "Run a string through both holes and round the stick, and tie it in front. Thread the tag on the stick by its two slits, above the faces.",
   "tie-round-stick": () => () => "Run a string through both holes and round the stick, and tie it in front.",
   "glue-web": (s) => (mm) =>
-    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}. They go inside the bottom wall.`,
+    `Put ${gumWords(s, mm)} on the ${str(s.facts, "face")} of ${str(s.facts, "flap")}. They go inside ${str(s.facts, "onto")}.`,
   spacer: (s) => (mm) =>
     `Lay a spacer ${mm(s.measure ?? 0)} thick in the lower corners, board or folded card, to hold the walls square: they stand ${mm(num(s.facts, "depth"))} high.`,
   "cut-shape": () => () => "Cut along the outline, by the printed template.",

@@ -127,6 +127,9 @@ describe("the details", () => {
         } else if (auto) {
           await maker.clear(field);
           expect(draftNow().spec.settings[name]).toBe("auto");
+        } else if (kind === "number") {
+          // no length: it has no unit of length to be shown in
+          expect((field as HTMLInputElement).value).toBe(String(draftNow().spec.settings[name]));
         } else {
           const mm = draftNow().spec.settings[name] as number;
           expect(plain((field as HTMLInputElement).value)).toMatch(new RegExp(`^${String(mm)} mm$`, "u"));

@@ -48,6 +48,7 @@ export function trayOf({ inner, long, high, reach, ply }: TrayMeasures) {
     leftWall,
     tabs,
     made,
-    seams: tabs.map((tab, i) => glued(tab, [lower, upper][i % 2] ?? lower, { widens: "tab" })),
+    // no push of the contents comes on a corner
+    seams: tabs.map((tab, i) => glued(tab, [lower, upper][i % 2] ?? lower, { widens: "tab", web: true })),
   };
 }

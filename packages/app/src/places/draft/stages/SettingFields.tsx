@@ -53,7 +53,7 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
     [at, kind],
   );
   if (kind === "length") return <LengthSetting at={at} schema={schema} value={value} worked={worked} />;
-  if (kind === "count") return <CountSetting at={at} schema={schema} value={value} />;
+  if (kind === "count" || kind === "number") return <CountSetting at={at} schema={schema} value={value} />;
   if (kind === "list") return <ListSetting at={at} schema={schema} value={value} />;
   if (kind === "text") return <TextSetting at={at} schema={schema} value={value} />;
   return (
@@ -62,9 +62,20 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
 });
 
 function CountSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
-  const { label, min = 0, max = 100 } = settingMeta(schema);
+  const { label, min = 0, max = 100, kind, unit = "", about } = settingMeta(schema);
   const onCount = useCallback((count: number) => void change({ at, value: count }), [at]);
-  return <CountField label={label} value={Number(value)} min={min} max={max} onChange={onCount} />;
+  return (
+    <CountField
+      label={label}
+      unit={kind === "number" ? unit : undefined}
+      value={Number(value)}
+      min={min}
+      max={max}
+      whole={kind === "count"}
+      about={kind === "number" ? about : undefined}
+      onChange={onCount}
+    />
+  );
 }
 
 /** Words of the maker's own: every letter is drawn as it is typed. */
@@ -133,7 +144,7 @@ const widthIn = ({ width }: Readonly<Record<string, unknown>>): number | undefin
   typeof width === "number" ? width : undefined;
 
 /** Numbers stand two in a row. */
-const isNarrow = (schema: z.ZodType): boolean => ["length", "count"].includes(settingMeta(schema).kind);
+const isNarrow = (schema: z.ZodType): boolean => ["length", "count", "number"].includes(settingMeta(schema).kind);
 
 interface SettingFieldsProps {
   readonly shape: Readonly<Record<string, unknown>>;

@@ -10,6 +10,7 @@ import {
   methodFor,
   type On,
   type Spec,
+  usualOf,
   usualSettings,
 } from "@cut-fold/core";
 
@@ -50,6 +51,7 @@ export function freshPaper(kind: FittingKind, on: On, ground: FreshGround, grid:
     on,
     at: IN_THE_MIDDLE,
     ...(kind.asks.includes("stock") && { stock: paper(fittings.length) }),
+    ...usualOf(kind, spec.method),
     ...kind.usual?.(ground, grid),
   };
 }
