@@ -1,5 +1,5 @@
 /** What an outline of the maker's own is used for: a new draft that is cut to it. */
-import { type Draft, formById, readSpec, settingMeta, settingsOf, SIZE_MM } from "@cut-fold/core";
+import { type Draft, formById, isStraightAtLeft, readSpec, settingMeta, settingsOf, SIZE_MM } from "@cut-fold/core";
 import { makeDraft } from "./drafting.ts";
 import type { ShelfOutline } from "./outlines.ts";
 import { choicesFor } from "./ownOutline.ts";
@@ -42,6 +42,8 @@ export function draftOf(
   const contents = use.holds === undefined ? size : { preset: use.holds };
   // a mask of an outline leaves all of it open
   const border = Object.hasOwn(shape, "border") && id === "mask" ? { border: 0 } : {};
-  const read = readSpec({ form: id, contents, settings: { ...chosen, ...line, ...border } });
+  // a half is laid on the fold by the edge that it was cut along
+  const folds = Object.hasOwn(shape, "hinge") && isStraightAtLeft(drawn) ? { hinge: "side" } : {};
+  const read = readSpec({ form: id, contents, settings: { ...chosen, ...line, ...border, ...folds } });
   return read.ok ? makeDraft(`${name}: ${use.title.replace(/^an? /iu, "")}`, read.value) : undefined;
 }

@@ -30,8 +30,10 @@ import { ONE_SCORE_UP_TO } from "./shared/tabPanels.ts";
 const settings = z.strictObject({
   runs: choice("Goes round", { across: "The width", down: "The height" }, "across", "Which way the band lies."),
   bandWidth: autoMm("Band", [8, 300], "How wide the band is; a third of the side it lies along unless set."),
-  play: mm("Room to slide", 1, [0, 6], "How loosely it sits: 0.5 to 1.5 mm slides with a light hand.", { kin: "room" }),
-  lap: mm("Overlap", 20, [10, 60], "How far one end reaches over the other; 24 to 40 mm with slits."),
+  play: mm("Room to slide", 1, [0, 6], "How loosely it sits: a little slides with a light hand, more slips off.", {
+    kin: "room",
+  }),
+  lap: mm("Overlap", 20, [10, 60], "How far one end reaches over the other; further where slits lock them."),
   meets: choice(
     "Ends meet",
     { middle: "Behind, in the middle", edge: "Behind, at the edge" },

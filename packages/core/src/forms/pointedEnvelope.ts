@@ -26,7 +26,12 @@ import { envelope } from "./shared/envelope.ts";
 
 const settings = z.strictObject({
   ...roomSettings,
-  glueStrip: mm("Glue strip", 10, [6, 20], "Along the slants of the bottom flap. Tape must be 3 mm narrower."),
+  glueStrip: mm(
+    "Glue strip",
+    10,
+    [6, 20],
+    "Along the slants of the bottom flap. Tape keeps a margin from both its edges.",
+  ),
   shoulder: mm("Shoulder", 14, [6, 40], "How far each flap rises before it slants: more makes a wider seam."),
   topFlap: autoMm("Top flap", [15, 300], "How far the top flap reaches; 62 % of the height unless set.", {
     follows: "height",

@@ -32,7 +32,7 @@ import { cutTo, outlineChoice, outlineIn, ownOutline } from "./shared/outlines.t
 const settings = z.strictObject({
   stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),
   free: mm("Room beside", 4, [3, 5], "How much narrower the pull panel is than the pocket."),
-  slitLong: autoMm("Slit", [20, 300], "How long the slit is; it ends 20 mm from the edges unless set.", {
+  slitLong: autoMm("Slit", [20, 300], "How long the slit is; it ends well off the edges unless set.", {
     follows: "height",
   }),
   slitFrom: autoMm("Slit from the left", [10, 300], "From the left edge to the slit; in the middle unless set."),

@@ -36,7 +36,12 @@ import { closingFlaps, squareBlank } from "./shared/squareBlank.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(15),
-  glueStrip: mm("Glue strip", 9, [5, 18], "Along the slanted edges of the bottom flap. Tape must be 3 mm narrower."),
+  glueStrip: mm(
+    "Glue strip",
+    9,
+    [5, 18],
+    "Along the slanted edges of the bottom flap. Tape keeps a margin from both its edges.",
+  ),
   cornerRadius: mm("Round the tips", 6, [0, 15], "Radius of the rounding at each tip."),
   tipTrim: autoMm("Trim the tips", [0, 250], "Cut straight across the two long flaps, measured from the point.", {
     follows: "width",

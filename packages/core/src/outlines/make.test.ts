@@ -2,7 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { areaOf } from "../geometry/path.ts";
 import { outlineMade, outlinesApart } from "./make.ts";
-import { keptOf, type KeptOutline, loopsOf } from "./outline.ts";
+import { keptOf, type KeptOutline, loopsOf, isStraightAtLeft } from "./outline.ts";
 import { readSvg } from "./readSvg.ts";
 
 const kept = (inside: string): KeptOutline => {
@@ -51,6 +51,9 @@ describe("an outline made of another", () => {
   it("is halved for a fold, and made even of that half", () => {
     // the mast, and the cloth up to the middle: 4 × 60 + 13 × 20
     near(area(outlineMade(flag, { how: "half" })), 240 + 260);
+    // its straight edge is at the left, where a fold at the side is
+    expect(isStraightAtLeft(outlineMade(flag, { how: "half" })?.drawn ?? "")).toBe(true);
+    expect(isStraightAtLeft(disc.drawn)).toBe(false);
     const even = outlineMade(flag, { how: "even" });
     near(area(even), 2 * 500);
     expect(size(even)).toEqual([34, 60]);

@@ -21,7 +21,7 @@ export type OutlineMaking =
   | { readonly how: "turn"; readonly by: number }
   /** without its holes, and without what lies in them */
   | { readonly how: "silhouette" }
-  /** its left half, cut straight: the straight edge lies on a fold, and opened it is whole and even */
+  /** a half of it, cut straight, the straight edge at its left: that lies on a fold, and opened it is whole and even */
   | { readonly how: "half" }
   /** its left half and that mirrored */
   | { readonly how: "even" }
@@ -61,7 +61,8 @@ function loopsMade(one: Sized, making: OutlineMaking): Loops {
         [],
       );
     case "half":
-      return leftHalf(loops, one);
+      // a fold at the side is at the left: there its straight edge lies
+      return mirrored(leftHalf(loops, one), one.width / 4);
     case "even": {
       const half = leftHalf(loops, one);
       return combined("union", half, mirrored(half, one.width / 2));

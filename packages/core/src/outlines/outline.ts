@@ -163,3 +163,18 @@ export function loopsTo(drawn: string, width: number, height: number): Loops | u
   const [kx, ky] = [width / (right - left || 1), height / (top - bottom || 1)];
   return loops.map((loop) => mapPath(loop, ([x, y]) => [(x - left) * kx, (y - bottom) * ky]));
 }
+
+/** So much of an outline's height must be straight for it to be laid on a fold by that side. */
+const STRAIGHT_PART = 0.6;
+
+/** Whether an outline's left edge is one straight line, as that of a half is: it is laid on a fold at the side. */
+export function isStraightAtLeft(drawn: string): boolean {
+  const loops = loopsOf(drawn) ?? [];
+  const { left, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
+  const along = loops
+    .flat()
+    .filter((s) => s.kind === "line" && Math.abs(s.from[0] - left) < SEEN_MM && Math.abs(s.to[0] - left) < SEEN_MM)
+    .reduce((sum, s) => sum + Math.abs(s.to[1] - s.from[1]), 0);
+  return along > STRAIGHT_PART * (top - bottom);
+}
+const SEEN_MM = 0.05;

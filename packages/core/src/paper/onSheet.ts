@@ -40,18 +40,28 @@ const cornersOf = ({ width, height }: Size): readonly Point[] => [
 /** Curves are measured by chords: what is cut along them is given so much less of the sheet, mm. */
 const CHORDS_MM = 2 * CURVE_SAG_MM;
 
-function lies(blank: Size, sheet: Size, points: () => readonly Point[]): OnSheet | undefined {
+function lies(
+  { blank, laid }: Pick<Piece, "blank" | "laid">,
+  sheet: Size,
+  points: () => readonly Point[],
+): OnSheet | undefined {
   if (straight(blank, sheet)) return { by: "blank" };
   if (fitsIn(blank.width, blank.height, sheet.width, sheet.height))
     return { by: "blank", turned: fitAngle(cornersOf(blank), sheet) ?? 0 };
+  // what is punched is measured from the square it is punched in
+  if (laid.rotation % 90 !== 0) return undefined;
   const turned = fitAngle(points(), { width: sheet.width - CHORDS_MM, height: sheet.height - CHORDS_MM });
   return turned === undefined ? undefined : { by: "outline", turned };
 }
 
 /** How a piece lies on a sheet; undefined where it comes out of it at no angle. */
-export const lieOn = ({ blank, outline }: Pick<Piece, "blank" | "outline">, sheet: Size): OnSheet | undefined =>
-  lies(blank, sheet, () => outline.flatMap((path) => flatten(path)));
+export const lieOn = (piece: Pick<Piece, "blank" | "outline" | "laid">, sheet: Size): OnSheet | undefined =>
+  lies(piece, sheet, () => piece.outline.flatMap((path) => flatten(path)));
+
+/** A panel's corners before they are rounded, or its outline where it is a curve. */
+const reachOf = ({ path, corners }: Sheet["panels"][number]): readonly Point[] =>
+  path ? flatten(path) : corners.map(([x, y]): Point => [x, y]);
 
 /** The same of a piece that is only said and not drawn yet: by the corners of its panels, before they are rounded. */
-export const saidLiesOn = ({ blank, panels }: Pick<Sheet, "blank" | "panels">, sheet: Size): boolean =>
-  lies(blank, sheet, () => panels.flatMap((p) => p.reach)) !== undefined;
+export const saidLiesOn = (said: Pick<Sheet, "blank" | "panels" | "laid">, sheet: Size): boolean =>
+  lies(said, sheet, () => said.panels.flatMap(reachOf)) !== undefined;

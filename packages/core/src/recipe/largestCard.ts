@@ -57,6 +57,12 @@ export function largestCard({
     if (fits(sized(middle))) low = middle;
     else high = middle;
   }
-  const { width, height } = sized(low);
+  let { width, height } = sized(low);
+  // at a slant a mark more on both sides may still go in where the same proportions do not
+  const { grid } = setup;
+  while (fits({ ...contents, width: width + grid, height: height + grid })) {
+    width += grid;
+    height += grid;
+  }
   return { width, height };
 }
