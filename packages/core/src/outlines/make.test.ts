@@ -52,7 +52,7 @@ describe("an outline made of another", () => {
     // the mast, and the cloth up to the middle: 4 × 60 + 13 × 20
     near(area(outlineMade(flag, { how: "half" })), 240 + 260);
     // its straight edge is at the left, where a fold at the side is
-    expect(isStraightAtLeft(outlineMade(flag, { how: "half" })?.drawn ?? "")).toBe(true);
+    expect(isStraightAtLeft(outlineMade(disc, { how: "half" })?.drawn ?? "")).toBe(true);
     expect(isStraightAtLeft(disc.drawn)).toBe(false);
     const even = outlineMade(flag, { how: "even" });
     near(area(even), 2 * 500);
