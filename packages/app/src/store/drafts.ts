@@ -10,7 +10,7 @@ import { askToKeep, db, isOfLaterApp } from "./db.ts";
 import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
 import { type ReadRows, readRows } from "./rows.ts";
-import { followStore, note, seenOf, writeUnlessNews } from "./windows.ts";
+import { followStore, note, seenOf, writeUnlessNews, type WrittenTwice } from "./windows.ts";
 import { loadFormsOf, loadRemembered, rememberForms } from "../needs/forms.ts";
 
 /**
@@ -72,17 +72,49 @@ async function readStore(known: ReadonlyMap<string, Draft>) {
 export const useDrafts = create<DraftsState>()((set, get) => {
   /** deleted, and not yet out of the store: taken out with the next write that succeeds, or they would be back by themselves */
   const gone = new Map<string, Draft>();
-  /** Writes, and notes how it went. A later success clears the trouble: everything in memory is written again with it. */
-  const keep = async (work: () => Promise<unknown>): Promise<void> => {
+  /** drafts whose write failed, each with the states of its row that this window knew of then */
+  const owed = new Map<string, ReadonlySet<string>>();
+  /** What failed is written again, in its latest state, by the same comparison as ever: what others wrote meanwhile stays. */
+  const writeOwed = async (): Promise<void> => {
+    const late = [...owed.keys()].flatMap((id) => get().drafts.get(id) ?? []);
+    tellClashes(await writeUnlessNews(late, owed));
+    owed.clear();
+  };
+  /** Where two windows wrote one draft, theirs stands, and the store's own news brings it here; ours is kept beside it. */
+  const tellClashes = (clashes: readonly WrittenTwice[]): void => {
+    const [clash] = clashes;
+    if (!clash) return;
+    const beside = byId(clashes.map(({ ours }) => ours));
+    set({
+      clash: { theirs: clash.theirs.name, ours: clash.ours.name },
+      drafts: new Map([...get().drafts, ...beside]),
+    });
+  };
+  /** What others did while this window could not listen: their changes, and what they deleted. */
+  const catchUp = async (): Promise<void> => {
+    const read = await readRows(await db.drafts.toArray(), get().drafts);
+    // what is on its way is newer than what was read
+    if (get().writing > 1) return;
+    note(read.drafts.values());
+    set(read);
+  };
+  /** Writes, and notes how it went. A later success clears the trouble: what had failed is written with it, and nothing else. */
+  const keep = async (
+    work: () => Promise<unknown>,
+    failed?: ReadonlyMap<string, ReadonlySet<string>>,
+  ): Promise<void> => {
     if (!get().isRead) return;
     set({ writing: get().writing + 1 });
     try {
       await work();
-      if (get().trouble) await db.drafts.bulkPut([...get().drafts.values()]);
+      const wasInTrouble = get().trouble !== undefined;
+      if (owed.size > 0) await writeOwed();
       for (const draft of gone.values()) await binDraft(draft);
       gone.clear();
+      if (wasInTrouble) await catchUp();
       set({ trouble: undefined });
     } catch (error) {
+      for (const [id, met] of failed ?? []) owed.set(id, new Set([...(owed.get(id) ?? []), ...met]));
       set({ trouble: isFull(error) ? "full" : "blocked" });
     } finally {
       set({ writing: get().writing - 1 });
@@ -123,7 +155,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         set({ ...read, drafts, loading: false, isRead: true, trouble: undefined });
         // the first visit shows the demo at once, and keeps it meanwhile
         const fresh = isFirst ? [...drafts.values()] : made;
-        if (fresh.length > 0) void keep(() => db.drafts.bulkPut(fresh));
+        if (fresh.length > 0) void keep(() => db.drafts.bulkPut(fresh), seenOf(fresh));
         if (!isSeeded) await db.kept.put({ key: SEEDED, value: true });
         // what is over a month old is let go when there is nothing else to do
         tidyBin().catch(() => undefined);
@@ -139,21 +171,12 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       for (const { id } of drafts) gone.delete(id);
       const met = seenOf(drafts);
       void keep(async () => {
-        const clashes = await writeUnlessNews(drafts, met);
-        const [clash] = clashes;
-        if (clash) {
-          // another window was quicker by a moment: theirs stands, and the store's own news brings it here
-          const beside = byId(clashes.map(({ ours }) => ours));
-          set({
-            clash: { theirs: clash.theirs.name, ours: clash.ours.name },
-            drafts: new Map([...get().drafts, ...beside]),
-          });
-        }
+        tellClashes(await writeUnlessNews(drafts, met));
         await emptyBin(
           drafts.map((d) => d.id),
           false,
         );
-      });
+      }, met);
       askToKeep();
     },
     remove: (id) => {

@@ -249,6 +249,65 @@ describe("the drawer of drafts", () => {
     },
   );
 
+  it("writes over nothing that another window did while it was full, and brings nothing back that was deleted there", async () => {
+    const other = { ...sample(), id: "other" };
+    const doomed = { ...sample(), id: "doomed" };
+    await db.kept.put({ key: "demo-seeded", value: true });
+    await db.drafts.bulkPut([sample(), other, doomed]);
+    await useDrafts.getState().load();
+    await settled();
+    const full = vi.spyOn(db.drafts, "bulkPut").mockRejectedValue(new DOMException("no room", "QuotaExceededError"));
+    useDrafts.getState().put([{ ...sample(), id: "copy" }]);
+    await settled();
+    expect(useDrafts.getState().trouble).toBe("full");
+    full.mockRestore();
+    // the other window finds room: a card in another size, and a draft thrown away
+    const theirs = {
+      ...other,
+      spec: { ...other.spec, quantity: 77 },
+      changed: new Date(Date.UTC(2031, 0, 1)).toISOString(),
+    };
+    await db.drafts.put(theirs);
+    await db.drafts.delete(doomed.id);
+    useDrafts.getState().put([{ ...sample(), id: "second-copy" }]);
+    await settled();
+    expect(useDrafts.getState().trouble).toBeUndefined();
+    expect((await db.drafts.get("other"))?.spec.quantity).toBe(77);
+    expect((await db.drafts.toCollection().primaryKeys()).sort()).toEqual(
+      [sample().id, "copy", "other", "second-copy"].sort(),
+    );
+    expect(useDrafts.getState().drafts.get("other")?.spec.quantity).toBe(77);
+    expect(useDrafts.getState().drafts.has("doomed")).toBe(false);
+  });
+
+  it("keeps its own beside theirs where both changed one draft while it was full", async () => {
+    await db.kept.put({ key: "demo-seeded", value: true });
+    await db.drafts.put(sample());
+    await useDrafts.getState().load();
+    await settled();
+    const full = vi.spyOn(db.drafts, "bulkPut").mockRejectedValue(new DOMException("no room", "QuotaExceededError"));
+    const ours = {
+      ...sample(),
+      spec: { ...sample().spec, quantity: 5 },
+      changed: new Date(Date.UTC(2031, 0, 1)).toISOString(),
+    };
+    useDrafts.getState().put([ours]);
+    await settled();
+    full.mockRestore();
+    await db.drafts.put({
+      ...sample(),
+      spec: { ...sample().spec, quantity: 9 },
+      changed: new Date(Date.UTC(2031, 0, 2)).toISOString(),
+    });
+    useDrafts.getState().put([{ ...sample(), id: "copy" }]);
+    await settled();
+    const rows = await db.drafts.toArray();
+    expect(rows.find((r) => r.id === sample().id)?.spec.quantity).toBe(9);
+    expect(rows.some((r) => r.id !== sample().id && r.spec.quantity === 5)).toBe(true);
+    expect(useDrafts.getState().clash).toBeDefined();
+    useDrafts.setState({ clash: undefined });
+  });
+
   it.each([
     ["blocked", new DOMException("denied", "InvalidStateError")],
     ["unread", new DOMException("disk", "UnknownError")],
