@@ -52,7 +52,7 @@ test("what is inside is added up layer by layer, and several things go in togeth
   await page.getByRole("button", { name: "Add up its thickness" }).click();
   await page.getByLabel("On top", { exact: true }).selectOption("foam-2");
   const stages = page.getByRole("navigation", { name: "Stages" });
-  await expect(stages.getByText("3 mm in all")).toBeVisible();
+  await expect(stages.getByText("3 mm together")).toBeVisible();
   await page.getByLabel("Also inside").selectOption("gift-card");
   const pile = page.getByRole("img", { name: /From the table up/u });
   // two plies of 0.5, foam 2 and a gift card of 0.76
@@ -142,12 +142,13 @@ test("the same again in another size says what follows, keeps and cannot, before
   await page.getByRole("button", { name: "Same again, another size" }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("button", { name: "Change this draft" })).toBeDisabled();
-  await dialog.getByLabel("For", { exact: true }).selectOption("iso-a5");
+  await dialog.getByLabel("Width", { exact: true }).fill("300");
+  await dialog.getByLabel("Height", { exact: true }).fill("200");
   await expect(dialog.getByText(/more than any sheet on the shelf/u)).toBeVisible();
   await expect(dialog.getByText("Glue strip", { exact: true })).toBeVisible();
   await expectAccessible(page);
   await dialog.getByLabel("For", { exact: true }).selectOption("iso-a7");
-  await expect(dialog.getByText("Everything can.")).toBeVisible();
+  await expect(dialog.getByText(/all of it follows/u)).toBeVisible();
   await dialog.getByRole("button", { name: "Make a version beside it" }).click();
   await expect(page.getByLabel("Name of the draft")).toHaveValue(/Harvest-supper invitation · 105 × 74/u);
   await expect(page.getByRole("link", { name: "2 versions" })).toBeVisible();

@@ -110,10 +110,10 @@ test("a dragged figure moves the paper with it, in one step of undo", async ({ p
 test("a number lights its line, and a finding's remedy mends it when pressed", async ({ page }) => {
   await openDemo(page, "Pressed-leaf card, slimline");
   await expect(page.getByText("Your tape is")).toBeVisible();
-  await page.getByRole("button", { name: /Widen it to 12\smm/u }).click();
+  await page.getByRole("button", { name: /Widen it to 1⁄2\sin/u }).click();
   await expect(page.getByText("Your tape is")).toBeHidden();
   await page.getByRole("button", { name: /4\s?Details/u }).click();
-  await expect(page.getByLabel("Glue strip", { exact: true })).toHaveValue("12 mm");
+  await expect(page.getByLabel("Glue strip", { exact: true })).toHaveValue("1/2 in");
 });
 
 test("the paper in hand is answered: the largest card it serves", async ({ page }) => {
@@ -128,14 +128,22 @@ test("the paper in hand is answered: the largest card it serves", async ({ page 
   expect(side).toBeGreaterThan(148);
 });
 
-test("units change everywhere at once, but what is set on the board is read as its ruler has it", async ({ page }) => {
+test("lengths are as the ruler in use reads; a unit chosen for all changes all of them, and a step then says both", async ({
+  page,
+}) => {
   await openDemo(page, "Thanks to the pickers");
-  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("139.7 mm");
-  await expect(cutTo(page)).toHaveText("8 in");
-  await page.getByRole("button", { name: "in", exact: true }).click();
-  await expect(cutTo(page)).toHaveText("8 in");
-  await expect(scoreAt(page)).toHaveText("3 1⁄2 in");
   await expect(page.getByLabel("Width", { exact: true })).toHaveValue("5 1/2 in");
+  await expect(cutTo(page)).toHaveText("8 in");
+  await page.getByRole("button", { name: "mm", exact: true }).click();
+  await expect(cutTo(page)).toHaveText("203.2 mm");
+  await expect(scoreAt(page)).toHaveText("88.9 mm");
+  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("139.7 mm");
+  await page.getByRole("tab", { name: "Steps" }).click();
+  await expect(page.locator(".steps-measure")).toHaveText("8 in");
+  await expect(page.getByText(/on the ruler in use: 203.2\smm as you measure/u)).toBeVisible();
+  await page.getByRole("tab", { name: "Flat" }).click();
+  await page.getByRole("button", { name: "As the ruler in use reads" }).click();
+  await expect(cutTo(page)).toHaveText("8 in");
 });
 
 test("the size chart answers for a sheet, and opens a row as a draft", async ({ page }) => {

@@ -5,7 +5,8 @@ import type { Glue } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { TAPE_MARGIN, withGlue } from "../paper/seam.ts";
 import { valueAt } from "../recipe/change.ts";
-import { roundUp } from "../units/ruler.ts";
+import { MM_PER } from "../units/length.ts";
+import { roundUp, rulers } from "../units/ruler.ts";
 import { type Check, remedy } from "./check.ts";
 import { type Whole, piecesIn } from "../fittings/whole.ts";
 import { draftedWith } from "./trial.ts";
@@ -16,7 +17,7 @@ const LEAST_SEAM_MM = 15;
 const LEAST_WIDE_MM = 1.5;
 /** Lengths are told to a tenth of a mm. */
 const TOLD_MM = 0.05;
-/** A strip is widened by halves of a mm: finer nobody types. */
+/** A strip is widened by halves of a mm, or by sixteenths of an inch: finer nobody types. */
 const HALF_MM = 0.5;
 
 /** A seam may run over a corner: all that joins the same two panels is one seam. */
@@ -37,6 +38,10 @@ function widestWith(checked: Whole, part: Part, seam: Glue, value: number) {
   return glue?.widestTape;
 }
 
+/** What is typed in the system of a ruler with so many mm between two marks: half mm, or sixteenths of an inch. */
+const finest = (grid: number): number =>
+  rulers.find((r) => r.step === grid)?.unit === "in" ? MM_PER.in / 16 : HALF_MM;
+
 /** How often a strip is widened further, where what it is glued to tapers. */
 const TRIES = 4;
 
@@ -45,7 +50,7 @@ function widened(checked: Whole, part: Part, glue: Glue, tape: number): number |
   if (!glue.widens) return undefined;
   let [value, widest] = [Number(valueAt(checked.spec, glue.widens)), glue.widestTape];
   for (let i = 0; i < TRIES; i += 1) {
-    value = roundUp(value + tape - widest, HALF_MM);
+    value = roundUp(value + tape - widest, finest(part.setup.grid));
     // past what the form allows there is none
     const made = widestWith(checked, part, glue, value);
     if (made === undefined || made <= widest) return undefined;
