@@ -41,6 +41,20 @@ describe("a cradle in a card", () => {
       }
   });
 
+  it("has what lies on what it lifts upright in the closed card: along a fold at the side, away from one at the top", () => {
+    for (const fold of ["side", "top"])
+      for (const panel of ["back", "front"]) {
+        const laid = { panel: "cradle", side: "outside", fitting: "pop" };
+        const s = card({ on: { panel, side: "inside" } }, { fold }, [
+          { id: "note", kind: "panel", width: 10, height: 5, on: laid, at: IN_THE_MIDDLE },
+        ]);
+        const poses = foldedPanels(s, { progress: lastOrder(s), caliper: 0.3 });
+        // the card lies on its back, whose inside is behind: up is away from the fold, or along it
+        const up = poses.get("note/panel/panel")?.r[4];
+        expect(up, `${fold} ${panel}`).toBeCloseTo(1, 6);
+      }
+  });
+
   it("rises: half open its crease stands 18·√2 from the fold", () => {
     const s = card({});
     const { caliper } = s.spec.stock;

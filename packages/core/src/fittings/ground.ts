@@ -79,7 +79,6 @@ const READ: Readonly<Record<Turn, Pose>> = {
   0: HERE,
   90: { ...HERE, rotation: 90 },
   180: { ...HERE, rotation: 180 },
-  270: { ...HERE, rotation: -90 },
 };
 
 const faces = new WeakMap<PieceDraft, Map<string, GroundFace>>();

@@ -110,7 +110,7 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Part[], base: 
 }
 
 /** How what lies across a fold, its left edge in it, is turned to be read as the card stands. */
-const READ_OFF: Readonly<Record<SideOf, Turn>> = { left: 0, right: 0, bottom: 270, top: 90 };
+const READ_OFF: Readonly<Record<SideOf, Turn>> = { left: 0, right: 180, bottom: 90, top: 90 };
 
 interface LaySpot {
   readonly drafted: DraftedRow;

@@ -25,7 +25,7 @@ export interface DraftInput<S = Readonly<Record<string, unknown>>> {
 }
 
 /** Degrees that a drawn face is turned to be read. */
-export type Turn = 0 | 90 | 180 | 270;
+export type Turn = 0 | 90 | 180;
 
 /**
  * A panel that something can be laid on, and which of its faces: each with the degrees by which the drawing is turned to
