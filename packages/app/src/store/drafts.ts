@@ -69,6 +69,14 @@ async function readStore(known: ReadonlyMap<string, Draft>) {
   return { read, isFirst, isSeeded: seeded !== undefined };
 }
 
+const namesOf = ({ theirs, ours }: WrittenTwice): NonNullable<DraftsState["clash"]> => ({
+  theirs: theirs.name,
+  ours: ours.name,
+});
+
+const withOurs = (drafts: ReadonlyMap<string, Draft>, clashes: readonly WrittenTwice[]): ReadonlyMap<string, Draft> =>
+  new Map([...drafts, ...byId(clashes.map(({ ours }) => ours))]);
+
 export const useDrafts = create<DraftsState>()((set, get) => {
   /** deleted, and not yet out of the store: taken out with the next write that succeeds, or they would be back by themselves */
   const gone = new Map<string, Draft>();
@@ -83,12 +91,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
   /** Where two windows wrote one draft, theirs stands, and the store's own news brings it here; ours is kept beside it. */
   const tellClashes = (clashes: readonly WrittenTwice[]): void => {
     const [clash] = clashes;
-    if (!clash) return;
-    const beside = byId(clashes.map(({ ours }) => ours));
-    set({
-      clash: { theirs: clash.theirs.name, ours: clash.ours.name },
-      drafts: new Map([...get().drafts, ...beside]),
-    });
+    if (clash) set({ clash: namesOf(clash), drafts: withOurs(get().drafts, clashes) });
   };
   /** What others did while this window could not listen: their changes, and what they deleted. */
   const catchUp = async (): Promise<void> => {

@@ -5,7 +5,7 @@
 import { sharedConvex } from "../geometry/convex.ts";
 import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
-import type { Turn } from "../forms/form.ts";
+import type { ReadTurn } from "../forms/form.ts";
 import type { Face, PanelFace, PieceDraft } from "../model/piece.ts";
 import type { GroundFace } from "../model/solution.ts";
 import type { Fitting } from "../model/spec.ts";
@@ -73,9 +73,9 @@ export function groundFor({ on }: Fitting, done: readonly Part[]): GroundFace | 
 }
 
 /** Degrees by which a panel that is folded over is turned to be read. */
-const READ_FROM_TIP: Turn = 180;
+const READ_FROM_TIP: ReadTurn = 180;
 
-const READ: Readonly<Record<Turn, Pose>> = {
+const READ: Readonly<Record<ReadTurn, Pose>> = {
   0: HERE,
   90: { ...HERE, rotation: 90 },
   180: { ...HERE, rotation: 180 },
@@ -84,7 +84,7 @@ const READ: Readonly<Record<Turn, Pose>> = {
 const faces = new WeakMap<PieceDraft, Map<string, GroundFace>>();
 
 /** A panel's face, the same each time it is asked for: what is laid on it need not be laid again. */
-function faceOf(piece: PieceDraft, outline: PieceDraft["panels"][number]["outline"], on: PanelFace, turn: Turn) {
+function faceOf(piece: PieceDraft, outline: PieceDraft["panels"][number]["outline"], on: PanelFace, turn: ReadTurn) {
   const known = faces.get(piece) ?? new Map<string, GroundFace>();
   faces.set(piece, known);
   const key = `${faceKey(on)}/${String(turn)}`;
@@ -98,7 +98,7 @@ function faceFresh(
   { laid }: PieceDraft,
   outline: PieceDraft["panels"][number]["outline"],
   on: PanelFace,
-  turn: Turn,
+  turn: ReadTurn,
 ): GroundFace {
   const drawn = flatten(outline).map((p) => place(p, invert(laid)));
   const { left, right, bottom, top } = boundsOf(drawn);

@@ -13,7 +13,7 @@
  */
 import { boundsOf, flatten, placePath } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Pose } from "../geometry/point.ts";
-import type { Turn } from "../forms/form.ts";
+import type { ReadTurn } from "../forms/form.ts";
 import type { Place } from "../model/fitting.ts";
 import type { Join, PanelFace, PieceDraft, Seam, Stroke } from "../model/piece.ts";
 import type { GroundFace, Lying } from "../model/solution.ts";
@@ -110,7 +110,7 @@ function layFresh({ row, ground, drafted }: Fresh, done: readonly Part[], base: 
 }
 
 /** How what lies across a fold, its left edge in it, is turned to be read as the card stands. */
-const READ_OFF: Readonly<Record<SideOf, Turn>> = { left: 0, right: 180, bottom: 90, top: 90 };
+const READ_OFF: Readonly<Record<SideOf, ReadTurn>> = { left: 0, right: 180, bottom: 90, top: 90 };
 
 interface LaySpot {
   readonly drafted: DraftedRow;

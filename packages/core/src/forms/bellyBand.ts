@@ -133,7 +133,6 @@ function draft(input: BandInput): Said {
   return {
     sheets: [sheet("band", "Band", [front, ...walls, left, right])],
     holds: {
-      // from face to face, where it has walls
       ...{ on: front, across: across - ply, up: wide, open: "both", asks: "play" },
       ...(sizes.walled && { depth: depth - ply }),
       turned: set.runs === "down" ? 90 : 0,

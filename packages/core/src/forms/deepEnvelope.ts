@@ -80,7 +80,6 @@ function draft(input: InputOf<typeof settings>): Said {
   const f = deepBlank(input);
   const { settings: set, contents, stock, setup } = input;
   const { across, up, g, relief, own } = f;
-  const s = stock.caliper;
   const body = panel("body", "Body", across, up);
   const { leftWall, rightWall, left, right, webs } = sidesOf(body, f);
   const bottomWall = wall("bottom-wall", "Bottom wall", body.bottom, g, 3, f.inset);
@@ -98,8 +97,7 @@ function draft(input: InputOf<typeof settings>): Said {
     sheets: [...papers.sheets, ...sheets],
     joins: [...papers.joins, ...joins],
     holds: {
-      // from face to face
-      ...{ on: body, across: across - s, up: up - f.webPly - s, depth: g - s, turned: f.turned, asks: ROOM },
+      ...{ on: body, ...f.faces, turned: f.turned, asks: ROOM },
       at: [across / 2, up / 2 + f.webPly / 2],
       closes: [topWall, top],
     },

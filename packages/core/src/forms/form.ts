@@ -25,7 +25,7 @@ export interface DraftInput<S = Readonly<Record<string, unknown>>> {
 }
 
 /** Degrees that a drawn face is turned to be read. */
-export type Turn = 0 | 90 | 180;
+export type ReadTurn = 0 | 90 | 180;
 
 /**
  * A panel that something can be laid on, and which of its faces: each with the degrees by which the drawing is turned to
@@ -34,11 +34,11 @@ export type Turn = 0 | 90 | 180;
 export interface Ground {
   readonly panel: string;
   readonly name: string;
-  readonly sides: Readonly<Partial<Record<Side, Turn>>>;
+  readonly sides: Readonly<Partial<Record<Side, ReadTurn>>>;
 }
 
 /** A panel to lay something on: its outside, and its inside where that is one, each turned as it is read. */
-export const ground = (panel: string, name: string, outside: Turn = 0, inside?: Turn): Ground => ({
+export const ground = (panel: string, name: string, outside: ReadTurn = 0, inside?: ReadTurn): Ground => ({
   ...{ panel, name },
   sides: { outside, ...(inside !== undefined && { inside }) },
 });

@@ -100,7 +100,6 @@ function ridingOn(
   front: Drawn,
 ) {
   const size = { width: set.figureWide, height: set.figureHigh };
-  // cut by the ruler, and no wider or higher than runs freely
   const pull = panel("pull", "Pull panel", roundDown(w - set.free, grid), roundDown(h - 1, grid));
   const ribbon = set.tie > 0 ? [hole("tie", pull, [pull.width / 2, pull.height - TIE_BELOW], set.tie)] : [];
   const behind = panel("behind", "Carrier, behind", half, carried);
@@ -108,9 +107,8 @@ function ridingOn(
   const over = { order: 1, angle: 0, lift: 2 };
   const ahead = flap("ahead", "Carrier, in front", behind.right, tapered({ deep: half }), over);
   const figure = cutTo("figure", "Figure", outlineIn(shapes, set.figure, set.drawn, "round"), size);
-  const carrier = sheet("carrier", "Carrier", [behind, ahead]);
+  const [carrier, shown] = [sheet("carrier", "Carrier", [behind, ahead]), sheet("shown", "Figure", [figure])];
   const pulled = sheet("pulled", "Pull panel", [pull], { cuts: ribbon });
-  const shown = sheet("shown", "Figure", [figure]);
   const rides: Point = [half - size.width / 2, (carried - size.height) / 2];
   const joins = [
     laid(carrier, front, "back", { at: [x - half, low], flip: false, told: "through-slit" }),

@@ -53,7 +53,7 @@ function offScore({ folds }: Piece, { panel, path, kind }: Cut, centre: Point): 
 }
 
 /** What cuts inside a piece are told with: the recipe they come from, and mm between two marks of the ruler. */
-interface Told {
+interface CutsTold {
   readonly making: Pick<Whole, "spec" | "pieces" | "parts">;
   readonly grid: number;
 }
@@ -63,7 +63,7 @@ interface Told {
  * own that are alike and told by the template.
  * @param done what of the piece is cut and scored by then
  */
-export function insideCuts(piece: Piece, told: Told, done: readonly string[]): StepSaid[] {
+export function insideCuts(piece: Piece, told: CutsTold, done: readonly string[]): StepSaid[] {
   const rows = new Map<string, { cuts: [Cut, ...Cut[]]; step: Bare }>();
   for (const cut of piece.cuts) {
     const step = oneCut(piece, cut, told, done);
@@ -80,7 +80,7 @@ function rowStep(
   piece: Piece,
   row: readonly [Cut, ...Cut[]],
   step: Bare,
-  told: Told,
+  told: CutsTold,
   done: readonly string[],
 ): StepSaid {
   const [cut] = row;
@@ -108,7 +108,7 @@ function rowStep(
   };
 }
 
-const kindOf = ({ making }: Told, { fitting }: Cut): FittingKind | undefined =>
+const kindOf = ({ making }: CutsTold, { fitting }: Cut): FittingKind | undefined =>
   making.parts.find((p) => p.lies?.id === fitting)?.kind;
 
 /** The cuts of one row, with the feet that are scored in the same step. */
@@ -137,7 +137,7 @@ const isStraight = (path: Path): boolean => path.length === 1 && path[0]?.kind =
 
 type Bare = Omit<StepSaid, "does">;
 
-function oneCut(piece: Piece, cut: Cut, { making, grid }: Told, done: readonly string[]): Bare {
+function oneCut(piece: Piece, cut: Cut, { making, grid }: CutsTold, done: readonly string[]): Bare {
   const { left, right, bottom, top } = boundsOf(flatten(cut.path));
   const scene = flatOnTable(piece, [...done], [idIn(piece, cut.id)]);
   const centre: Point = [(left + right) / 2, (bottom + top) / 2];

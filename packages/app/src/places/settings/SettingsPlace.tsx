@@ -28,6 +28,29 @@ const NOTCH_MM = { min: 2, max: 30 };
 /** CSS says a pixel is 1/96 in; screens differ, so the maker compares. */
 const CSS_PIXELS_PER_MM = 96 / 25.4;
 
+/** The smallest part of an inch that is shown, where inches may be. */
+function Fractions() {
+  const { settings, set } = useSettings();
+  if (settings.unit !== "in" && settings.unit !== "ruler") return null;
+  return (
+    <ToggleButtonGroup
+      exclusive
+      value={settings.fraction}
+      aria-label="Smallest fraction"
+      sx={{ ml: 2 }}
+      onChange={(_, fraction: Settings["fraction"] | null) => {
+        if (fraction) set({ fraction });
+      }}
+    >
+      {([8, 16, 32] as const).map((f) => (
+        <ToggleButton key={f} value={f}>
+          to 1⁄{f}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}
+
 export function SettingsPlace() {
   usePageTitle("Settings");
   const { settings, set } = useSettings();
@@ -57,23 +80,7 @@ export function SettingsPlace() {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        {settings.unit === "in" || settings.unit === "ruler" ? (
-          <ToggleButtonGroup
-            exclusive
-            value={settings.fraction}
-            aria-label="Smallest fraction"
-            sx={{ ml: 2 }}
-            onChange={(_, fraction: Settings["fraction"] | null) => {
-              if (fraction) set({ fraction });
-            }}
-          >
-            {([8, 16, 32] as const).map((f) => (
-              <ToggleButton key={f} value={f}>
-                to 1⁄{f}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-        ) : null}
+        <Fractions />
       </section>
       <section>
         <h2>My tools</h2>

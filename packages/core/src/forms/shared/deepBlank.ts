@@ -70,5 +70,7 @@ export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand
     strip,
     webLong,
     inset: Math.max(s, LEAST_INSET),
+    /** from face to face */
+    faces: { across: across - s, up: up - webPly - s, depth: g - s },
   };
 }
