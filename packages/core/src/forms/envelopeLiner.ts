@@ -100,7 +100,10 @@ function draft(input: LinerInput): Said {
     sheets: [sheet("liner", "Liner", [lining, ...flaps.map((f) => f.made)])],
     size: { width, height: lining.height },
     figures: { deep: heightOf(lining) },
-    finish: { kind: "glue", code: "fit-liner", ...(part && { held: { run: part.rim, wide: GUM_TAPE } }) },
+    finish: {
+      ...{ kind: "glue", code: "fit-liner", facts: { gum: set.gum, sides: (across - width) / 2 } },
+      ...(part && { held: { run: part.rim, wide: GUM_TAPE } }),
+    },
   };
 }
 

@@ -213,8 +213,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     "Put tape or glue on its tabs alone and press it on the panel it belongs on: that panel is its back.",
   "glue-strut": (s) => (mm) =>
     `Glue the short part on the card's back, in the middle across, its score ${mm(s.measure ?? 0)} above the card's lower edge, the leg hanging down. Bend the leg ${String(num(s.facts, "degrees"))}° off the back: the card then leans back ${String(num(s.facts, "lean"))}°.`,
-  "fit-liner": () => () =>
-    "Slide it into the envelope until the score lies on the flap's fold, and glue the flap part alone: the rest lies free.",
+  "fit-liner": (s) => (mm) =>
+    `Slide it into the envelope until the score lies on the flap's fold, ${mm(num(s.facts, "sides"))} free on either side and ${mm(num(s.facts, "gum"))} of the flap's edge left to gum, and glue the flap part alone: the rest lies free.`,
   "lay-on": (s) => (mm) => {
     const part = `the ${partOf(s)}`;
     const on = num(s.facts, "tabs") === 1 ? `the tabs of ${part} alone` : `the back of ${part}`;
