@@ -205,6 +205,9 @@ describe("the command line", () => {
     const cells = json() as { form: string; contents: string; blank: { width: number } }[];
     const cell = cells.find((c) => c.form === "square-blank-envelope" && c.contents === "us-a2");
     expect(cell?.blank.width).toBe(203.2);
+  });
+
+  it("lists which form of which card comes out of a sheet", () => {
     const onSheet = run(["table", "--sheet", "iso-a4"]).json() as { contents: string; fits: boolean }[];
     expect(onSheet.filter((c) => c.contents === "iso-a6").some((c) => c.fits)).toBe(true);
     expect(onSheet.some((c) => !c.fits)).toBe(true);

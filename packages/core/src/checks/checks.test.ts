@@ -141,6 +141,24 @@ describe("what measuring found", () => {
     ).toBeUndefined();
   });
 
+  it("says so of a gate card that lies on a panel, too", () => {
+    const on = {
+      form: "bag-topper",
+      contents: { width: 120, height: 150, thickness: 20 },
+      method: { board: "scoring-sixteenth", ruler: "five-millimetre" },
+      fittings: [
+        {
+          ...{ id: "m0", kind: "part", form: "card-base", settings: { fold: "gate" } },
+          ...{ on: { panel: "front", side: "outside" }, contents: { width: 30, height: 30, thickness: 0.2 } },
+        },
+      ],
+    };
+    // half of 30, less half a mm: 10 each on fives, 10 open
+    expect(found(on, "overlap.apart")).toMatchObject({ figure: 10, limit: 2 });
+    const mended = solve(pressed(specOf(on), found(on, "overlap.apart")));
+    expect(mended.findings.map((f) => f.code)).not.toContain("apart");
+  });
+
   it("says that a tab wants more trimmed than was set", () => {
     const tabbed = {
       ...ENVELOPE,

@@ -12,11 +12,10 @@ import { draftedWith } from "./trial.ts";
 /** A figure smaller than the ruler shows is arithmetic, not paper. */
 const SEEN_MM = 0.05;
 
-type FoldedPiece = Pick<Piece, "fitting" | "folds" | "panels">;
+type FoldedPiece = Pick<Piece, "folds" | "panels">;
 
-/** How far a flap's outline stands off the fold it hangs on, mm. */
-function reachOf(pieces: readonly FoldedPiece[], panel: string, part: Part) {
-  const own = pieces.filter((p) => p.fitting === part.fitting);
+/** How far a flap's outline stands off the fold it hangs on, mm, in the pieces of its own part. */
+function reachOf(own: readonly FoldedPiece[], panel: string) {
   const fold = own.flatMap((p) => p.folds).find((f) => f.panels[1] === panel);
   const outline = own.flatMap((p) => p.panels).find((p) => p.id === panel)?.outline;
   if (!fold || !outline) throw new Error(`overlap: no piece has a hinged panel '${panel}'`);
@@ -34,9 +33,9 @@ function sharper({ spec }: Whole, at: ChangePath, missing: number): Pick<Finding
   return radius >= 0 ? remedy("rounding", at, radius, { mm: radius }) : {};
 }
 
-/** mm that two flaps of a draft share, folded. */
-function sharedIn(pieces: readonly FoldedPiece[], over: Part["overlaps"][number], part: Part) {
-  const [a, b] = [reachOf(pieces, over.panels[0], part), reachOf(pieces, over.panels[1], part)];
+/** mm that two flaps of a part share, folded: a part drafted by itself need not say whose its pieces are. */
+function sharedIn(own: readonly FoldedPiece[], over: Part["overlaps"][number]) {
+  const [a, b] = [reachOf(own, over.panels[0]), reachOf(own, over.panels[1])];
   const across = over.apart ?? Math.abs(offLine(a.fold.from, b.fold.from, b.fold.to));
   return { a, b, across, shared: a.reach + b.reach - across };
 }
@@ -49,7 +48,7 @@ function finer(checked: Whole, part: Part, over: Part["overlaps"][number]): Pick
     .sort((r, s) => Number(s.unit === unit) - Number(r.unit === unit) || s.step - r.step);
   for (const { id, title } of tried) {
     const drafted = draftedWith(checked, part, ["method", "ruler"], id);
-    if (!drafted || sharedIn(drafted.pieces, over, part).shared < over.least - SEEN_MM) continue;
+    if (!drafted || sharedIn(drafted.pieces, over).shared < over.least - SEEN_MM) continue;
     return remedy("ruler", ["method", "ruler"], id, { ruler: title });
   }
   return {};
@@ -65,7 +64,10 @@ export const overlap: Check = {
 function overlapped(checked: Whole, part: Part, over: Part["overlaps"][number]): Finding[] {
   const { pieces, spec } = checked;
   const { piece: id, panels, least, clear, trims, depth, rounds } = over;
-  const { a, b, across, shared } = sharedIn(pieces, over, part);
+  const { a, b, across, shared } = sharedIn(
+    pieces.filter((p) => p.fitting === part.fitting),
+    over,
+  );
   const at = { check: "overlap", severity: "error", piece: id } as const;
   const setting = trims ?? depth;
   const path = (name: string): ChangePath => [...part.settings, name];
