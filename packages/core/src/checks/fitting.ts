@@ -37,6 +37,7 @@ export const fitting: Check = {
     "crosses",
     "covers",
     "folded-edge",
+    "deep-edge",
     "partly",
     "no-letter",
     "drops-out",
@@ -154,12 +155,23 @@ function notCut(told: FittingChecked): Finding[] {
   const isFold = marks.edge && isFolded(piece, marks.panel, marks.edge.line);
   return [
     ...(isFold ? [{ ...base, code: "folded-edge", severity: "error", figure: 0 } as const] : []),
+    ...(isFold ? [] : deepEdge(told)),
     ...(marks.partly ?? []).map((id): Finding => ({
       ...{ ...base, code: "partly", severity: "warning", figure: 0 },
       facts: { ...base.facts, other: name(id) },
       ...remedy("this-paper-only", pathOf(told, "through"), "layer"),
     })),
   ];
+}
+
+/** A side cut deeper than the paper there is: it is cut less deep, and that is told. */
+function deepEdge(told: FittingChecked): Finding[] {
+  const most = told.part.marks?.edge?.most;
+  const asked = valueAt(told.spec, pathOf(told, "depth"));
+  if (most === undefined || typeof asked !== "number" || asked <= most + PAST_MM) return [];
+  const value = Math.floor(most * 100) / 100;
+  const found = { ...at(told), code: "deep-edge", severity: "warning", figure: asked, limit: value } as const;
+  return [{ ...found, ...remedy("set-made", pathOf(told, "depth"), value, { mm: value }) }];
 }
 
 const areaIn = (points: readonly Point[]): number => Math.abs(areaOf(polygon(points)));

@@ -23,6 +23,12 @@ function* torn(): Generator<number, number> {
   }
 }
 
+/** Of the paper behind the deepest place so much stays, mm, as between any two cuts made by hand: half of what is narrower. */
+const STAYS_MM = 3;
+
+/** The deepest that a side is cut into paper so far across, mm. */
+const deepest = (across: number): number => Math.max(across - STAYS_MM, across / 2);
+
 /** How many whole ones go along an edge. */
 export const countOn = (long: number, pitch: number): number => Math.max(1, Math.round(long / pitch));
 
@@ -88,9 +94,10 @@ export const edge = defineKind({
   }),
   draft({ name, ground, set }) {
     const body = panel("edge", name, ground.width, ground.height);
+    const most = deepest(set.which === "left" || set.which === "right" ? ground.width : ground.height);
     return {
       said: { sheets: [sheet("edge", name, [body])] },
-      edge: { side: set.which, cut: patterned(set.shape, set.pitch, set.depth) },
+      edge: { side: set.which, cut: patterned(set.shape, set.pitch, Math.min(set.depth, most)), most },
     };
   },
 });

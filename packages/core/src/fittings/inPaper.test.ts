@@ -220,6 +220,31 @@ describe("an edge", () => {
     expect(prove(s).ok).toBe(true);
   });
 
+  it("is cut no deeper than the paper: 3 mm of it stay, and its button sets what it is cut to", () => {
+    const s = card([
+      { id: "t", kind: "mat", on: FRONT, border: 40 },
+      {
+        id: "e",
+        kind: "edge",
+        on: { panel: "mat", side: "outside", fitting: "t" },
+        which: "bottom",
+        shape: "zigzag",
+        depth: 40,
+      },
+    ]);
+    // 105 − 2 × 40 leave 25, of which 22 are cut
+    const mat = s.pieces.find((p) => p.fitting === "t");
+    const { top, bottom } = boundsOf(flatten(mat?.outline[0] ?? []));
+    const height = top - bottom;
+    expect(height).toBeCloseTo(25, 0);
+    const found = s.findings.find((f) => f.code === "deep-edge");
+    expect(found).toMatchObject({ severity: "warning", figure: 40 });
+    expect(found?.limit).toBeCloseTo(height - 3, 1);
+    const tips = flatten(mat?.outline[0] ?? []).filter(([, y]) => y > bottom + 1 && y < top - 1);
+    expect(Math.max(...tips.map(([, y]) => y))).toBeCloseTo(top - 3, 6);
+    expect(solve(pressed(s.spec, found)).findings.map((f) => f.code)).not.toContain("deep-edge");
+  });
+
   it("is refused where the side is a fold", () => {
     const s = card([{ id: "e", kind: "edge", on: FRONT, which: "left", shape: "zigzag" }]);
     expect(s.findings.find((f) => f.check === "fitting")).toMatchObject({ code: "folded-edge", severity: "error" });

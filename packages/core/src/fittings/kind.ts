@@ -73,8 +73,8 @@ export interface Laying {
   readonly through?: Through;
   /** a side of what it lies on that it runs along in its middle, so far (mm) from it; the rule of place says nothing of it */
   readonly along?: { readonly side: SideOf; readonly off: number };
-  /** an edge of what it lies on that is cut to a shape; the rule of place says nothing of it */
-  readonly edge?: { readonly side: SideOf; readonly cut: EdgeCut };
+  /** an edge of what it lies on that is cut to a shape, `most` mm deep; the rule of place says nothing of it */
+  readonly edge?: { readonly side: SideOf; readonly cut: EdgeCut; readonly most: number };
   /** what is to be told of words that were set */
   readonly lettered?: Lettered;
   /** the outline of the maker's own that it follows, and the setting that keeps it */

@@ -36,8 +36,8 @@ export interface Marks {
   readonly through: Through;
   /** its cuts in other panels, of this piece or another */
   readonly elsewhere?: readonly { readonly piece: string; readonly cut: Cut }[];
-  /** a side of the panel, with the paper on its left, and what is cut out of it */
-  readonly edge?: { readonly cut: EdgeCut; readonly line: readonly [Point, Point] };
+  /** a side of the panel, with the paper on its left, and what is cut out of it, no deeper than `most` mm */
+  readonly edge?: { readonly cut: EdgeCut; readonly line: readonly [Point, Point]; readonly most: number };
   /** panels, `piece/panel`, that it meets only in part: they are left whole */
   readonly partly?: readonly string[];
 }

@@ -76,7 +76,9 @@ export function markOf({ fitting }: Row, drafted: DraftedRow, where: Where): Par
     marks: {
       ...{ fitting: id, piece: ground.piece, panel: ground.panel, cuts, strokes },
       through: drafted.through ?? "layer",
-      ...(drafted.edge && { edge: { cut: drafted.edge.cut, line: sideOf(ground, drafted.edge.side) } }),
+      ...(drafted.edge && {
+        edge: { cut: drafted.edge.cut, most: drafted.edge.most, line: sideOf(ground, drafted.edge.side) },
+      }),
     },
     dimensions: drafted.edge || drafted.along ? carried : [...carried, ...ruleFigures({ ...fitting, at }, lies, under)],
   };

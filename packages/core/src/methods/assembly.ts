@@ -204,7 +204,7 @@ function finishSteps(bench: Bench): StepSaid[] {
           ...deeds(
             "fold",
             piece,
-            foldsOf(piece).map(([, f]) => f.id),
+            foldsOf(piece).map(([, f]) => f),
           ),
           { act: "put" as const, id: piece.id },
         ]),

@@ -145,10 +145,6 @@ export const acrossStep = (
     onto,
     ...gumFacts(bench, Math.min(...zones.map((g) => g.widestTape))),
   },
-  does: deeds(
-    "glue",
-    piece,
-    zones.map((g) => g.id),
-  ),
+  does: deeds("glue", piece, zones),
   scene: onTable(bench, folded, [...new Set(zones.map((g) => idIn(piece, g.panel)))]),
 });

@@ -114,18 +114,7 @@ const kindOf = ({ making }: CutsTold, { fitting }: Cut): FittingKind | undefined
 /** The cuts of one row, with the feet that are scored in the same step. */
 function doneBy(piece: Piece, row: readonly [Cut, ...Cut[]]): Deed[] {
   const feet = feetOf(piece, row);
-  return [
-    ...deeds(
-      "cut",
-      piece,
-      row.map((c) => c.id),
-    ),
-    ...deeds(
-      "score",
-      piece,
-      feet.map((s) => s.id),
-    ),
-  ];
+  return [...deeds("cut", piece, row), ...deeds("score", piece, feet)];
 }
 
 /** The scores at the feet of what a row cuts round and raises: told with its cuts. */

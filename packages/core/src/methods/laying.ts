@@ -48,14 +48,7 @@ function layOn(bench: Bench, ground: Bench, scene: Scene): StepSaid | undefined 
   const tabs = part.stands?.on ?? [];
   const zones = main.glue.filter((g) => g.onto.piece !== main.id && (g.panel === main.root || tabs.includes(g.panel)));
   const puzzle = part.kind?.inPieces === true;
-  const does: readonly Deed[] = [
-    ...deeds(
-      "glue",
-      main,
-      zones.map((g) => g.id),
-    ),
-    { act: "put", id: main.id },
-  ];
+  const does: readonly Deed[] = [...deeds("glue", main, zones), { act: "put", id: main.id }];
   return {
     kind: "glue",
     code: puzzle ? "lay-puzzle" : "lay-on",

@@ -21,8 +21,13 @@ export interface Method {
 export const idIn = ({ id }: Pick<Piece, "id">, own: string): string => `${id}/${own}`;
 
 /** The same thing done to several ids of a piece. */
-export const deeds = (act: Act, piece: Pick<Piece, "id">, ids: readonly string[], face?: Face): Deed[] =>
-  ids.map((id) => ({ act, id: idIn(piece, id), ...(face && { face }) }));
+export const deeds = (
+  act: Act,
+  piece: Pick<Piece, "id">,
+  done: readonly (string | { readonly id: string })[],
+  face?: Face,
+): Deed[] =>
+  done.map((one) => ({ act, id: idIn(piece, typeof one === "string" ? one : one.id), ...(face && { face }) }));
 
 /** Steps that stand among the others: whose they are. */
 export const stepsFor = (of: string, phase: Step["phase"], steps: readonly StepSaid[]): StepDraft[] =>

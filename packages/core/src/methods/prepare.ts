@@ -111,11 +111,7 @@ export function freeScores(piece: Piece, done: string[], onBoard: (fold: Fold) =
     const ids = folds.map((f) => idIn(piece, f.id));
     const scene = flatOnTable(piece, [...done], ids);
     done.push(...ids);
-    const does = deeds(
-      "score",
-      piece,
-      folds.map((f) => f.id),
-    );
+    const does = deeds("score", piece, folds);
     return [{ kind: "score", code, facts: { count: ids.length }, does, scene }];
   };
   return [
@@ -149,11 +145,7 @@ export function creaseSteps(piece: Piece): StepSaid[] {
             kind: "fold",
             code,
             facts: { folds: lines(folds) },
-            does: deeds(
-              "crease",
-              piece,
-              folds.map((f) => f.id),
-            ),
+            does: deeds("crease", piece, folds),
             scene: flatOnTable(
               piece,
               [],

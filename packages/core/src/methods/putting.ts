@@ -65,19 +65,7 @@ export function putStep(other: Piece, bench: Bench): StepSaid | undefined {
       ...marginsFor(other, under, bench, join),
       ...gumFacts(bench, Math.min(...[...now, ...behind].map((g) => g.widestTape))),
     },
-    does: [
-      ...deeds(
-        "glue",
-        other,
-        now.map((g) => g.id),
-      ),
-      ...deeds(
-        "glue",
-        under,
-        behind.map((g) => g.id),
-      ),
-      { act: "put", id: other.id },
-    ],
+    does: [...deeds("glue", other, now), ...deeds("glue", under, behind), { act: "put", id: other.id }],
     // what lies behind the piece on the table is seen with that turned over
     scene: {
       ...onTable(

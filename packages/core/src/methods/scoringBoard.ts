@@ -128,11 +128,7 @@ function scoreSteps(making: Whole, part: Part, piece: Piece): StepSaid[] {
       folds.map((f) => here(f.id)),
     );
     const facts = { edge: stop, ...endsOn(piece, folds, scene.pose) };
-    const does = deeds(
-      "score",
-      piece,
-      folds.map((f) => f.id),
-    );
+    const does = deeds("score", piece, folds);
     steps.push({ kind: "score", code, measure, facts, does, scene });
     done.push(...scene.now);
     at = stop;

@@ -114,14 +114,7 @@ export function shapingSteps(piece: Piece, done: string[]): StepSaid[] {
     steps.push({
       ...cut,
       code: "cut-folded",
-      does: [
-        ...cut.does,
-        ...deeds(
-          "crease",
-          piece,
-          scored.map((f) => f.id),
-        ),
-      ],
+      does: [...cut.does, ...deeds("crease", piece, scored)],
     });
   else if (shaped && piece.folds.length > 0)
     steps.push({

@@ -115,6 +115,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   },
   "fitting.folded-edge": (f) => () =>
     `${str(f.facts, "name")}: that side is a fold and has no edge to cut. Choose another.`,
+  "fitting.deep-edge": (f) => (mm) =>
+    `${str(f.facts, "name")}: cut ${mm(f.figure)} deep it would run through the paper. It is cut ${mm(f.limit)} deep.`,
   "fitting.no-letter": (f) => () =>
     `${str(f.facts, "name")}: this typeface has no ${str(f.facts, "signs")}. It is left out; another typeface or another word has it.`,
   "fitting.drops-out": (f) => () =>
