@@ -1,6 +1,7 @@
 /** Reads outlines out of files of unknown origin: what its worker answers. */
-import { boundsOf, flatten, keptOf, type KeptOutline, mapPath, type Path } from "@cut-fold/core";
+import { boundsOf, flatten, type KeptOutline, mapPath, type Path } from "@cut-fold/core";
 import {
+  keptOf,
   MOST_POINTS,
   MOST_SIDE,
   OutlineError,
@@ -69,10 +70,12 @@ const turnedUp = (path: Path, height: number): Path => mapPath(path, ([x, y]) =>
 
 export const outlineApi = {
   make(one: KeptOutline, making: OutlineMaking): OutlineRead {
-    const outline = outlineMade(one, making);
-    return outline
-      ? { ok: true, outline, warnings: [] }
-      : { ok: false, why: "Nothing is left of it, or its line is too long to keep." };
+    try {
+      return { ok: true, outline: outlineMade(one, making), warnings: [] };
+    } catch (error) {
+      if (error instanceof OutlineError) return { ok: false, why: `This cannot be made: ${error.message}.` };
+      throw error;
+    }
   },
 
   apart: (one: KeptOutline): OutlinesRead => ({ ok: true, outlines: outlinesApart(one) }),
@@ -82,13 +85,7 @@ export const outlineApi = {
     try {
       const text = await file.text();
       const read = text.trimStart().startsWith("<") ? readSvg(text) : readDxf(text);
-      const outline = keptOf(read);
-      return outline
-        ? { ok: true, outline, warnings: read.warnings }
-        : {
-            ok: false,
-            why: "There is no closed line in it that can be cut: one that ends where it began, of 1 mm² or more.",
-          };
+      return { ok: true, outline: keptOf(read), warnings: read.warnings };
     } catch (error) {
       if (error instanceof OutlineError) return { ok: false, why: `This file cannot be read: ${error.message}.` };
       return { ok: false, why: "This file cannot be read: it is neither SVG nor DXF, or it is damaged." };
@@ -112,7 +109,6 @@ export const outlineApi = {
       if (!traced || !outer) return { ok: false, why: "Nothing in this picture stands out from its paper." };
       const rings = traced.rings.map((ring) => turnedUp(ring, height));
       const outline = keptOf({ outlines: rings.map((path) => ({ id: "traced", closed: true, path })) });
-      if (!outline) return { ok: false, why: "The line round it is too long to keep. A smoother one is shorter." };
       const { left, bottom } = boundsOf(rings.flatMap((ring) => flatten(ring)));
       return {
         ok: true,
@@ -126,7 +122,9 @@ export const outlineApi = {
         least: leastAcross(tracing.least ?? 0, picture),
         safe: safeWidth(outline.width),
       };
-    } catch {
+    } catch (error) {
+      if (error instanceof OutlineError)
+        return { ok: false, why: `The line round it cannot be kept: ${error.message}.` };
       return {
         ok: false,
         why: "This picture cannot be unpacked: it is damaged, or of a kind this browser does not know.",

@@ -10,6 +10,12 @@ export interface Check {
   run(whole: Whole): readonly Finding[];
 }
 
+/** Lengths are told to a tenth of a mm. */
+const TOLD_MM = 0.051;
+
+/** Whether a length is less than it should be, mm: by less than is told of it nothing is too little, or its sentence would refute itself. */
+export const isShort = (figure: number, least: number): boolean => figure < least - TOLD_MM;
+
 /** A remedy that changes one place of the recipe. */
 export const remedy = (
   code: string,

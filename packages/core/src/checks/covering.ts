@@ -1,6 +1,6 @@
 import type { Finding } from "../model/solution.ts";
 import { roundUp } from "../units/ruler.ts";
-import { type Check, remedy } from "./check.ts";
+import { type Check, isShort, remedy } from "./check.ts";
 
 /** A pocket reaches far enough over what is inside that nothing slips out of its mouth. */
 export const covering: Check = {
@@ -12,7 +12,7 @@ export const covering: Check = {
   run: ({ parts }) =>
     parts.flatMap((part) =>
       part.covers.flatMap(({ setting, mends, figure, least, code, button }): Finding[] => {
-        if (figure >= least) return [];
+        if (!isShort(figure, least)) return [];
         const reach = mends ?? roundUp(least, part.setup.grid);
         return [
           {

@@ -6,7 +6,7 @@ import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { offOutline } from "../paper/hole.ts";
-import { type Check, remedy } from "./check.ts";
+import { type Check, isShort, remedy } from "./check.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { belongsTogether, DOUBLED_MM, isDoubled } from "./fineCuts.ts";
 import { isClosed, nameOf, nearestTo, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
@@ -64,7 +64,7 @@ function atEdge(checked: Whole, piece: Piece, one: RowCut): Finding[] {
     return [told(checked, piece, fitting, { ...where, code: "past-edge", severity: "error", figure: past })];
   const figure = Math.min(...points.map((p) => offOutline(edge, p)));
   // a slit that is cut in from the edge is meant to
-  if (figure >= LEAST_PAPER_MM - MET_MM || (cut.kind === "slit" && figure < MET_MM)) return [];
+  if (!isShort(figure, LEAST_PAPER_MM) || (cut.kind === "slit" && figure < MET_MM)) return [];
   const near = { code: "near-edge", severity: "warning", figure, limit: LEAST_PAPER_MM } as const;
   return [told(checked, piece, fitting, { ...where, ...near })];
 }
@@ -133,7 +133,7 @@ function close(checked: Whole, piece: Piece, one: RowCut, others: readonly RowCu
   const [near] = (belongsTogether(checked, fitting) ? others.filter((other) => other.fitting !== fitting) : others)
     .map((other) => ({ other, off: apart(one, other) }))
     // a line that is cut twice is told as that
-    .filter(({ other, off }) => off < LEAST_PAPER_MM && !(off < DOUBLED_MM && isDoubled(one, other)))
+    .filter(({ other, off }) => isShort(off, LEAST_PAPER_MM) && !(off < DOUBLED_MM && isDoubled(one, other)))
     .sort((a, b) => a.off - b.off);
   if (!near) return [];
   const isSame = near.other.fitting === fitting;

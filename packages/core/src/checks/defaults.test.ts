@@ -48,6 +48,24 @@ function refutesItself(found: Finding, grid: number): boolean {
 }
 
 describe("what is told of a draft", () => {
+  /* too little by less than a tenth of a mm, or by the noise of a sum, is enough: 304.62 of paper over 304.62 of a thing */
+  it.each([
+    [
+      "pocket-low",
+      { form: "tapered-pouch", contents: { width: 50.91, height: 304.62, thickness: 0.1 }, settings: { tab: 8 } },
+    ],
+    [
+      "close",
+      {
+        ...{ form: "card-base", contents: { width: 135, height: 60, thickness: 1 } },
+        fittings: [{ id: "m", kind: "slit", on: { panel: "front", side: "outside" }, long: 3, rows: 2, apart: 2.95 }],
+      },
+    ],
+  ])("has no %s of less than is told of it", (code, given) => {
+    const codes = untried(specOf({ method: { board: "scoring-millimetre" }, ...given })).map((f) => f.code);
+    expect(codes).not.toContain(code);
+  });
+
   it.each(forms.map((f) => [f.id, f] as const))("of %s never refutes itself, and is told once", (_, form) => {
     const fitted = randomFitted(form);
     fc.assert(

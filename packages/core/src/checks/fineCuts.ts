@@ -5,7 +5,7 @@ import type { Piece, Stroke } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { keptLoops, loopsOf } from "../outlines/outline.ts";
 import { valueAt } from "../recipe/change.ts";
-import { type Check, remedy } from "./check.ts";
+import { type Check, isShort, remedy } from "./check.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { isClosed, nameOf, nearestTo, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
 import { nth } from "../units/nth.ts";
@@ -15,8 +15,6 @@ export const DOUBLED_MM = 0.5;
 const DOUBLED_LONG_MM = 5;
 /** A bridge narrower than this (mm) breaks when what is beside it is taken out. */
 const LEAST_BRIDGE_MM = 0.8;
-/** Lengths are told to a tenth of a mm. */
-const TOLD_MM = 0.051;
 /** What is cut out is no narrower than this (mm), nor than so many times the paper's thickness: a blade has a width of its own. */
 const LEAST_WIDE_MM = 0.8;
 const LEAST_CALIPERS = 3;
@@ -132,8 +130,7 @@ function bridges(checked: Whole, piece: Piece, lines: readonly RowCut[]): Findin
       .filter((other) => other.fitting === one.fitting && isNear(one.box, other.box, LEAST_BRIDGE_MM))
       .map((other) => nearestTo(one.points, other.points, other.box, LEAST_BRIDGE_MM));
     const figure = Math.min(Infinity, ...near);
-    // by less than is told of it no bridge is too narrow
-    if (figure >= LEAST_BRIDGE_MM - TOLD_MM) return [];
+    if (!isShort(figure, LEAST_BRIDGE_MM)) return [];
     const mends = larger(checked, one.fitting, LEAST_BRIDGE_MM / Math.max(figure, 0.05));
     const found = { code: "thin-bridge", severity: "warning", figure, limit: LEAST_BRIDGE_MM } as const;
     return [told(checked, piece, one.fitting, { ...placeOf(one), ...found, ...mends })];
@@ -159,7 +156,7 @@ function fine(checked: Whole, piece: Piece, lines: readonly RowCut[]): Finding[]
   return lines.flatMap((one): Finding[] => {
     if (one.cut.kind !== "window") return [];
     const figure = meanWidth(one.points);
-    if (figure >= limit - TOLD_MM) return [];
+    if (!isShort(figure, limit)) return [];
     const found = { code: "too-fine", severity: "warning", figure, limit } as const;
     const mends = larger(checked, one.fitting, limit / Math.max(figure, 0.05));
     return [told(checked, piece, one.fitting, { ...placeOf(one), ...found, ...mends })];

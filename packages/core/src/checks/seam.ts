@@ -7,7 +7,7 @@ import { TAPE_MARGIN, withGlue } from "../paper/seam.ts";
 import { valueAt } from "../recipe/change.ts";
 import { MM_PER } from "../units/length.ts";
 import { roundUp, rulers } from "../units/ruler.ts";
-import { type Check, remedy } from "./check.ts";
+import { type Check, isShort, remedy } from "./check.ts";
 import { type Whole, piecesIn } from "../fittings/whole.ts";
 import { draftedWith } from "./trial.ts";
 
@@ -15,8 +15,6 @@ import { draftedWith } from "./trial.ts";
 const LEAST_SEAM_MM = 15;
 /** A zone of glue narrower than this (mm) holds nothing: a thin line of wet glue is as wide (geometry notes: strips). */
 const LEAST_WIDE_MM = 1.5;
-/** Lengths are told to a tenth of a mm. */
-const TOLD_MM = 0.05;
 /** A strip is widened by halves of a mm, or by sixteenths of an inch: finer nobody types. */
 const HALF_MM = 0.5;
 
@@ -86,18 +84,18 @@ export const seam: Check = {
             const length = seamLength(piece.glue, glue);
             const at = { check: "seam", severity: "warning", piece: piece.id, panel: glue.panel } as const;
             const found: Finding[] = [];
-            // by less than is told of it nothing is too thin
-            if (glue.widestTape < LEAST_WIDE_MM - TOLD_MM) {
+            const isThin = isShort(glue.widestTape, LEAST_WIDE_MM);
+            if (isThin) {
               const wider = widened(checked, part, glue, LEAST_WIDE_MM);
               const mends =
                 wider !== undefined && glue.widens ? remedy("widen", glue.widens, wider, { mm: wider }) : {};
               const thin = { code: "thin", figure: glue.widestTape, limit: LEAST_WIDE_MM } as const;
               found.push({ ...at, ...thin, severity: "error", ...mends });
             }
-            if (!glue.web && length < LEAST_SEAM_MM - TOLD_MM) {
+            if (!glue.web && isShort(length, LEAST_SEAM_MM)) {
               found.push({ ...at, code: "short", figure: length, limit: LEAST_SEAM_MM });
             }
-            if (tape !== undefined && tape > glue.widestTape + 1e-9 && glue.widestTape >= LEAST_WIDE_MM - TOLD_MM) {
+            if (tape !== undefined && tape > glue.widestTape + 1e-9 && !isThin) {
               const mends = tapeRemedy(checked, part, glue, tape);
               const facts = { needed: tape + 2 * TAPE_MARGIN };
               found.push({ ...at, code: "tape", figure: tape, limit: glue.widestTape, facts, ...mends });

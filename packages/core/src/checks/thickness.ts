@@ -1,13 +1,10 @@
 import { WALLED } from "../forms/shared/custom.ts";
 import { formById } from "../forms/index.ts";
 import type { Finding } from "../model/solution.ts";
-import { type Check, remedy } from "./check.ts";
+import { type Check, isShort, remedy } from "./check.ts";
 
 /** Thicker contents want a holder with walls (geometry notes: "advise depth when t > 6 mm"). */
 const FLAT_UP_TO_MM = 6;
-
-/** Lengths are told to a tenth of a mm. */
-const TOLD_MM = 0.05;
 
 /** A flat holder bulges round thick contents. */
 export const thickness: Check = {
@@ -15,7 +12,7 @@ export const thickness: Check = {
   codes: ["bulky"],
   run: ({ contents, parts }) =>
     contents.flatMap(({ inside, thickness: thick, on, fitting }): Finding[] => {
-      if (inside.depth > 0 || thick <= FLAT_UP_TO_MM + TOLD_MM) return [];
+      if (inside.depth > 0 || !isShort(FLAT_UP_TO_MM, thick)) return [];
       const part = parts.find((p) => p.fitting === fitting);
       const own = part?.form?.walled;
       // its own walls before another form's; and only an envelope can take an envelope's place, where nothing holds it

@@ -9,7 +9,8 @@
  */
 import { Clipper64, ClipType, FillRule, PathType, type Path64, type Paths64 } from "clipper2-ts";
 import Flatbush from "flatbush";
-import { areaOf, flatten, holds, type Path, pointAt, reverse, type Segment, split, sweep } from "./path.ts";
+import { areaOf, flatten, type Path, pointAt, reverse, type Segment, split, sweep } from "./path.ts";
+import { depthsOf } from "./nest.ts";
 import { add, cross, direction, distance, dot, type Point, scale, subtract } from "./point.ts";
 import { UNITS_PER_MM } from "./tolerance.ts";
 import { both, nth } from "../units/nth.ts";
@@ -271,14 +272,13 @@ const TYPES = {
 export const combined = (how: Combining, one: readonly Path[], other: readonly Path[]): Path[] =>
   clipped(TYPES[how], oriented(one), oriented(other), FillRule.NonZero);
 
+/** All that lines go round, each by its own winding: what crosses itself is parted where it does, and has no crossing left. */
+export const wound = (loops: readonly Path[]): Path[] => clipped(ClipType.Union, loops, [], FillRule.NonZero);
+
 /** Loops turned so that paper is anticlockwise and holes in it clockwise: by how many others each lies in. */
 export function oriented(loops: readonly Path[]): Path[] {
-  const rings = loops.map((loop) => flatten(loop));
-  return loops.map((loop, i) => {
-    const [start] = nth(rings, i);
-    const depth = rings.filter((ring, j) => j !== i && start && holds(ring, start)).length;
-    return areaOf(loop) > 0 === (depth % 2 === 0) ? loop : reverse(loop);
-  });
+  const depths = depthsOf(loops.map((loop) => flatten(loop)));
+  return loops.map((loop, i) => (areaOf(loop) > 0 === (nth(depths, i) % 2 === 0) ? loop : reverse(loop)));
 }
 
 /** How far an offset curve may stand off the true one, mm. */

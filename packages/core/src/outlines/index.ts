@@ -1,5 +1,6 @@
 /** Reading outlines out of files: for workers and the command line, with the libraries that reading takes. */
 export { LIMITS as FILE_LIMITS, OutlineError } from "./drawn.ts";
+export { keptOf, keptOfLoops } from "./enclosed.ts";
 export { readDxf } from "./readDxf.ts";
 export { readSvg } from "./readSvg.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";

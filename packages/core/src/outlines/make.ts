@@ -5,6 +5,8 @@
 import { combined, type Combining, offset } from "../geometry/curves.ts";
 import { areaOf, flatten, holds, type Path, placePath, polygon } from "../geometry/path.ts";
 import { HERE } from "../geometry/point.ts";
+import { OutlineError } from "./drawn.ts";
+import { keptOfLoops } from "./enclosed.ts";
 import { keptLoops, type KeptOutline, type Loops, loopsTo } from "./outline.ts";
 import { nth } from "../units/nth.ts";
 
@@ -79,10 +81,11 @@ function loopsMade(one: Sized, making: OutlineMaking): Loops {
   }
 }
 
-/** An outline made of another; undefined where nothing is left of it, or it is too long to keep. */
-export function outlineMade(one: Sized, making: OutlineMaking): KeptOutline | undefined {
+/** An outline made of another. @throws OutlineError where nothing is left of it, or it cannot be kept */
+export function outlineMade(one: Sized, making: OutlineMaking): KeptOutline {
   const loops = [...loopsMade(one, making)].sort((a, b) => Math.abs(areaOf(b)) - Math.abs(areaOf(a)));
-  return keptLoops(loops);
+  if (loops.length === 0) throw new OutlineError("nothing is left of it");
+  return keptOfLoops(loops);
 }
 
 /** Its parts that do not hang together, each with its holes; the largest first. */

@@ -5,7 +5,6 @@ import {
   areaOf,
   boundsOf,
   flatten,
-  holds,
   line,
   mapPath,
   type Path,
@@ -13,8 +12,10 @@ import {
   pointAt,
   reverse,
   type Segment,
+  split,
   sweep,
 } from "../geometry/path.ts";
+import { depthsOf } from "../geometry/nest.ts";
 import { distance, type Point, subtract } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import { lately } from "../units/lately.ts";
@@ -50,34 +51,36 @@ export const MOST_DRAWN = 20_000;
 /** Closed lines: outer ones, and holes in them. */
 export type Loops = readonly Path[];
 
-/**
- * The closed outlines of a file as one that a recipe keeps, the largest first, with its holes or as silhouettes; undefined
- * where there is none or it is too long to keep.
- */
-export function keptOf(
-  { outlines }: Pick<OutlineFile, "outlines">,
-  { holes = true }: { readonly holes?: boolean } = {},
-): KeptOutline | undefined {
-  const closed = outlines
-    .filter((o) => o.closed)
-    .map(({ path }) => ({ path, area: Math.abs(areaOf(path)), points: flatten(path) }))
-    .filter(({ area }) => area >= LEAST_MM2)
-    .sort((a, b) => b.area - a.area);
-  // the largest first: what lies in one of them is a hole
-  const isIn = (one: (typeof closed)[number]): boolean =>
-    closed.some((other) => other.area > one.area && holds(other.points, nth(one.points, 0)));
-  return keptLoops(closed.filter((one) => holes || !isIn(one)).map(({ path }) => path));
-}
-/** An outline that encloses less than this (mm²) is a speck. */
-const LEAST_MM2 = 1;
+/** Why lines cannot be kept as an outline. Lengths in mm. */
+export type Unkept =
+  | { readonly why: "nothing" }
+  | { readonly why: "long"; readonly signs: number }
+  | { readonly why: "many"; readonly lines: number }
+  | { readonly why: "large"; readonly width: number; readonly height: number }
+  /** its lines do not hang together when they are read again */
+  | { readonly why: "torn" };
 
-/** Loops as a recipe keeps them, their box at the origin, its outer line first; undefined where it is too long to keep. */
-export function keptLoops(loops: Loops): KeptOutline | undefined {
-  if (loops.length === 0) return undefined;
+/**
+ * Loops as a recipe keeps them, their box at the origin, its outer line first; or why they cannot be kept. What is kept was
+ * read again first, as it will be read.
+ */
+export function keptOrWhy(loops: Loops): KeptOutline | Unkept {
+  if (loops.length === 0) return { why: "nothing" };
+  if (loops.length > MOST_LOOPS) return { why: "many", lines: loops.length };
   const { left, right, bottom, top } = boundsOf(loops.flatMap((loop) => flatten(loop)));
+  const [width, height] = [right - left, top - bottom];
+  if (!(width > 0 && height > 0)) return { why: "nothing" };
+  if (Math.max(width, height) > MOST_SIDE_MM) return { why: "large", width, height };
   const to = ([x, y]: Point): Point => [x - left, y - bottom];
   const drawn = loops.map((loop) => pathData(mapPath(cubicsOnly(loop), to))).join("");
-  return drawn.length > MOST_DRAWN ? undefined : { drawn, width: right - left, height: top - bottom };
+  if (drawn.length > MOST_DRAWN) return { why: "long", signs: drawn.length };
+  return loopsOf(drawn)?.length === loops.length ? { drawn, width, height } : { why: "torn" };
+}
+
+/** The same; undefined where they cannot be kept. */
+export function keptLoops(loops: Loops): KeptOutline | undefined {
+  const kept = keptOrWhy(loops);
+  return "why" in kept ? undefined : kept;
 }
 
 /** Arcs as cubics, which stay what they are when they are stretched; no more than a quarter turn each. */
@@ -110,15 +113,14 @@ function parse(drawn: string): Loops | undefined {
   if (!/^(?:M[-\d.\s]+([LC][-\d.\s]+)+Z?)+$/u.test(drawn)) return undefined;
   const loops = drawn.split(/(?=M)/u).map(loopOf);
   if (loops.length > MOST_LOOPS || !loops.every((loop) => loop !== undefined)) return undefined;
-  const rings = loops.map((loop) => flatten(loop));
   // paper is anticlockwise, a hole in it clockwise, and paper in that again the other way
-  return loops.map((loop, i): Path => {
-    const depth = rings.filter((ring, j) => j !== i && holds(ring, nth(nth(rings, i), 0))).length;
-    return areaOf(loop) > 0 === (depth % 2 === 0) ? loop : reverse(loop);
-  });
+  const depths = depthsOf(loops.map((loop) => flatten(loop)));
+  return loops.map((loop, i) => (areaOf(loop) > 0 === (nth(depths, i) % 2 === 0) ? loop : reverse(loop)));
 }
-/** Holes that anybody cuts in one outline. */
-const MOST_LOOPS = 200;
+/** Closed lines of one outline: more nobody cuts. */
+export const MOST_LOOPS = 200;
+/** No side of an outline is longer, mm: no paper is. */
+export const MOST_SIDE_MM = 5000;
 
 function loopOf(drawn: string): Path | undefined {
   const path: Segment[] = [];
@@ -138,6 +140,9 @@ function loopOf(drawn: string): Path | undefined {
     at = to;
   }
   if (distance(at, start) > SAME_POINT_MM) path.push(line(at, start));
+  const [only] = path;
+  // one curve that ends where it began is an outline, like a petal; of two parts, as every closed line here
+  if (path.length === 1 && only?.kind === "cubic") return [...split(only, 0.5)];
   return path.length < 2 ? undefined : path;
 }
 

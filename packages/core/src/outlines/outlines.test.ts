@@ -1,8 +1,9 @@
 /** Outlines out of files: against shapes worked by hand, and against files that were made to do harm. */
 import { describe, expect, it } from "vitest";
 import { areaOf, boundsOf, flatten, lengthOf } from "../geometry/path.ts";
-import { keptOf, loopsOf, loopsTo } from "./outline.ts";
 import { OutlineError } from "./drawn.ts";
+import { keptOf } from "./enclosed.ts";
+import { loopsOf, loopsTo } from "./outline.ts";
 import { readSvg } from "./readSvg.ts";
 
 /** A drawing of 100 × 80 mm, one unit to the mm. */
@@ -80,13 +81,13 @@ describe("an SVG file", () => {
     const kept = keptOf(
       readSvg(svg('<circle cx="30" cy="30" r="2"/><path d="M10 10 C10 40 60 40 60 10 Z"/><path d="M0 0L99 79"/>')),
     );
-    expect(kept?.width).toBeCloseTo(50, 2);
-    const [path] = loopsTo(kept?.drawn ?? "", 100, 20) ?? [];
+    expect(kept.width).toBeCloseTo(50, 2);
+    const [path] = loopsTo(kept.drawn, 100, 20) ?? [];
     const { left, right, bottom, top } = boundsOf(flatten(path ?? []));
     expect([left, right, bottom, top].map((v) => Math.round(v * 100) / 100)).toEqual([0, 100, 0, 20]);
     expect(areaOf(path ?? [])).toBeGreaterThan(0);
     // read again it is the same line
-    expect(loopsOf(kept?.drawn ?? "")?.map((loop) => loop.length)).toEqual([2, 4]);
+    expect(loopsOf(kept.drawn)?.map((loop) => loop.length)).toEqual([2, 4]);
   });
 });
 

@@ -2,7 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { areaOf, boundsOf, flatten, lengthOf, pathData } from "../geometry/path.ts";
 import { OutlineError } from "./drawn.ts";
-import { keptOf } from "./outline.ts";
+import { keptOf } from "./enclosed.ts";
 import { readDxf } from "./readDxf.ts";
 
 type Pairs = readonly (readonly [code: number, value: number | string])[];
