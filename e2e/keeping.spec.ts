@@ -67,9 +67,17 @@ test("what is typed is kept while the field has the focus: through a reload, Bac
 }) => {
   await openDemo(page, "Open-day invitation, envelope");
   const width = page.getByLabel("Width", { exact: true });
+  // what the window says of it, in order: that it is on its way shows for a moment only
+  await page.evaluate(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    new MutationObserver(() => {
+      const now = document.querySelector(".saved")?.textContent ?? "";
+      if (said.at(-1) !== now) said.push(now);
+    }).observe(document.body, { subtree: true, characterData: true, childList: true });
+  });
   await width.fill("171");
-  await expect(page.getByText("Saving …")).toBeVisible();
-  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.waitForFunction(() => (window as unknown as { said: string[] }).said.join() === "Saving …,Saved");
   await page.reload();
   await expect(width).toHaveValue("171 mm");
   // Back inside the app, at once after the last key
@@ -200,6 +208,26 @@ test("with the server gone it goes on, says so, and tries again", async ({ page 
   await page.unroute("**/api/health");
   await page.getByRole("button", { name: "Try again" }).click();
   await expect(page.locator("canvas")).toBeVisible();
+});
+
+test("a store that is deleted under the window is told, and all of it is put back", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await page.getByLabel("Width", { exact: true }).fill("171");
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        indexedDB.deleteDatabase("cut-fold").onsuccess = resolve;
+      }),
+  );
+  await expect(page.getByText(/was deleted while this window was open/u)).toBeVisible();
+  await expect(page.getByText("Not saved")).toBeVisible();
+  await page.getByLabel("Height", { exact: true }).fill("99");
+  await page.getByRole("button", { name: "Put it all back" }).click();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("171 mm");
+  await expect(page.getByLabel("Height", { exact: true })).toHaveValue("99 mm");
 });
 
 test("a draft that is not here says so and leads back", async ({ page }) => {

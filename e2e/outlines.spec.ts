@@ -91,3 +91,34 @@ test("a drawing is read, put together with another, and what is no drawing is re
   await expect(page.getByText(/there is no line in it/u)).toBeVisible();
   await expect(page.getByRole("listitem")).toHaveCount(3);
 });
+
+test("what is on the shelf is there after a reload: a petal, a bow tie, lobes that meet; what cannot be kept says why", async ({
+  page,
+}) => {
+  const drawing = (data: string, side = 100): Buffer =>
+    Buffer.from(
+      `<svg xmlns="http://www.w3.org/2000/svg" width="${String(side)}mm" height="${String(side)}mm" viewBox="0 0 ${String(side)} ${String(side)}"><path d="${data}"/></svg>`,
+    );
+  const holes = Array.from(
+    { length: 300 },
+    (_, i) => `M${String(2 + (i % 20) * 4.8)} ${String(2 + Math.floor(i / 20) * 6)}h3v3h-3Z`,
+  );
+  await page.goto("/outlines");
+  const shelf = page.getByRole("list", { name: "Your outlines" }).getByRole("listitem");
+  const kept: readonly (readonly [string, string])[] = [
+    ["petal", "M10 10C60 10 10 60 10 10Z"],
+    ["bow-tie", "M10 10L50 50L50 10L10 50Z"],
+    ["lobes", "M10 10H30V30H10Z M30 30H50V50H30Z"],
+  ];
+  for (const [i, [name, data]] of kept.entries()) {
+    await bringIn(page, `${name}.svg`, drawing(data));
+    await expect(shelf).toHaveCount(i + 1);
+  }
+  await bringIn(page, "sieve.svg", drawing(`M0 0H99V99H0Z${holes.join("")}`));
+  await expect(page.getByText(/301 closed lines, and an outline is kept with up to 200/u)).toBeVisible();
+  await bringIn(page, "barn.svg", drawing("M0 0H6000V3000H0Z", 8000));
+  await expect(page.getByText(/6,000 × 3,000 mm, and an outline may be 5,000 mm/u)).toBeVisible();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(shelf).toHaveCount(kept.length);
+});

@@ -8,7 +8,7 @@ const here = (file: string): string => path.join(import.meta.dirname, file);
 
 /** What a worker reaches without waiting: the core, its reader, their messages, the loader of forms, addresses of type. */
 const isShared = (id: string): boolean =>
-  /packages\/core\/|node_modules\/(zod|comlink)\/|needs\/forms\.ts|\.woff\?url/.test(id);
+  /packages\/core\/|node_modules\/(zod|comlink)\/|needs\/forms\.ts|store\/kept\.ts|\.woff\?url/.test(id);
 
 export default defineConfig({
   root: import.meta.dirname,

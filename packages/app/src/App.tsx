@@ -11,6 +11,7 @@ import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } 
 import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
+import { useKeeping } from "./store/keeping.ts";
 import { useTaking } from "./store/files.ts";
 import { loadAllForms } from "./needs/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
@@ -18,7 +19,8 @@ import { useKeptFocus } from "./parts/useKeptFocus.ts";
 import { Notes } from "./parts/tell.tsx";
 import { Tore } from "./parts/Tore.tsx";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
-import { useSettings, type Settings } from "./store/settings.ts";
+import type { Settings } from "./store/kept.ts";
+import { useSettings } from "./store/settings.ts";
 import { theme } from "./theme/theme.ts";
 
 // the drawer shows first; the table is fetched while the eye is on it
@@ -61,12 +63,13 @@ const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
 
 /** Says what became of the last change. */
 function Saved() {
-  const trouble = useDrafts((s) => s.trouble);
-  const busy = useDrafts((s) => s.waiting || s.writing > 0);
+  const trouble = useKeeping((s) => s.trouble);
+  const isWriting = useKeeping((s) => s.writing > 0);
+  const isWaiting = useDrafts((s) => s.waiting);
   return (
     // what goes well is seen and not read out with every key; what does not is told at once
     <span className="saved" {...(trouble && { role: "alert" })}>
-      {trouble ? "Not saved" : busy ? "Saving …" : "Saved"}
+      {trouble ? "Not saved" : isWriting || isWaiting ? "Saving …" : "Saved"}
     </span>
   );
 }

@@ -1,9 +1,10 @@
 /** What is wrong with the browser's store or the server, across the top, with what can be done about it. */
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { type StoreTrouble, useDrafts } from "../store/drafts.ts";
+import { useDrafts } from "../store/drafts.ts";
 import { saveAll, saveStore } from "../store/files.ts";
 import { isKept, useNewer } from "../store/keeper.ts";
+import { putAllBack, type StoreTrouble, useKeeping } from "../store/keeping.ts";
 import { toldSaved } from "./tell.tsx";
 
 const HEALTH_MS = 8_000;
@@ -30,6 +31,8 @@ const SENTENCES: Readonly<Record<NonNullable<StoreTrouble>, string>> = {
     "Your drafts could not be read from the browser's store this time. They stay there as they are; what you make meanwhile lives in this window until they can.",
   later:
     "A newer Cut Fold keeps its drafts in this browser. They stay there as they are, and this older window writes nothing to them: reload to get the newer one.",
+  deleted:
+    "What Cut Fold had stored in this browser was deleted while this window was open. All of it that is here can be put back, or saved to a file; nothing is written until you say so.",
 };
 
 interface ActionProps {
@@ -48,7 +51,7 @@ function Action({ text, onPress }: ActionProps) {
 function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> }) {
   const drafts = useDrafts((s) => s.drafts);
   const load = useDrafts((s) => s.load);
-  const isRead = useDrafts((s) => s.isRead);
+  const isRead = useKeeping((s) => s.isRead);
   const isThere = trouble === "unread" || trouble === "later";
   return (
     <div className="banner" role="alert">
@@ -62,6 +65,7 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
           }}
         />
       ) : null}
+      {trouble === "deleted" ? <Action text="Put it all back" onPress={() => void putAllBack()} /> : null}
       {isThere ? (
         <Action text="Save what is stored to a file" onPress={() => void toldSaved(saveStore(), "Saved as it is.")} />
       ) : null}
@@ -73,7 +77,7 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
 }
 
 export function Banners() {
-  const trouble = useDrafts((s) => s.trouble);
+  const trouble = useKeeping((s) => s.trouble);
   const clash = useDrafts((s) => s.clash);
   const server = useServer();
   const newer = useNewer((s) => s.isThere);

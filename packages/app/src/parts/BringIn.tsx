@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import { FileInput } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
-import type { ShelfOutline } from "../store/outlines.ts";
+import type { ShelfOutline } from "../store/kept.ts";
 import { chooseOutlineFile, isDrawing, SHELF_FULL, shelveDrawing, shelvePicture } from "../store/ownOutline.ts";
 
 const TraceDialog = lazy(() => import("./TraceDialog.tsx").then((m) => ({ default: m.TraceDialog })));

@@ -1,5 +1,6 @@
 /** What a file would bring, before anything is changed; and what to do where it differs from what is here. */
 import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
@@ -10,7 +11,7 @@ import RadioGroup from "@mui/material/RadioGroup";
 import { useMemo, useState } from "react";
 import { adopt } from "../store/adopt.ts";
 import { useDrafts } from "../store/drafts.ts";
-import { type ReadFile, takeIn, useTaking } from "../store/files.ts";
+import { bringing, type ReadFile, sayBeside, takeIn, useTaking } from "../store/files.ts";
 import { told } from "./tell.tsx";
 
 /** Names that are told; of more, how many there are. */
@@ -32,6 +33,12 @@ export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
   const [onDifferent, setOnDifferent] = useState<"beside" | "replace">("beside");
   const adopted = useMemo(() => adopt(read.drafts, drafts, onDifferent), [read, drafts, onDifferent]);
   const { fresh, beside, same } = adopted;
+  const [withSettings, setWithSettings] = useState(false);
+  const all = useMemo(() => bringing(read), [read]);
+  const brought = { ...all, settings: withSettings ? all.settings : undefined };
+  const besides = sayBeside({ ...all, settings: undefined });
+  const isNothing = fresh.length === 0 && besides.length === 0 && !all.settings;
+  const comes = fresh.length > 0 || sayBeside(brought).length > 0;
   const differ = read.drafts.filter((d) => drafts.has(d.id)).map((d) => d.name);
   const close = (): void => {
     useTaking.setState({ read: undefined });
@@ -39,7 +46,7 @@ export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="taking-title">
       <DialogTitle id="taking-title">
-        {fresh.length === 0 ? "Nothing new in this file" : "Add these to your drafts?"}
+        {isNothing ? "Nothing new in this file" : "Add these to your drafts?"}
       </DialogTitle>
       <DialogContent>
         <Names title="New" names={read.drafts.filter((d) => !drafts.has(d.id)).map((d) => d.name)} />
@@ -65,19 +72,41 @@ export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
             </RadioGroup>
           </section>
         ) : null}
+        <Names title="Beside the drafts" names={besides} />
+        {all.settings ? (
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={withSettings}
+                onChange={(_, checked) => {
+                  setWithSettings(checked);
+                }}
+              />
+            }
+            label="Its settings too, in place of mine: units, paper, the punch's notch, true size"
+          />
+        ) : null}
         <Names title="Cannot be read" names={read.unread.map((u) => u.name || u.where)} />
+        {read.beside.unread > 0 ? (
+          <Names title="Cannot be read, beside the drafts" names={[String(read.beside.unread)]} />
+        ) : null}
       </DialogContent>
       <DialogActions>
-        <Button onClick={close}>{fresh.length === 0 ? "Close" : "Do not add"}</Button>
-        {fresh.length === 0 ? null : (
+        <Button onClick={close}>{isNothing ? "Close" : "Do not add"}</Button>
+        {isNothing ? null : (
           <Button
+            disabled={!comes}
             variant="contained"
             onClick={() => {
               close();
-              void told(Promise.resolve(takeIn(adopted)));
+              void told(Promise.resolve(takeIn(adopted, brought)));
             }}
           >
-            {fresh.length === 1 ? "Add it" : `Add ${String(fresh.length)} drafts`}
+            {besides.length > 0 || fresh.length === 0
+              ? "Add all of it"
+              : fresh.length === 1
+                ? "Add it"
+                : `Add ${String(fresh.length)} drafts`}
           </Button>
         )}
       </DialogActions>

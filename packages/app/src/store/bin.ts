@@ -1,18 +1,12 @@
 /** Deleted drafts, kept for a while: what is taken out of the drawer rests here before it is gone. */
-import { type Draft, readDraft } from "@cut-fold/core";
+import type { Draft } from "@cut-fold/core";
 import { BESIDE, besideKey, db } from "./db.ts";
+import { type Binned, readBinned } from "./kept.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 
 /** How long a deleted draft can be put back. */
 export const BIN_DAYS = 30;
 const DAY_MS = 24 * 60 * 60 * 1000;
-
-/** A deleted draft and when it was. */
-export interface Binned {
-  readonly draft: Draft;
-  /** ISO 8601 */
-  readonly deleted: string;
-}
 
 const PREFIX = besideKey("bin", "");
 const keyOf = (id: string): string => besideKey("bin", id);
@@ -32,18 +26,20 @@ export const binDraft = (draft: Draft): Promise<void> =>
 export const emptyBin = (ids: readonly string[], isForGood: boolean): Promise<void> =>
   db.kept.bulkDelete(ids.flatMap((id) => [keyOf(id), ...(isForGood ? BESIDE.map((kind) => besideKey(kind, id)) : [])]));
 
+/** The bin's rows as they lie in the store. */
+export const binRows = async (): Promise<unknown[]> =>
+  (await db.kept.where("key").startsWith(PREFIX).toArray()).map(({ value }): unknown => value);
+
 /** What rests in the bin, last deleted first. What cannot be read is left where it is. */
 export async function binned(): Promise<Binned[]> {
-  const rows = await db.kept.where("key").startsWith(PREFIX).toArray();
-  const values = rows.map((row) => row.value as Partial<Binned>);
-  await loadFormsOf(values.map(({ draft }) => draft?.spec));
-  return values
-    .flatMap(({ draft, deleted }): Binned[] => {
-      const read = readDraft(draft);
-      return read.ok && typeof deleted === "string" ? [{ draft: read.draft, deleted }] : [];
-    })
-    .sort((a, b) => b.deleted.localeCompare(a.deleted));
+  const rows = await binRows();
+  await loadFormsOf(rows.map((row) => (row as Partial<Binned> | undefined)?.draft?.spec));
+  return rows.flatMap((row) => readBinned(row) ?? []).sort((a, b) => b.deleted.localeCompare(a.deleted));
 }
+
+/** Puts what a file's bin held into ours, as long ago as it was deleted. */
+export const putInBin = (given: readonly Binned[]): Promise<unknown> =>
+  db.kept.bulkPut(given.map((one) => ({ key: keyOf(one.draft.id), value: one })));
 
 /** Lets go of what has rested long enough, and of what is kept beside drafts that are neither in the drawer nor in the bin. */
 export async function tidyBin(now = Date.now()): Promise<void> {

@@ -10,50 +10,25 @@ import { askToKeep, db, isOfLaterApp } from "./db.ts";
 import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
 import { type ReadRows, readRows } from "./rows.ts";
-import { followStore, note, seenOf, writeUnlessNews, type WrittenTwice } from "./windows.ts";
+import { holds, isBegun, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
+import { followStore, meet, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
 import { loadFormsOf, loadRemembered, rememberForms } from "../needs/forms.ts";
-
-/**
- * What is wrong with the browser's store: it is not allowed, it is full, it could not be read this time, or a later version
- * of the app has shaped it.
- */
-export type StoreTrouble = "blocked" | "full" | "unread" | "later" | undefined;
 
 interface DraftsState {
   readonly drafts: ReadonlyMap<string, Draft>;
   /** rows of the store that this version cannot read: left as they are, and told */
   readonly aside: readonly Draft[];
   readonly loading: boolean;
-  readonly trouble: StoreTrouble;
-  /** whether the store has been read: only then is anything written to it */
-  readonly isRead: boolean;
   /** a draft that two windows changed in one place: theirs under its own name, ours beside it */
   readonly clash: { readonly theirs: string; readonly ours: string } | undefined;
   /** what was typed last waits for a pause of the hand: it is not on its way yet */
   readonly waiting: boolean;
-  /** writes on their way to the browser's store */
-  readonly writing: number;
   readonly load: () => Promise<void>;
   readonly put: (drafts: readonly Draft[]) => void;
   readonly remove: (id: string) => void;
 }
 
 const byId = (drafts: readonly Draft[]): Map<string, Draft> => new Map(drafts.map((d) => [d.id, d]));
-const isFull = (error: unknown): boolean =>
-  error instanceof Error &&
-  /quota/iu.test(`${error.name} ${error.message} ${(error as { inner?: Error }).inner?.name ?? ""}`);
-
-/** Names of errors by which browsers say that nothing may be stored here at all. */
-const REFUSED = /SecurityError|InvalidStateError|MissingAPI|NotAllowed/u;
-
-function troubleOf(error: unknown): StoreTrouble {
-  if (isFull(error)) return "full";
-  const { name = "", message = "", inner } = error as { name?: string; message?: string; inner?: Error };
-  return REFUSED.test(`${name} ${message} ${inner?.name ?? ""}`) ? "blocked" : "unread";
-}
-
-const SEEDED = "demo-seeded";
-
 /** The demo drafts, with the forms they are of. */
 async function loadDemo(): Promise<Draft[]> {
   await loadFormsOf(demoSpecs);
@@ -62,11 +37,11 @@ async function loadDemo(): Promise<Draft[]> {
 
 /** What the store holds; on a first visit, the demo drafts. */
 async function readStore(known: ReadonlyMap<string, Draft>) {
-  const [seeded, rows] = await Promise.all([db.kept.get(SEEDED), db.drafts.toArray()]);
-  const isFirst = !seeded && rows.length === 0;
+  const [begun, rows] = await Promise.all([isBegun(), db.drafts.toArray()]);
+  const isFirst = !begun && rows.length === 0;
   rememberForms(isFirst ? demoSpecs : rows.map((row) => row.spec));
   const read: ReadRows = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readRows(rows, known);
-  return { read, isFirst, isSeeded: seeded !== undefined };
+  return { read, isFirst, begun };
 }
 
 const namesOf = ({ theirs, ours }: WrittenTwice): NonNullable<DraftsState["clash"]> => ({
@@ -82,54 +57,70 @@ export const useDrafts = create<DraftsState>()((set, get) => {
   const gone = new Map<string, Draft>();
   /** drafts whose write failed, each with the states of its row that this window knew of then */
   const owed = new Map<string, ReadonlySet<string>>();
+  /** What was written of drafts: both windows' changes come into this one, or ours stands beside theirs, which the news brings. */
+  const takeOver = ({ merged, clashes }: Written): void => {
+    const now = get().drafts;
+    // what has been changed here since is newer: it meets theirs when it is written itself
+    const taken = merged.filter(({ ours }) => now.get(ours.id) === ours).map(({ both }) => both);
+    meet(taken);
+    const [clash] = clashes;
+    if (taken.length > 0 || clash)
+      set({ drafts: withOurs(new Map([...now, ...byId(taken)]), clashes), ...(clash && { clash: namesOf(clash) }) });
+  };
+  /** Writes drafts; those that could not be are owed, each with the states of its row that this window knew of then. */
+  const write = async (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): Promise<void> => {
+    try {
+      takeOver(await writeUnlessNews(drafts, met));
+    } catch (error) {
+      for (const [id, known] of met) owed.set(id, new Set([...(owed.get(id) ?? []), ...known]));
+      throw error;
+    }
+  };
   /** What failed is written again, in its latest state, by the same comparison as ever: what others wrote meanwhile stays. */
   const writeOwed = async (): Promise<void> => {
     const late = [...owed.keys()].flatMap((id) => get().drafts.get(id) ?? []);
-    tellClashes(await writeUnlessNews(late, owed));
+    if (late.length > 0) await write(late, owed);
     owed.clear();
+    for (const draft of gone.values()) await binDraft(draft);
+    gone.clear();
   };
-  /** Where two windows wrote one draft, theirs stands, and the store's own news brings it here; ours is kept beside it. */
-  const tellClashes = (clashes: readonly WrittenTwice[]): void => {
-    const [clash] = clashes;
-    if (clash) set({ clash: namesOf(clash), drafts: withOurs(get().drafts, clashes) });
+  /** Drafts on their way to the store; what cannot be written is owed. */
+  const send = (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): void => {
+    void keep(
+      "drafts",
+      async () => {
+        await write(drafts, met);
+        await emptyBin(
+          drafts.map((d) => d.id),
+          false,
+        );
+        await writeOwed();
+      },
+      writeOwed,
+    );
   };
-  /** What others did while this window could not listen: their changes, and what they deleted. */
-  const catchUp = async (): Promise<void> => {
+  holds("drafts", () => db.drafts.bulkPut([...get().drafts.values(), ...get().aside]));
+  // what others did while this window could not listen: their changes, and what they deleted
+  onceMended(async () => {
     const read = await readRows(await db.drafts.toArray(), get().drafts);
     // what is on its way is newer than what was read
-    if (get().writing > 1) return;
+    if (useKeeping.getState().writing > 1) return;
     note(read.drafts.values());
+    meet(read.drafts.values());
     set(read);
-  };
-  /** Writes, and notes how it went. A later success clears the trouble: what had failed is written with it, and nothing else. */
-  const keep = async (
-    work: () => Promise<unknown>,
-    failed?: ReadonlyMap<string, ReadonlySet<string>>,
-  ): Promise<void> => {
-    if (!get().isRead) return;
-    set({ writing: get().writing + 1 });
-    try {
-      await work();
-      const wasInTrouble = get().trouble !== undefined;
-      if (owed.size > 0) await writeOwed();
-      for (const draft of gone.values()) await binDraft(draft);
-      gone.clear();
-      if (wasInTrouble) await catchUp();
-      set({ trouble: undefined });
-    } catch (error) {
-      for (const [id, met] of failed ?? []) owed.set(id, new Set([...(owed.get(id) ?? []), ...met]));
-      set({ trouble: isFull(error) ? "full" : "blocked" });
-    } finally {
-      set({ writing: get().writing - 1 });
-    }
+  });
+  const isBusy = (): boolean => {
+    const { isRead, writing, trouble } = useKeeping.getState();
+    return !isRead || writing > 0 || trouble !== undefined;
   };
   const listen = (): void => {
     followStore({
       known: () => get().drafts,
-      isBusy: () => !get().isRead || get().writing > 0 || get().trouble !== undefined,
+      isBusy,
       onRows: set,
+      onDeleted: noteDeleted,
       onTrouble: () => {
-        set({ trouble: "blocked" });
+        useKeeping.setState({ trouble: "blocked" });
       },
     });
   };
@@ -137,49 +128,43 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     drafts: new Map(),
     aside: [],
     loading: true,
-    trouble: undefined,
-    isRead: false,
     clash: undefined,
     waiting: false,
-    writing: 0,
     load: async () => {
       // not waited for: what is missing is fetched when it is read, and whether that can be is told there
       loadRemembered(demoSpecs).catch(() => undefined);
       try {
         if (await isOfLaterApp()) {
-          set({ loading: false, trouble: "later" });
+          set({ loading: false });
+          useKeeping.setState({ trouble: "later" });
           return;
         }
-        const { read, isFirst, isSeeded } = await readStore(get().drafts);
+        const { read, isFirst, begun } = await readStore(get().drafts);
+        meet(read.drafts.values());
         // what was made while the store could not be read is kept now
-        const made = get().isRead ? [] : [...get().drafts.values()];
+        const made = useKeeping.getState().isRead ? [] : [...get().drafts.values()];
         const drafts = new Map([...read.drafts, ...byId(made)]);
         note(drafts.values());
-        set({ ...read, drafts, loading: false, isRead: true, trouble: undefined });
+        set({ ...read, drafts, loading: false });
+        if (!begun) await markBegun();
+        opened();
         // the first visit shows the demo at once, and keeps it meanwhile
         const fresh = isFirst ? [...drafts.values()] : made;
-        if (fresh.length > 0) void keep(() => db.drafts.bulkPut(fresh), seenOf(fresh));
-        if (!isSeeded) await db.kept.put({ key: SEEDED, value: true });
+        if (fresh.length > 0) send(fresh, seenOf(fresh));
         // what is over a month old is let go when there is nothing else to do
         tidyBin().catch(() => undefined);
         listen();
       } catch (error) {
         // nothing is shown in place of what could not be read, and nothing is written where it lies
-        set({ loading: false, trouble: troubleOf(error) });
+        set({ loading: false });
+        useKeeping.setState({ trouble: troubleOf(error) });
       }
     },
     put: (given) => {
       const drafts = [...given, ...following(given, get().drafts)];
       set({ drafts: new Map([...get().drafts, ...byId(drafts)]) });
       for (const { id } of drafts) gone.delete(id);
-      const met = seenOf(drafts);
-      void keep(async () => {
-        tellClashes(await writeUnlessNews(drafts, met));
-        await emptyBin(
-          drafts.map((d) => d.id),
-          false,
-        );
-      }, met);
+      send(drafts, seenOf(drafts));
       askToKeep();
     },
     remove: (id) => {
@@ -189,7 +174,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       rest.delete(id);
       gone.set(id, draft);
       set({ drafts: rest });
-      void keep(() => Promise.resolve());
+      void keep("drafts", writeOwed);
     },
   };
 });

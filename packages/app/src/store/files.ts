@@ -9,8 +9,8 @@ import {
   formatById,
   namesIn,
   type PdfPart,
-  type ReadProject,
   sayProjectProblem,
+  writeEverything,
   writeOutlineSvg,
   writeProject,
 } from "@cut-fold/core";
@@ -18,12 +18,16 @@ import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
 import { create } from "zustand";
 import { coloursOf } from "../theme/colours.ts";
-import type { ImportApi } from "../workers/import.worker.ts";
+import type { ImportApi, ReadWhole } from "../workers/import.worker.ts";
 import type { WriteApi, WriteJob } from "../workers/write.worker.ts";
 import { everythingIn } from "./db.ts";
 import type { Adopted } from "./adopt.ts";
 import { useDrafts } from "./drafts.ts";
-import type { ShelfOutline } from "./outlines.ts";
+import { binRows, emptyBin, putInBin } from "./bin.ts";
+import { keep } from "./keeping.ts";
+import type { Beside, Binned, KeptOffcut, Settings, ShelfOutline } from "./kept.ts";
+import { putOffcuts, unknownOffcuts, useOffcuts } from "./offcuts.ts";
+import { dropOutline, keepOutline, unknownOutlines, useOutlines } from "./outlines.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 import { displayNow, useSettings } from "./settings.ts";
 import { solutionOf } from "./solutions.ts";
@@ -57,11 +61,21 @@ const saveText = (text: string, name: string): Promise<boolean> =>
 export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
   saveText(writeProject(drafts), name);
 
-/** The whole drawer in one file, with what could not be read in it. */
-export const saveAll = (): Promise<boolean> => {
+/** Everything in one file: drafts, the bin, outlines, offcuts and settings, with what of it could not be read. */
+export async function saveAll(): Promise<boolean> {
   const { drafts, aside } = useDrafts.getState();
-  return saveText(writeProject([...drafts.values()], aside), "all-drafts");
-};
+  await useOutlines.getState().load();
+  await useOffcuts.getState().load();
+  const { outlines = [], aside: unread } = useOutlines.getState();
+  const beside: Beside = {
+    // a bin that cannot be read is no reason to save nothing
+    bin: await binRows().catch(() => []),
+    outlines: [...outlines, ...unread],
+    offcuts: useOffcuts.getState().offcuts,
+    settings: useSettings.getState().settings,
+  };
+  return saveText(writeEverything([...drafts.values(), ...aside], { ...beside }), "everything");
+}
 
 /** All that the browser's store holds, as it is, for whoever can read it. */
 export const saveStore = async (): Promise<boolean> => {
@@ -125,10 +139,10 @@ export async function savePicture(picture: HTMLCanvasElement, ground: string, na
 }
 
 /** Reads a file in a worker with a limit on its size and its time. */
-async function readInWorker(file: Blob): Promise<ReadProject> {
+async function readInWorker(file: Blob): Promise<ReadWhole> {
   const worker = new Worker(new URL("../workers/import.worker.ts", import.meta.url), { type: "module" });
   try {
-    const late = new Promise<ReadProject>((resolve) =>
+    const late = new Promise<ReadWhole>((resolve) =>
       setTimeout(() => {
         resolve({ ok: false, problem: { code: "not-json", where: "" } });
       }, IMPORT_MS),
@@ -145,7 +159,7 @@ async function readInWorker(file: Blob): Promise<ReadProject> {
 }
 
 /** A file that was read: its drafts wait to be taken in. */
-export type ReadFile = Extract<ReadProject, { ok: true }>;
+export type ReadFile = Extract<ReadWhole, { ok: true }>;
 
 /** What waits to be taken in, until the maker says how. */
 export const useTaking = create<{ readonly read: ReadFile | undefined }>()(() => ({ read: undefined }));
@@ -154,7 +168,8 @@ export const useTaking = create<{ readonly read: ReadFile | undefined }>()(() =>
 export async function offerDrafts(file: Blob): Promise<void> {
   const read = await readInWorker(file);
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
-  await loadFormsOf(read.drafts.map((d) => d.spec));
+  await loadFormsOf([...read.drafts, ...read.beside.bin.map((b) => b.draft)].map((d) => d.spec));
+  await Promise.all([useOutlines.getState().load(), useOffcuts.getState().load()]);
   useTaking.setState({ read });
 }
 
@@ -169,17 +184,73 @@ export async function chooseProject(): Promise<undefined> {
 
 const many = (count: number): string => (count === 1 ? "1 draft" : `${String(count)} drafts`);
 
-/** Takes in what was read. Gives what to say, and how to take it back. */
-export function takeIn({ fresh, replaced }: Adopted): Told {
-  const { put, remove } = useDrafts.getState();
-  put(fresh);
-  const [first] = fresh;
+/** What a file brings beside its drafts that is not here yet. */
+export interface Bringing {
+  readonly bin: readonly Binned[];
+  readonly outlines: readonly ShelfOutline[];
+  readonly offcuts: readonly KeptOffcut[];
+  /** settings that differ from ours, where the maker wants them */
+  readonly settings: Settings | undefined;
+}
+
+/** What of it is not here. Deleted drafts that stand in the drawer, here or in the file, are not brought. */
+export function bringing({ drafts, beside }: ReadFile): Bringing {
+  const here = useDrafts.getState().drafts;
+  const inFile = new Set(drafts.map((d) => d.id));
+  const { settings } = useSettings.getState();
+  const differs = beside.settings && JSON.stringify(beside.settings) !== JSON.stringify(settings);
   return {
-    text: fresh.length === 1 && first ? `Taken in: ${first.name}.` : `${many(fresh.length)} taken in.`,
+    bin: beside.bin.filter(({ draft }) => !here.has(draft.id) && !inFile.has(draft.id)),
+    outlines: unknownOutlines(beside.outlines),
+    offcuts: unknownOffcuts(beside.offcuts),
+    settings: differs ? beside.settings : undefined,
+  };
+}
+
+/** Takes in what was read. Gives what to say, and how to take it back. */
+export function takeIn({ fresh, replaced }: Adopted, brought?: Bringing): Told {
+  const { put, remove } = useDrafts.getState();
+  if (fresh.length > 0) put(fresh);
+  const backBeside = brought && takeBeside(brought);
+  const [first] = fresh;
+  const drafts = fresh.length === 1 && first ? first.name : many(fresh.length);
+  const texts = [...(fresh.length > 0 || !brought ? [drafts] : []), ...(brought ? sayBeside(brought) : [])];
+  return {
+    text: fresh.length === 1 && texts.length === 1 ? `Taken in: ${drafts}.` : `${texts.join(", ")} taken in.`,
     back: () => {
       const ours = new Set(replaced.map((d) => d.id));
       for (const { id } of fresh) if (!ours.has(id)) remove(id);
       if (replaced.length > 0) put(replaced);
+      backBeside?.();
     },
+  };
+}
+
+const counted = (count: number, one: string, more: string): string[] =>
+  count === 0 ? [] : [count === 1 ? `1 ${one}` : `${String(count)} ${more}`];
+
+/** What comes beside the drafts, in words. */
+export const sayBeside = ({ bin, outlines, offcuts, settings }: Bringing): string[] => [
+  ...counted(outlines.length, "outline", "outlines"),
+  ...counted(offcuts.length, "kind of offcut", "kinds of offcut"),
+  ...counted(bin.length, "deleted draft, into the bin", "deleted drafts, into the bin"),
+  ...(settings ? ["the settings"] : []),
+];
+
+/** What a maker may not have set. */
+const UNSET = { notch: undefined, pixelsPerMm: undefined };
+
+function takeBeside({ bin, outlines, offcuts, settings }: Bringing): () => void {
+  const before = { offcuts: useOffcuts.getState().offcuts, settings: useSettings.getState().settings };
+  for (const one of outlines) keepOutline(one);
+  if (offcuts.length > 0) putOffcuts([...before.offcuts, ...offcuts]);
+  if (settings) useSettings.getState().set({ ...UNSET, ...settings });
+  if (bin.length > 0) void keep("bin", () => putInBin(bin));
+  return () => {
+    for (const one of outlines) dropOutline(one);
+    if (offcuts.length > 0) putOffcuts(before.offcuts);
+    if (settings) useSettings.getState().set({ ...UNSET, ...before.settings });
+    const ids = bin.map(({ draft }) => draft.id);
+    if (ids.length > 0) void keep("bin", () => emptyBin(ids, true));
   };
 }

@@ -3,6 +3,7 @@
  * thickness from that card, lying whichever way the maker laid it, until somebody sets its size by hand.
  */
 import { asContents, changed, type Draft, formById, type Spec, type PartsChange } from "@cut-fold/core";
+import { stamp } from "./drafting.ts";
 import { solutionOf } from "./solutions.ts";
 
 type ContentsSize = Pick<Spec["contents"], "width" | "height" | "thickness">;
@@ -41,7 +42,7 @@ export function following(cards: readonly Draft[], all: ReadonlyMap<string, Draf
         const contents = contentsFrom(card, was);
         const read = contents && changed(draft.spec, { contents });
         return read?.ok && !isSameThing(read.value.contents, was)
-          ? [{ ...draft, spec: read.value, changed: new Date().toISOString() }]
+          ? [{ ...draft, spec: read.value, changed: stamp() }]
           : [];
       }),
   );

@@ -18,6 +18,17 @@ describe("a draft as a link", () => {
     }
   });
 
+  it("is not made where it would not open", async () => {
+    const [draft] = demoDrafts();
+    if (!draft) throw new Error("no demo");
+    const names = Array.from(
+      { length: 2000 },
+      (_, i) => `Guest ${String((i * 7919) % 100_000)} of ${crypto.randomUUID()}`,
+    );
+    const long = { ...draft, spec: { ...draft.spec, settings: { ...draft.spec.settings, odd: names.join("\n") } } };
+    await expect(linkOf(long, "http://localhost")).rejects.toThrow(/too long for a link.*A file of it/u);
+  });
+
   it.each(["", "#", "#%%%", "#abc", "#eyJhIjoxfQ", `#${"A".repeat(5000)}`])(
     "%.20s is refused in a sentence",
     async (hash) => {

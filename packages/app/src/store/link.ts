@@ -2,10 +2,14 @@
  * A draft as a link: its whole recipe in the part of the address that no browser sends to a server. What comes with such a
  * link is read like any file of unknown origin.
  */
-import { type Draft, writeProject } from "@cut-fold/core";
+import { type Draft, readProject, writeProject } from "@cut-fold/core";
 
 /** A recipe is about 1 kB: a link that unpacks to more than this is not one of ours. */
 const MOST_BYTES = 1024 * 1024;
+
+/** Longer addresses some browsers cut off, and with them what they hold. */
+const MOST_SIGNS = 64_000;
+const TOO_LONG = "This draft is too long for a link: it would not open. A file of it holds everything.";
 
 const packed = async (bytes: Blob, way: GenericTransformStream): Promise<Uint8Array> => {
   const reader = (bytes.stream() as ReadableStream<BufferSource>)
@@ -28,12 +32,14 @@ const packed = async (bytes: Blob, way: GenericTransformStream): Promise<Uint8Ar
 export async function linkOf(draft: Draft, origin = window.location.origin): Promise<string> {
   // alone: the versions beside it and the card it follows stay here
   const { id, name, tags, note, made, changed, step, spec } = draft;
-  const bytes = await packed(
-    new Blob([writeProject([{ id, name, tags, note, made, changed, step, spec }])]),
-    new CompressionStream("deflate-raw"),
-  );
+  const file = writeProject([{ id, name, tags, note, made, changed, step, spec }]);
+  // a link that would not open is not made: whoever gets it could do nothing
+  if (new Blob([file]).size > MOST_BYTES || !readProject(file).ok) throw new Error(TOO_LONG);
+  const bytes = await packed(new Blob([file]), new CompressionStream("deflate-raw"));
   const text = btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(""));
-  return `${origin}/take#${text.replaceAll("+", "-").replaceAll("/", "_").replace(/=+$/u, "")}`;
+  const link = `${origin}/take#${text.replaceAll("+", "-").replaceAll("/", "_").replace(/=+$/u, "")}`;
+  if (link.length > MOST_SIGNS) throw new Error(TOO_LONG);
+  return link;
 }
 
 /** What a link holds, as a file. @throws with a sentence when it is no link of ours, or a broken one */

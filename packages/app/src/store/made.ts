@@ -1,7 +1,7 @@
 /** How many of a draft are finished, and whether they are made one by one or a step for all: kept beside it in the browser. */
 import { create } from "zustand";
 import { besideKey, db } from "./db.ts";
-import { useDrafts } from "./drafts.ts";
+import { keepRow } from "./keeping.ts";
 
 /** What has been made of one draft. */
 export interface Made {
@@ -34,6 +34,5 @@ export function setMade(change: Partial<Made>): void {
   if (id === undefined) return;
   const next = { ...made, ...change };
   useMade.setState({ made: next });
-  // a count that cannot be kept is still right while the window is open
-  if (useDrafts.getState().isRead) db.kept.put({ key: keyOf(id), value: next }).catch(() => undefined);
+  void keepRow(keyOf(id), next);
 }

@@ -1,5 +1,6 @@
 import { beforeEach, expect, it } from "vitest";
 import { db } from "./db.ts";
+import { markBegun, useKeeping } from "./keeping.ts";
 import { dropOffcut, keepOffcut, offcutInHand, takeOffcut, useOffcuts } from "./offcuts.ts";
 
 const size = { width: 200, height: 150 };
@@ -11,6 +12,8 @@ const shown = (paper: string): string | undefined => offcutInHand(useOffcuts.get
 
 beforeEach(async () => {
   await db.kept.clear();
+  await markBegun();
+  useKeeping.setState({ isRead: true });
   useOffcuts.setState({ offcuts: [], taken: undefined });
   await keepOffcut(oat);
   await keepOffcut(plum);

@@ -1,18 +1,10 @@
 /** Offcuts that were kept: what a finished run left over, to be cut from next. */
-import { SHEET_MM, type Size } from "@cut-fold/core";
+import type { Size } from "@cut-fold/core";
 import { z } from "zod";
 import { create } from "zustand";
 import { db, isOfLaterApp } from "./db.ts";
-
-const side = z.number().min(SHEET_MM.min).max(SHEET_MM.max);
-const offcutSchema = z.object({
-  width: side,
-  height: side,
-  count: z.number().int().min(1).max(9999),
-  paper: z.string().max(80),
-});
-/** A rest of a sheet, mm, how many of it there are, and of which paper. */
-export type KeptOffcut = z.infer<typeof offcutSchema>;
+import { type KeptOffcut, offcutSchema } from "./kept.ts";
+import { holds, isAhead, keepRow } from "./keeping.ts";
 
 const KEY = "offcuts";
 const MOST = 60;
@@ -28,6 +20,7 @@ export const useOffcuts = create<OffcutsState>()((set) => ({
   offcuts: [],
   taken: undefined,
   load: async () => {
+    if (isAhead(KEY)) return;
     const row = (await isOfLaterApp()) ? undefined : await db.kept.get(KEY).catch(() => undefined);
     const read = z.array(offcutSchema).safeParse(row?.value ?? []);
     if (read.success) set({ offcuts: read.data });
@@ -40,11 +33,20 @@ const isSame = (a: KeptOffcut, b: KeptOffcut): boolean => isAsLarge(a, b) && a.p
 
 function keep(offcuts: readonly KeptOffcut[]): void {
   useOffcuts.setState({ offcuts });
-  // a list that cannot be kept is still there while the window is open
-  void isOfLaterApp()
-    .then((later) => (later ? undefined : db.kept.put({ key: KEY, value: offcuts })))
-    .catch(() => undefined);
+  void keepRow(KEY, offcuts);
 }
+holds(KEY, () => db.kept.put({ key: KEY, value: useOffcuts.getState().offcuts }));
+
+/** Puts all of a list in the place of what is kept. */
+export const putOffcuts = (offcuts: readonly KeptOffcut[]): void => {
+  keep(offcuts.slice(0, MOST));
+};
+
+/** Those of a list that are not here, of that size and paper. */
+export const unknownOffcuts = (given: readonly KeptOffcut[]): KeptOffcut[] => {
+  const { offcuts } = useOffcuts.getState();
+  return given.filter((one) => !offcuts.some((o) => isSame(o, one)));
+};
 
 /** Puts an offcut on the list, with those of its size. */
 export async function keepOffcut(offcut: KeptOffcut): Promise<void> {

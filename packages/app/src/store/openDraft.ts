@@ -2,7 +2,7 @@
 import { changed, type Draft, type Problem, type SpecChange } from "@cut-fold/core";
 import { temporal } from "zundo";
 import { create } from "zustand";
-import { besideOf } from "./drafting.ts";
+import { besideOf, stamp } from "./drafting.ts";
 import { useDrafts } from "./drafts.ts";
 import { isAtRest, isDragging, onceItRests, setHand, waitNoMore } from "./gesture.ts";
 import { contentsFrom, isSameThing } from "./following.ts";
@@ -129,7 +129,7 @@ export function change(by: SpecChange, holds?: string | null): readonly Problem[
   const { holds: held, ...rest } = draft;
   const kept = isSameThing(read.value.contents, draft.spec.contents) ? held : undefined;
   const follows = holds === undefined ? kept : (holds ?? undefined);
-  const next = { ...rest, spec: read.value, changed: new Date().toISOString() };
+  const next = { ...rest, spec: read.value, changed: stamp() };
   replace(renamed(draft, follows === undefined ? next : { ...next, holds: follows }));
   return [];
 }
@@ -144,7 +144,7 @@ export function follow(card: Draft): void {
 /** Changes what is said about the draft: name, tags, note. */
 export function describe(by: Partial<Pick<Draft, "name" | "tags" | "note">>): void {
   const { draft } = useOpenDraft.getState();
-  if (draft) replace({ ...draft, ...by, changed: new Date().toISOString() });
+  if (draft) replace({ ...draft, ...by, changed: stamp() });
 }
 
 /** Where the maker stands in the steps: remembered, and no step of undo. */

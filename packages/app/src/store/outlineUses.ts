@@ -1,7 +1,7 @@
 /** What an outline of the maker's own is used for: a new draft that is cut to it. */
 import { type Draft, formById, isStraightAtLeft, readSpec, settingMeta, settingsOf, SIZE_MM } from "@cut-fold/core";
 import { makeDraft } from "./drafting.ts";
-import type { ShelfOutline } from "./outlines.ts";
+import type { ShelfOutline } from "./kept.ts";
 import { choicesFor } from "./ownOutline.ts";
 
 /** A form that can be cut to an outline, and what the button says. */

@@ -2,11 +2,13 @@
 /** The shelf of outlines, what is made of them, and tables of names. */
 import { keptLoops, loadForms, loopsOf, outerOf, readSpec, solve } from "@cut-fold/core";
 import "fake-indexeddb/auto";
-import { beforeEach, describe, expect, it } from "vitest";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import { db } from "./db.ts";
+import { markBegun, useKeeping } from "./keeping.ts";
 import { columnOf, readTable } from "./lists.ts";
 import { draftOf, USES } from "./outlineUses.ts";
 import { dropOutline, keepOutline, newOutline, useOutlines } from "./outlines.ts";
+import { useSettings } from "./settings.ts";
 import { ofCatalogue, resized } from "./ownOutline.ts";
 
 const HOUSE = {
@@ -20,7 +22,10 @@ const HOUSE = {
 describe("the shelf of outlines", () => {
   beforeEach(async () => {
     useOutlines.setState({ outlines: [] });
+    await vi.waitFor(() => expect(useKeeping.getState().writing).toBe(0));
     await db.kept.clear();
+    await markBegun();
+    useKeeping.setState({ trouble: undefined, isRead: true });
   });
 
   it("keeps what is put there, each once, and gives back what is taken off", async () => {
@@ -43,7 +48,34 @@ describe("the shelf of outlines", () => {
     ]);
     await useOutlines.getState().load();
     expect(useOutlines.getState().outlines?.map((o) => o.id)).toEqual(["good"]);
-    expect(await db.kept.count()).toBe(3);
+    expect(useOutlines.getState().aside).toHaveLength(2);
+    expect(await db.kept.count()).toBe(4);
+  });
+
+  it("says that one could not be kept, and keeps it with the next write that can be", async () => {
+    const full = vi.spyOn(db.kept, "put").mockRejectedValue(new DOMException("no room", "QuotaExceededError"));
+    const house = newOutline(HOUSE);
+    if (!house) throw new Error("not made");
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "full", writing: 0 }));
+    expect(await db.kept.get(`outline ${house.id}`)).toBeUndefined();
+    full.mockRestore();
+    useSettings.getState().set({ fraction: 32 });
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: undefined, writing: 0 }));
+    expect(await db.kept.get(`outline ${house.id}`)).toMatchObject({ value: { name: "House" } });
+    expect(await db.kept.get("settings")).toMatchObject({ value: { fraction: 32 } });
+  });
+
+  it("is saved only when it is: while a write is held open it is on its way", async () => {
+    let letGo = (): void => undefined;
+    const held = new Promise<void>((resolve) => {
+      letGo = resolve;
+    });
+    const put = vi.spyOn(db.kept, "put").mockImplementationOnce((() => held) as unknown as typeof db.kept.put);
+    useSettings.getState().set({ unit: "cm" });
+    await vi.waitFor(() => expect(put).toHaveBeenCalled());
+    expect(useKeeping.getState().writing).toBe(1);
+    letGo();
+    await vi.waitFor(() => expect(useKeeping.getState().writing).toBe(0));
   });
 
   it("begins with one of ours, and makes any as large as is wanted", () => {

@@ -16,7 +16,8 @@ import type { z } from "zod";
 import type { OutlineApi, OutlineRead, OutlinesRead, PictureRead } from "../workers/readOutline.ts";
 import { hasHoles } from "../needs/forms.ts";
 import { change } from "./openDraft.ts";
-import { newOutline, type ShelfOutline } from "./outlines.ts";
+import type { ShelfOutline } from "./kept.ts";
+import { newOutline } from "./outlines.ts";
 
 /** A file that takes longer than this (ms) is given up. */
 const READ_MS = 15_000;

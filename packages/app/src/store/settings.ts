@@ -1,21 +1,9 @@
 /** What the maker prefers, kept in the browser and checked when it is read back. */
 import { asRulerReads, type Display, inOneSystem } from "@cut-fold/core";
-import { z } from "zod";
 import { create } from "zustand";
 import { db, isOfLaterApp } from "./db.ts";
-
-const settingsSchema = z.object({
-  /** a unit for everything, or as the ruler in use reads */
-  unit: z.enum(["ruler", "in", "in-decimal", "mm", "cm"]).default("ruler"),
-  fraction: z.union([z.literal(8), z.literal(16), z.literal(32)]).default(16),
-  /** the paper in the printer, a sheet id */
-  paper: z.enum(["iso-a4", "us-letter"]).default("iso-a4"),
-  /** the punch's notch depth, mm, when the maker has measured their own board */
-  notch: z.number().min(2).max(30).optional(),
-  /** screen pixels for a mm, from the maker's own comparison; absent until measured */
-  pixelsPerMm: z.number().min(1).max(20).optional(),
-});
-export type Settings = z.infer<typeof settingsSchema>;
+import { type Settings, settingsSchema } from "./kept.ts";
+import { holds, keepRow } from "./keeping.ts";
 
 interface SettingsState {
   readonly settings: Settings;
@@ -40,12 +28,14 @@ const countryInInches = (): boolean =>
 export const isInInches = ({ unit }: Pick<Settings, "unit">): boolean =>
   unit === "ruler" ? countryInInches() : unit.startsWith("in");
 
+const KEY = "settings";
+
 export const useSettings = create<SettingsState>()((set, get) => ({
   settings: usual(),
   load: async () => {
     try {
       if (await isOfLaterApp()) return;
-      const kept = await db.kept.get("settings");
+      const kept = await db.kept.get(KEY);
       const read = settingsSchema.safeParse(kept?.value);
       if (read.success) set({ settings: read.data });
     } catch {
@@ -55,11 +45,11 @@ export const useSettings = create<SettingsState>()((set, get) => ({
   set: (change) => {
     const settings = { ...get().settings, ...change };
     set({ settings });
-    void isOfLaterApp()
-      .then((later) => (later ? undefined : db.kept.put({ key: "settings", value: settings })))
-      .catch(() => undefined);
+    void keepRow(KEY, settings);
   },
 }));
+
+holds(KEY, () => db.kept.put({ key: KEY, value: useSettings.getState().settings }));
 
 /** The ruler of the draft that is open: mm between two of its marks; none in the drawer. */
 const useInUse = create<{ readonly grid: number | undefined }>()(() => ({ grid: undefined }));

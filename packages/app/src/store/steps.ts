@@ -1,7 +1,7 @@
 /** The steps of undo of each draft, kept beside it in the browser, so that they outlive a reload. */
 import { type Draft, readDraft } from "@cut-fold/core";
 import { besideKey, db } from "./db.ts";
-import { useDrafts } from "./drafts.ts";
+import { useKeeping } from "./keeping.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 
 /** How many steps can be undone, and are kept. */
@@ -19,7 +19,7 @@ const keyOf = (id: string): string => besideKey("steps", id);
 
 /** Keeps the steps of a draft that is being saved. */
 export function keepSteps({ id, changed }: Draft, past: readonly Draft[], future: readonly Draft[]): void {
-  if (!useDrafts.getState().isRead) return;
+  if (!useKeeping.getState().isRead) return;
   const value: Steps = { changed, past: past.slice(-KEPT_STEPS), future: future.slice(-KEPT_STEPS) };
   // a step that cannot be kept is no reason to trouble anyone: the draft itself is told about
   db.kept.put({ key: keyOf(id), value }).catch(() => undefined);
@@ -27,7 +27,7 @@ export function keepSteps({ id, changed }: Draft, past: readonly Draft[], future
 
 /** The steps that were kept with a draft as it is now; none where it was changed elsewhere since. */
 export async function recallSteps({ id, changed }: Draft): Promise<Pick<Steps, "past" | "future">> {
-  if (!useDrafts.getState().isRead) return NONE;
+  if (!useKeeping.getState().isRead) return NONE;
   try {
     const kept = (await db.kept.get(keyOf(id)))?.value as Steps | undefined;
     if (kept?.changed !== changed) return NONE;

@@ -6,6 +6,7 @@ import { demoDrafts } from "./demo.ts";
 import { adopt } from "./adopt.ts";
 import { duplicateDraft, versionOf, versionsOf } from "./drafting.ts";
 import { useDrafts } from "./drafts.ts";
+import { markBegun, putAllBack, useKeeping } from "./keeping.ts";
 import { takeIn } from "./files.ts";
 import { envelopeFor } from "./envelopeFor.ts";
 import { cardsIn, followersOf } from "./following.ts";
@@ -31,13 +32,17 @@ import { setDimension } from "./setDimension.ts";
 const sample = (): Draft => demoDrafts()[0] as Draft;
 const widthNow = (): number | undefined => useOpenDraft.getState().draft?.spec.contents.width;
 const kept = async (id: string): Promise<number | undefined> => (await db.drafts.get(id))?.spec.contents.width;
-const settled = (): Promise<void> => vi.waitFor(() => expect(useDrafts.getState().writing).toBe(0));
+const settled = (): Promise<void> => vi.waitFor(() => expect(useKeeping.getState().writing).toBe(0));
 
 beforeEach(async () => {
   vi.restoreAllMocks();
+  // unread for now: what is cleared here was not deleted by anybody
+  useKeeping.setState({ isRead: false });
   await db.drafts.clear();
   await db.kept.clear();
-  useDrafts.setState({ drafts: new Map(), aside: [], trouble: undefined, loading: true, isRead: true, waiting: false });
+  await markBegun();
+  useDrafts.setState({ drafts: new Map(), aside: [], loading: true, waiting: false });
+  useKeeping.setState({ trouble: undefined, isRead: true });
 });
 
 describe("the demo scenario", () => {
@@ -203,6 +208,47 @@ describe("two windows", () => {
     expect(useDrafts.getState().clash).toBeUndefined();
   });
 
+  /* the other's row is in the store, and no news of it has come here yet: it was typed in the same moment */
+  it("typed in at the same moment, in different fields, are put together, and each has both", async () => {
+    await begin();
+    await settled();
+    const theirs = db.drafts.put({ ...sample(), spec: { ...sample().spec, quantity: 9 }, changed: later(4) });
+    change({ contents: { width: 155, preset: undefined } });
+    await theirs;
+    await settled();
+    const row = await db.drafts.get(sample().id);
+    expect(row?.spec).toMatchObject({ quantity: 9, contents: { width: 155 } });
+    expect(await db.drafts.count()).toBe(1);
+    expect(useDrafts.getState().clash).toBeUndefined();
+    meet(rowNow());
+    expect(useOpenDraft.getState().draft?.spec).toMatchObject({ quantity: 9, contents: { width: 155 } });
+    // and what is typed next goes on from both
+    change({ contents: { height: 99 } });
+    await settled();
+    expect((await db.drafts.get(sample().id))?.spec).toMatchObject({
+      quantity: 9,
+      contents: { width: 155, height: 99 },
+    });
+  });
+
+  it("hear of every edit, though two fall in one reading of the clock", async () => {
+    vi.spyOn(Date.prototype, "toISOString").mockReturnValue("2026-10-01T10:00:00.000Z");
+    await begin();
+    await settled();
+    const stamps = [1, 2, 3].map((quantity) => {
+      change({ quantity });
+      return useOpenDraft.getState().draft?.changed;
+    });
+    expect(new Set(stamps).size).toBe(3);
+    await settled();
+    // a row of another window, under the very same reading
+    const theirs = { ...sample(), name: "Theirs", changed: "2026-10-01T10:00:00.000999111111Z" };
+    await elsewhere(theirs);
+    expect(rowNow().name).toBe("Theirs");
+    expect(readDraft(useOpenDraft.getState().draft).ok).toBe(true);
+    expect(readDraft({ ...sample(), changed: "+010000-01-01T00:00:00.000Z" }).ok).toBe(true);
+  });
+
   it("lose nothing where both changed one place: ours is kept beside theirs, and told", async () => {
     await begin();
     beginGesture();
@@ -221,9 +267,11 @@ describe("two windows", () => {
 
 describe("the drawer of drafts", () => {
   it("holds the demo scenario on a first visit, and only then", async () => {
+    useKeeping.setState({ isRead: false });
     await db.kept.clear();
     await useDrafts.getState().load();
     expect(useDrafts.getState().drafts.size).toBe(demoDrafts().length);
+    await settled();
     await db.drafts.clear();
     await useDrafts.getState().load();
     expect(useDrafts.getState().drafts.size).toBe(0);
@@ -239,12 +287,12 @@ describe("the drawer of drafts", () => {
       const broken = vi.spyOn(db.drafts, "bulkPut").mockRejectedValue(error);
       change({ contents: { width: 170, preset: undefined } });
       await settled();
-      expect(useDrafts.getState().trouble).toBe(trouble);
+      expect(useKeeping.getState().trouble).toBe(trouble);
       expect(useDrafts.getState().drafts.get(sample().id)?.spec.contents.width).toBe(170);
       broken.mockRestore();
       change({ quantity: 3 });
       await settled();
-      expect(useDrafts.getState().trouble).toBeUndefined();
+      expect(useKeeping.getState().trouble).toBeUndefined();
       expect(await kept(sample().id)).toBe(170);
     },
   );
@@ -259,7 +307,7 @@ describe("the drawer of drafts", () => {
     const full = vi.spyOn(db.drafts, "bulkPut").mockRejectedValue(new DOMException("no room", "QuotaExceededError"));
     useDrafts.getState().put([{ ...sample(), id: "copy" }]);
     await settled();
-    expect(useDrafts.getState().trouble).toBe("full");
+    expect(useKeeping.getState().trouble).toBe("full");
     full.mockRestore();
     // the other window finds room: a card in another size, and a draft thrown away
     const theirs = {
@@ -271,7 +319,7 @@ describe("the drawer of drafts", () => {
     await db.drafts.delete(doomed.id);
     useDrafts.getState().put([{ ...sample(), id: "second-copy" }]);
     await settled();
-    expect(useDrafts.getState().trouble).toBeUndefined();
+    expect(useKeeping.getState().trouble).toBeUndefined();
     expect((await db.drafts.get("other"))?.spec.quantity).toBe(77);
     expect((await db.drafts.toCollection().primaryKeys()).sort()).toEqual(
       [sample().id, "copy", "other", "second-copy"].sort(),
@@ -314,13 +362,15 @@ describe("the drawer of drafts", () => {
   ] as const)(
     "shows nothing in place of what cannot be read (%s), writes nothing to it, and has all of it when it can",
     async (trouble, error) => {
-      useDrafts.setState({ isRead: false, drafts: new Map() });
+      useDrafts.setState({ drafts: new Map() });
+      useKeeping.setState({ isRead: false });
       await db.kept.put({ key: "demo-seeded", value: true });
       const mine = { ...sample(), name: "Mine, changed by me" };
       await db.drafts.put(mine);
       const broken = vi.spyOn(db.drafts, "toArray").mockRejectedValue(error);
       await useDrafts.getState().load();
-      expect(useDrafts.getState()).toMatchObject({ trouble, loading: false, drafts: new Map() });
+      expect(useDrafts.getState()).toMatchObject({ loading: false, drafts: new Map() });
+      expect(useKeeping.getState().trouble).toBe(trouble);
       const made = { ...sample(), id: "made-meanwhile" };
       useDrafts.getState().put([made]);
       await settled();
@@ -328,7 +378,7 @@ describe("the drawer of drafts", () => {
       broken.mockRestore();
       await useDrafts.getState().load();
       await settled();
-      expect(useDrafts.getState()).toMatchObject({ trouble: undefined, isRead: true });
+      expect(useKeeping.getState()).toMatchObject({ trouble: undefined, isRead: true });
       expect(useDrafts.getState().drafts.get(mine.id)?.name).toBe(mine.name);
       expect((await db.drafts.toCollection().primaryKeys()).sort()).toEqual([mine.id, made.id].sort());
     },
@@ -359,11 +409,13 @@ describe("the drawer of drafts", () => {
   });
 
   it("leaves a store alone that a later version has shaped, and hands out all that is in it", async () => {
-    useDrafts.setState({ isRead: false, drafts: new Map() });
+    useDrafts.setState({ drafts: new Map() });
+    useKeeping.setState({ isRead: false });
     await db.drafts.put(sample());
     vi.spyOn(indexedDB, "databases").mockResolvedValue([{ name: db.name, version: 990 }]);
     await useDrafts.getState().load();
-    expect(useDrafts.getState()).toMatchObject({ trouble: "later", isRead: false, drafts: new Map() });
+    expect(useDrafts.getState().drafts.size).toBe(0);
+    expect(useKeeping.getState()).toMatchObject({ trouble: "later", isRead: false });
     useDrafts.getState().put([{ ...sample(), id: "new" }]);
     await settled();
     expect(await db.drafts.get("new")).toBeUndefined();
@@ -451,7 +503,7 @@ describe("the drawer of drafts", () => {
     expect(await binned()).toHaveLength(1);
     expect(await db.kept.get(`steps ${sample().id}`)).toBeDefined();
     await tidyBin(Date.now() + 31 * 24 * 60 * 60 * 1000);
-    expect(await db.kept.toArray()).toEqual([]);
+    expect((await db.kept.toArray()).map((row) => row.key)).toEqual(["demo-seeded"]);
   });
 
   it("says that a draft could not be deleted, and deletes it with the next write that succeeds", async () => {
@@ -460,12 +512,12 @@ describe("the drawer of drafts", () => {
     const failing = vi.spyOn(db, "transaction").mockRejectedValueOnce(new Error("disk"));
     useDrafts.getState().remove(sample().id);
     await settled();
-    expect(useDrafts.getState().trouble).toBe("blocked");
+    expect(useKeeping.getState().trouble).toBe("blocked");
     expect(await db.drafts.count()).toBe(2);
     failing.mockRestore();
     useDrafts.getState().put([{ ...sample(), id: "other", name: "Changed" }]);
     await settled();
-    expect(useDrafts.getState().trouble).toBeUndefined();
+    expect(useKeeping.getState().trouble).toBeUndefined();
     expect((await db.drafts.toArray()).map((d) => d.id)).toEqual(["other"]);
     expect(await binned()).toHaveLength(1);
   });
@@ -486,6 +538,21 @@ describe("the drawer of drafts", () => {
       useDrafts.getState().put([{ ...sample(), id: "fast", changed: `2026-10-02T10:00:01.00${String(i)}Z` }]);
     await settled();
     expect(await db.drafts.count()).toBe(3);
+  });
+
+  it("that was deleted under an open window stays in it, says so, writes nothing, and is put back whole", async () => {
+    await db.drafts.bulkPut([sample(), { ...sample(), id: "other" }]);
+    await useDrafts.getState().load();
+    await settled();
+    await db.delete();
+    await db.open();
+    useDrafts.getState().put([{ ...sample(), name: "Changed since" }]);
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "deleted", writing: 0 }));
+    expect(await db.drafts.count()).toBe(0);
+    expect(useDrafts.getState().drafts.size).toBe(2);
+    await putAllBack();
+    expect(useKeeping.getState().trouble).toBeUndefined();
+    expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual([sample().name, "Changed since"].sort());
   });
 
   it("makes no name that cannot be read again", () => {

@@ -10,8 +10,10 @@ import { App } from "../App.tsx";
 import { chooseNothing } from "../store/chosen.ts";
 import { demoDrafts } from "../store/demo.ts";
 import { useDrafts } from "../store/drafts.ts";
+import { markBegun, useKeeping } from "../store/keeping.ts";
 import { useOpenDraft } from "../store/openDraft.ts";
-import { type Settings, useSettings } from "../store/settings.ts";
+import type { Settings } from "../store/kept.ts";
+import { useSettings } from "../store/settings.ts";
 import { solutionOf } from "../store/solutions.ts";
 
 // a failed query names what it looked for; the whole page with it hides that
@@ -60,7 +62,7 @@ function workerHere(address: URL): MessagePort & { terminate: () => void } {
   });
 }
 
-beforeEach(() => {
+beforeEach(async () => {
   vi.stubGlobal("Worker", function Worker(address: URL) {
     return workerHere(address);
   });
@@ -79,10 +81,10 @@ beforeEach(() => {
   useDrafts.setState({
     drafts: new Map(demoDrafts().map((d) => [d.id, d])),
     aside: [],
-    trouble: undefined,
-    isRead: true,
     loading: false,
   });
+  useKeeping.setState({ trouble: undefined, isRead: true });
+  await markBegun();
   useOpenDraft.setState({ draft: undefined });
   chooseNothing();
   useSettings.setState({ settings: useSettings.getInitialState().settings });
@@ -91,7 +93,7 @@ beforeEach(() => {
 afterEach(async () => {
   cleanup();
   // writes end before the next test begins, or they would be its own
-  await vi.waitFor(() => expect(useDrafts.getState().writing).toBe(0));
+  await vi.waitFor(() => expect(useKeeping.getState().writing).toBe(0));
   vi.unstubAllGlobals();
   vi.restoreAllMocks();
 });

@@ -1,13 +1,25 @@
 /** Reads files of unknown origin away from the screen: whatever is in them, the page goes on. */
-import { PROJECT_MAX_BYTES, readProject, type ReadProject } from "@cut-fold/core";
+import { type Draft, PROJECT_MAX_BYTES, type ProjectProblem, readProject, type Unread } from "@cut-fold/core";
 import { expose } from "comlink";
 import { loadAllForms } from "../needs/forms.ts";
+import { type ReadBeside, readBeside } from "../store/kept.ts";
+
+/** What a file holds, all of it read; or why nothing is taken from it. */
+export type ReadWhole =
+  | {
+      readonly ok: true;
+      readonly drafts: readonly Draft[];
+      readonly unread: readonly Unread[];
+      readonly beside: ReadBeside;
+    }
+  | { readonly ok: false; readonly problem: ProjectProblem };
 
 const api = {
-  async read(file: Blob): Promise<ReadProject> {
+  async read(file: Blob): Promise<ReadWhole> {
     if (file.size > PROJECT_MAX_BYTES) return { ok: false, problem: { code: "too-large", where: "" } };
     await loadAllForms();
-    return readProject(await file.text());
+    const read = readProject(await file.text());
+    return read.ok ? { ...read, beside: readBeside(read.beside) } : read;
   },
 };
 export type ImportApi = typeof api;

@@ -167,13 +167,13 @@ describe("SVG", () => {
     const drawn = "M0 0L60 0L60 40L30 70L0 40L0 0ZM20 10C20 20 40 20 40 10L20 10Z";
     const text = writeOutlineSvg({ drawn, width: 60, height: 70 }, "A <house>");
     const back = keptOf(readSvg(text));
-    expect(back?.width).toBeCloseTo(60, 3);
-    expect(back?.height).toBeCloseTo(70, 3);
+    expect(back.width).toBeCloseTo(60, 3);
+    expect(back.height).toBeCloseTo(70, 3);
     const areas = (of: string) => (loopsOf(of) ?? []).map((loop) => areaOf(loop));
-    areas(back?.drawn ?? "").forEach((area, i) => {
+    areas(back.drawn).forEach((area, i) => {
       expect(area).toBeCloseTo(areas(drawn)[i] ?? 0, 1);
     });
-    expect(areas(back?.drawn ?? "")).toHaveLength(2);
+    expect(areas(back.drawn)).toHaveLength(2);
   });
 
   it("keeps a hostile name out of the markup", () => {
@@ -477,7 +477,7 @@ describe("project files", () => {
     ['"text"', "foreign"],
     ["null", "foreign"],
     ['{"kind":"other","version":1}', "foreign"],
-    [JSON.stringify({ ...good, version: 3 }), "newer"],
+    [JSON.stringify({ ...good, version: 4 }), "newer"],
     [JSON.stringify({ ...good, extra: 1 }), "damaged"],
     [JSON.stringify({ ...good, drafts: [{ ...good.drafts[0], name: "" }] }), "damaged"],
     [

@@ -11,6 +11,8 @@ import type { Format } from "./format.ts";
 export const PROJECT_KIND = "cut-fold project";
 /** 1 had layers where 2 has fittings: both are read, the newer is written. */
 export const PROJECT_VERSION = 2;
+/** A file of everything has more than drafts in it: what read version 2 knows nothing of that, and must not take it for damage. */
+const EVERYTHING_VERSION = 3;
 /** Larger files are not ours: a draft is about 1 kB, and nobody keeps thirty thousand. */
 export const PROJECT_MAX_BYTES = 32 * 1024 * 1024;
 /** How long a draft's name may be. */
@@ -25,6 +27,9 @@ const draftId = z
   .max(64)
   .regex(/^[\w-]+$/u);
 
+/** ISO 8601; a clock that runs far ahead writes years of six digits (ECMA-262, 21.4.1.32). */
+const time = z.union([z.iso.datetime(), z.string().regex(/^\+\d{6}-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d{1,20})?Z$/u)]);
+
 /** A draft as it is kept and exported, its recipe not yet read. */
 export const draftSchema = z.strictObject({
   id: draftId,
@@ -35,9 +40,8 @@ export const draftSchema = z.strictObject({
   name: z.string().trim().min(1).max(NAME_LONGEST),
   tags: z.array(z.string().trim().min(1).max(TAG_LONGEST)).max(TAGS_MOST),
   note: z.string().max(2000),
-  /** ISO 8601 */
-  made: z.iso.datetime(),
-  changed: z.iso.datetime(),
+  made: time,
+  changed: time,
   /** the step the maker stands at */
   step: z.number().int().min(1).max(999),
   spec: z.unknown(),
@@ -50,6 +54,8 @@ const fileSchema = z.strictObject({
   kind: z.literal(PROJECT_KIND),
   version: z.number().int(),
   drafts: z.array(z.unknown()),
+  /** what an app keeps beside drafts, by its own names */
+  beside: z.record(z.string(), z.unknown()).optional(),
 });
 
 /** Why a file cannot be taken in, and where in it. */
@@ -64,7 +70,13 @@ export interface Unread {
 }
 /** The drafts of a file with those that cannot be read, or what is wrong with all of it. */
 export type ReadProject =
-  | { readonly ok: true; readonly drafts: readonly Draft[]; readonly unread: readonly Unread[] }
+  | {
+      readonly ok: true;
+      readonly drafts: readonly Draft[];
+      readonly unread: readonly Unread[];
+      /** what stands beside the drafts in a file of everything, not yet read */
+      readonly beside?: Readonly<Record<string, unknown>>;
+    }
   | { readonly ok: false; readonly problem: ProjectProblem };
 
 /**
@@ -89,6 +101,10 @@ export function readDraft(
 export const writeProject = (drafts: readonly Draft[], aside: readonly unknown[] = []): string =>
   `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts: [...drafts, ...aside] }, undefined, 1)}\n`;
 
+/** The text of a file of everything: all drafts, and what is kept beside them by name. */
+export const writeEverything = (drafts: readonly unknown[], beside: Readonly<Record<string, unknown>>): string =>
+  `${JSON.stringify({ kind: PROJECT_KIND, version: EVERYTHING_VERSION, drafts, beside }, undefined, 1)}\n`;
+
 /** Reads a project file's text. Never throws on what it is given. */
 export function readProject(text: string): ReadProject {
   const refuse = (code: ProjectProblem["code"], where = ""): ReadProject => ({ ok: false, problem: { code, where } });
@@ -101,7 +117,7 @@ export function readProject(text: string): ReadProject {
   }
   const head = z.object({ kind: z.literal(PROJECT_KIND), version: z.number() }).safeParse(data);
   if (!head.success) return refuse("foreign");
-  if (head.data.version > PROJECT_VERSION) return refuse("newer", String(head.data.version));
+  if (head.data.version > EVERYTHING_VERSION) return refuse("newer", String(head.data.version));
   const file = fileSchema.safeParse(data);
   if (!file.success) return refuse("damaged", file.error.issues[0]?.path.join(".") ?? "");
   const drafts: Draft[] = [];
@@ -112,7 +128,9 @@ export function readProject(text: string): ReadProject {
     else unread.push({ name: nameIn(kept), where: `drafts.${String(i)}.${read.where}` });
   }
   const [first] = unread;
-  return first && drafts.length === 0 ? refuse("damaged", first.where) : { ok: true, drafts, unread };
+  const { beside } = file.data;
+  if (first && drafts.length === 0 && !beside) return refuse("damaged", first.where);
+  return { ok: true, drafts, unread, ...(beside && { beside }) };
 }
 
 /** What a draft that cannot be read is called, as far as that can be told. */

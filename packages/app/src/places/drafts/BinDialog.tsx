@@ -6,7 +6,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useState } from "react";
 import { tell, tellTrouble } from "../../parts/tell.tsx";
-import { BIN_DAYS, type Binned, binned, daysLeft, emptyBin } from "../../store/bin.ts";
+import { BIN_DAYS, binned, daysLeft, emptyBin } from "../../store/bin.ts";
+import type { Binned } from "../../store/kept.ts";
 import { useDrafts } from "../../store/drafts.ts";
 
 const left = (days: number): string => (days === 1 ? "1 day left" : `${String(days)} days left`);

@@ -4,7 +4,7 @@ import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { Link } from "react-router";
 import { dropDrafts } from "../../parts/dropDraft.ts";
-import { told, toldSaved } from "../../parts/tell.tsx";
+import { tell, tellDone, toldSaved } from "../../parts/tell.tsx";
 import { duplicateDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { saveProject } from "../../store/files.ts";
@@ -17,13 +17,21 @@ interface DraftMenuProps {
   readonly onLabel: () => void;
 }
 
-/** Puts the link where it can be pasted. Nothing goes to a server: the recipe is in the address itself. */
-async function copiedLink(draft: Draft): Promise<string> {
-  const link = await linkOf(draft);
-  await navigator.clipboard.writeText(link).catch(() => {
-    throw new Error("The browser did not let the link be copied. Save the draft as a file instead.");
-  });
-  return "Link copied: whoever opens it gets this draft as a new one.";
+const saved = (draft: Draft): Promise<void> => toldSaved(saveProject([draft], draft.name), "Draft saved as a file.");
+
+/** Puts the link where it can be pasted; where there can be none, the file is offered. Nothing goes to a server: the recipe is in the address itself. */
+async function copyLink(draft: Draft): Promise<void> {
+  try {
+    const link = await linkOf(draft);
+    await navigator.clipboard.writeText(link).catch(() => {
+      throw new Error("The browser did not let the link be copied.");
+    });
+    tell("Link copied: whoever opens it gets this draft as a new one.");
+  } catch (error) {
+    tellDone(error instanceof Error ? error.message : "There is no link to it.", "Save as a file", () => {
+      void saved(draft);
+    });
+  }
 }
 
 export function DraftMenu({ draft, anchor, onClose, onLabel }: DraftMenuProps) {
@@ -46,14 +54,14 @@ export function DraftMenu({ draft, anchor, onClose, onLabel }: DraftMenuProps) {
       </MenuItem>
       <MenuItem
         onClick={then(() => {
-          void toldSaved(saveProject([draft], draft.name), "Draft saved as a file.");
+          void saved(draft);
         })}
       >
         Save as a file
       </MenuItem>
       <MenuItem
         onClick={then(() => {
-          void told(copiedLink(draft));
+          void copyLink(draft);
         })}
       >
         Copy a link to it

@@ -7,6 +7,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
+import { stamp } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 
 /** Tags as they are typed, with commas between them: each once, none empty, none too long. */
@@ -24,7 +25,7 @@ export default function LabelsDialog({ draft, onClose }: LabelsDialogProps) {
   const isNamed = name.trim() !== "";
   const save = (): void => {
     if (!isNamed) return;
-    const named = { ...draft, name: name.trim(), tags: tagsIn(tags), changed: new Date().toISOString() };
+    const named = { ...draft, name: name.trim(), tags: tagsIn(tags), changed: stamp() };
     useDrafts.getState().put([named]);
     onClose();
   };

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { useDrafts } from "../../store/drafts.ts";
+import { useKeeping } from "../../store/keeping.ts";
 
 interface NothingShownProps {
   readonly onBegin: () => void;
@@ -9,7 +10,7 @@ interface NothingShownProps {
 /** Instead of drafts: none like those looked for, none yet, or none that could be read. */
 export function NothingShown({ onBegin, onAll }: NothingShownProps) {
   const some = useDrafts((s) => s.drafts.size > 0);
-  const isRead = useDrafts((s) => s.isRead);
+  const isRead = useKeeping((s) => s.isRead);
   if (some)
     return (
       <div className="empty">

@@ -12,7 +12,8 @@ import { tellDone, tellTrouble } from "../../parts/tell.tsx";
 import { saveOutline } from "../../store/files.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { draftOf, type OutlineUse, USES } from "../../store/outlineUses.ts";
-import { dropOutline, keepOutline, newOutline, type ShelfOutline } from "../../store/outlines.ts";
+import type { ShelfOutline } from "../../store/kept.ts";
+import { dropOutline, keepOutline, newOutline } from "../../store/outlines.ts";
 import { makeOutline, resized, takeApart } from "../../store/ownOutline.ts";
 import { useDisplay } from "../../store/settings.ts";
 

@@ -1,12 +1,15 @@
 /** The maker's own outlines: brought in, made of one another, and used for what is cut to an outline. */
 import { catalogue, formatSize } from "@cut-fold/core";
+import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import { BringIn } from "../../parts/BringIn.tsx";
 import { Choice } from "../../parts/Choice.tsx";
 import { OutlineDrawing } from "../../parts/OutlineDrawing.tsx";
-import { tellTrouble } from "../../parts/tell.tsx";
+import { tellTrouble, toldSaved } from "../../parts/tell.tsx";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
-import { newOutline, type ShelfOutline, useOutlines } from "../../store/outlines.ts";
+import type { ShelfOutline } from "../../store/kept.ts";
+import { newOutline, useOutlines } from "../../store/outlines.ts";
+import { saveAll } from "../../store/files.ts";
 import { ofCatalogue, SHELF_FULL } from "../../store/ownOutline.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { OutlineBench } from "./OutlineBench.tsx";
@@ -22,6 +25,7 @@ const TRACED_MM = 100;
 export function OutlinesPlace() {
   usePageTitle("Outlines");
   const outlines = useOutlines((s) => s.outlines);
+  const aside = useOutlines((s) => s.aside);
   const load = useOutlines((s) => s.load);
   useEffect(() => void load(), [load]);
   const [chosen, setChosen] = useState<string>();
@@ -47,6 +51,21 @@ export function OutlinesPlace() {
           />
         </div>
       </div>
+      {aside.length > 0 ? (
+        <div className="banner" role="alert">
+          {aside.length === 1 ? "One outline" : `${String(aside.length)} outlines`} in this browser cannot be read:
+          another version of Cut Fold kept {aside.length === 1 ? "it, or it is" : "them, or they are"} damaged.{" "}
+          {aside.length === 1 ? "It stays as it is" : "They stay as they are"}, and go along in the file of everything.
+          <Button
+            size="small"
+            color="inherit"
+            variant="outlined"
+            onClick={() => void toldSaved(saveAll(), "Everything saved in one file.")}
+          >
+            Save everything to a file
+          </Button>
+        </div>
+      ) : null}
       {outlines === undefined ? (
         <p aria-busy="true">One moment …</p>
       ) : outlines.length === 0 ? (

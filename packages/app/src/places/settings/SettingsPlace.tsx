@@ -11,7 +11,8 @@ import { demoDrafts } from "../../store/demo.ts";
 import { adopt } from "../../store/adopt.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { chooseProject, saveAll } from "../../store/files.ts";
-import { type Settings, useSettings } from "../../store/settings.ts";
+import type { Settings } from "../../store/kept.ts";
+import { useSettings } from "../../store/settings.ts";
 import { colour } from "../../theme/theme.ts";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { VERSION } from "../../version.ts";
@@ -113,18 +114,24 @@ export function SettingsPlace() {
       </section>
       <section>
         <h2>Keep and bring back</h2>
-        <p>Drafts live in this browser. A file of everything is the copy that survives it.</p>
+        <p>
+          Drafts live in this browser. A file of everything is the copy that survives it: {drafts.size} drafts, the bin,
+          your outlines, offcuts and settings.
+        </p>
         <div className="side-by-side">
           <Button
             variant="contained"
-            disabled={drafts.size === 0}
             onClick={() => {
               void told(
-                saveAll().then((kept) => (kept ? `${String(drafts.size)} drafts saved in one file.` : undefined)),
+                saveAll().then((kept) =>
+                  kept
+                    ? `${String(drafts.size)} drafts saved in one file, with all that is kept beside them.`
+                    : undefined,
+                ),
               );
             }}
           >
-            Save all {drafts.size} drafts to a file
+            Save everything to a file
           </Button>
           <Button
             variant="outlined"
@@ -132,7 +139,7 @@ export function SettingsPlace() {
               void told(chooseProject());
             }}
           >
-            Bring drafts back from a file
+            Bring it back from a file
           </Button>
           <Button
             variant="outlined"

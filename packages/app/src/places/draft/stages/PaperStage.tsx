@@ -16,7 +16,8 @@ import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { coloursOf } from "../../../theme/colours.ts";
 import { useAtRest } from "../../../parts/useAtRest.ts";
-import { dropOffcut, type KeptOffcut, offcutInHand, takeOffcut, useOffcuts } from "../../../store/offcuts.ts";
+import type { KeptOffcut } from "../../../store/kept.ts";
+import { dropOffcut, offcutInHand, takeOffcut, useOffcuts } from "../../../store/offcuts.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 

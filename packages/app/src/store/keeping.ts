@@ -1,0 +1,142 @@
+/**
+ * What is written to the browser's store, and how it went: one account for drafts, outlines, settings and lists. What cannot
+ * be written is owed, and written with the next write that succeeds. Until the store has been read nothing is written to it,
+ * and where all of it was deleted under this window nothing is, until the maker has said so.
+ */
+import { create } from "zustand";
+import { db } from "./db.ts";
+
+/**
+ * What is wrong with the browser's store: it is not allowed, it is full, it could not be read this time, a later version of
+ * the app has shaped it, or it was deleted while this window was open.
+ */
+export type StoreTrouble = "blocked" | "full" | "unread" | "later" | "deleted" | undefined;
+
+interface KeepingState {
+  readonly trouble: StoreTrouble;
+  /** whether the store has been read: only then is anything written to it */
+  readonly isRead: boolean;
+  /** writes on their way to the browser's store */
+  readonly writing: number;
+}
+
+export const useKeeping = create<KeepingState>()(() => ({ trouble: undefined, isRead: false, writing: 0 }));
+
+/** The mark that a store has been begun: where it is missing, the store is new, or not the one that was read. */
+const BEGUN = "demo-seeded";
+export const isBegun = async (): Promise<boolean> => (await db.kept.get(BEGUN)) !== undefined;
+export const markBegun = (): Promise<unknown> => db.kept.put({ key: BEGUN, value: true });
+
+/** All that an error says of itself: the store's library wraps the browser's own. */
+function sayingOf(error: unknown): string {
+  const { name = "", message = "", inner } = (error ?? {}) as { name?: string; message?: string; inner?: Error };
+  return `${name} ${message} ${inner?.name ?? ""}`;
+}
+const isFull = (error: unknown): boolean => /quota/iu.test(sayingOf(error));
+
+/** Names of errors by which browsers say that nothing may be stored here at all. */
+const REFUSED = /SecurityError|InvalidStateError|MissingAPI|NotAllowed/u;
+
+/** What an error of the store comes to. */
+export function troubleOf(error: unknown): StoreTrouble {
+  if (isFull(error)) return "full";
+  return REFUSED.test(sayingOf(error)) ? "blocked" : "unread";
+}
+
+type Work = () => Promise<unknown>;
+/** what failed, by name; each writes the latest of it */
+const owed = new Map<string, Work>();
+/** what this window holds, by name: written whole into a store that was deleted */
+const holders = new Map<string, Work>();
+const afterwards: Work[] = [];
+
+/** how many writes of each are on their way */
+const going = new Map<string, number>();
+const goes = (name: string, by: 1 | -1): void => {
+  going.set(name, (going.get(name) ?? 0) + by);
+};
+
+/** Whether what this window has of something is newer than what the store has: it is on its way there, or owed. */
+export const isAhead = (name: string): boolean => owed.has(name) || (going.get(name) ?? 0) > 0;
+
+/** Says how all of something is written again, should the store be deleted under this window. */
+export const holds = (name: string, writeAll: Work): void => {
+  holders.set(name, writeAll);
+};
+/** What is done once trouble is over. */
+export const onceMended = (work: Work): void => {
+  afterwards.push(work);
+};
+
+async function settle(): Promise<void> {
+  for (const [name, again] of owed) {
+    await again();
+    if (owed.get(name) === again) owed.delete(name);
+  }
+  if (useKeeping.getState().trouble !== undefined) for (const work of afterwards) await work();
+}
+
+/**
+ * Writes, and notes how it went; a success clears the trouble, after what was owed has been written too.
+ * @param name of what is written: owed under it where it fails
+ * @param again writes the latest state of it; the work itself where that is the same
+ */
+export async function keep(name: string, work: Work, again = work): Promise<void> {
+  const { isRead, trouble } = useKeeping.getState();
+  if (!isRead || trouble === "deleted") {
+    owed.set(name, again);
+    return;
+  }
+  useKeeping.setState((s) => ({ writing: s.writing + 1 }));
+  goes(name, 1);
+  try {
+    if (!(await isBegun())) throw new StoreDeletedError();
+    await work();
+    await settle();
+    useKeeping.setState({ trouble: undefined });
+  } catch (error) {
+    owed.set(name, again);
+    if (error instanceof StoreDeletedError) noteDeleted();
+    else useKeeping.setState({ trouble: isFull(error) ? "full" : "blocked" });
+  } finally {
+    goes(name, -1);
+    useKeeping.setState((s) => ({ writing: s.writing - 1 }));
+  }
+}
+class StoreDeletedError extends Error {}
+
+/** The store was deleted under this window: what it holds is all there is, and stays here until the maker says what to do. */
+export function noteDeleted(): void {
+  if (useKeeping.getState().isRead) useKeeping.setState({ trouble: "deleted" });
+}
+
+/** The store has been read: what was made meanwhile is written now. */
+export function opened(): void {
+  useKeeping.setState({ isRead: true, trouble: undefined });
+  if (owed.size > 0) void keep("owed", () => Promise.resolve());
+}
+
+/** Puts all that this window holds into a store that was deleted under it. */
+export async function putAllBack(): Promise<void> {
+  useKeeping.setState((s) => ({ writing: s.writing + 1 }));
+  try {
+    await markBegun();
+    for (const work of holders.values()) await work();
+    owed.clear();
+    useKeeping.setState({ trouble: undefined });
+  } catch (error) {
+    useKeeping.setState({ trouble: isFull(error) ? "full" : "blocked" });
+  } finally {
+    useKeeping.setState((s) => ({ writing: s.writing - 1 }));
+  }
+}
+
+/** Writes a row that is kept by its key, or takes it out. */
+export const keepRow = (key: string, value: unknown): Promise<void> =>
+  keep(key, () => (value === undefined ? db.kept.delete(key) : db.kept.put({ key, value })));
+
+// a store that is deleted, or shaped anew by a later app, says so to every window that has it open
+db.on("versionchange", ({ newVersion }) => {
+  if (newVersion === null) noteDeleted();
+  else useKeeping.setState({ isRead: false, trouble: "later" });
+});

@@ -1,0 +1,92 @@
+/** What is kept beside drafts, as it must be to be read: in the browser's store, and in the file of everything. */
+import { type Draft, loopsOf, MOST_DRAWN, MOST_SIDE_MM, readDraft, SHEET_MM } from "@cut-fold/core";
+import { z } from "zod";
+
+export const outlineSchema = z.object({
+  id: z.string().max(60),
+  name: z.string().min(1).max(80),
+  /** closed lines as a recipe keeps them, mm */
+  drawn: z
+    .string()
+    .max(MOST_DRAWN)
+    .refine((drawn) => loopsOf(drawn) !== undefined),
+  width: z.number().positive().max(MOST_SIDE_MM),
+  height: z.number().positive().max(MOST_SIDE_MM),
+  /** where it came from, in words */
+  from: z.string().max(200),
+  /** ISO time */
+  made: z.string().max(40),
+});
+/** An outline of the shelf: in the size it was read or made, mm. */
+export type ShelfOutline = z.infer<typeof outlineSchema>;
+
+const side = z.number().min(SHEET_MM.min).max(SHEET_MM.max);
+export const offcutSchema = z.object({
+  width: side,
+  height: side,
+  count: z.number().int().min(1).max(9999),
+  paper: z.string().max(80),
+});
+/** A rest of a sheet, mm, how many of it there are, and of which paper. */
+export type KeptOffcut = z.infer<typeof offcutSchema>;
+
+export const settingsSchema = z.object({
+  /** a unit for everything, or as the ruler in use reads */
+  unit: z.enum(["ruler", "in", "in-decimal", "mm", "cm"]).default("ruler"),
+  fraction: z.union([z.literal(8), z.literal(16), z.literal(32)]).default(16),
+  /** the paper in the printer, a sheet id */
+  paper: z.enum(["iso-a4", "us-letter"]).default("iso-a4"),
+  /** the punch's notch depth, mm, when the maker has measured their own board */
+  notch: z.number().min(2).max(30).optional(),
+  /** screen pixels for a mm, from the maker's own comparison; absent until measured */
+  pixelsPerMm: z.number().min(1).max(20).optional(),
+});
+export type Settings = z.infer<typeof settingsSchema>;
+
+/** A deleted draft and when it was. */
+export interface Binned {
+  readonly draft: Draft;
+  /** ISO 8601 */
+  readonly deleted: string;
+}
+
+/** A row of the bin; undefined for what is none. */
+export function readBinned(row: unknown): Binned | undefined {
+  const { draft, deleted } = (row ?? {}) as Partial<Binned>;
+  const read = readDraft(draft);
+  return read.ok && typeof deleted === "string" && deleted.length < 40 ? { draft: read.draft, deleted } : undefined;
+}
+
+/** All that stands in the file of everything beside the drafts, as it was kept. */
+export interface Beside {
+  readonly bin: readonly unknown[];
+  readonly outlines: readonly unknown[];
+  readonly offcuts: readonly unknown[];
+  readonly settings?: unknown;
+}
+
+/** The same, read: what cannot be is counted. */
+export interface ReadBeside {
+  readonly bin: readonly Binned[];
+  readonly outlines: readonly ShelfOutline[];
+  readonly offcuts: readonly KeptOffcut[];
+  readonly settings: Settings | undefined;
+  readonly unread: number;
+}
+export const NOTHING_BESIDE: ReadBeside = { bin: [], outlines: [], offcuts: [], settings: undefined, unread: 0 };
+
+/** Reads what a file holds beside its drafts; never throws on what it is given. */
+export function readBeside(given: Readonly<Record<string, unknown>> = {}): ReadBeside {
+  const rows = (name: keyof Beside): readonly unknown[] => (Array.isArray(given[name]) ? given[name] : []);
+  let unread = 0;
+  const all = <T>(name: keyof Beside, read: (row: unknown) => T | undefined): T[] =>
+    rows(name).flatMap((row) => {
+      const one = read(row);
+      if (one === undefined) unread += 1;
+      return one === undefined ? [] : [one];
+    });
+  const bin = all("bin", readBinned);
+  const outlines = all("outlines", (row) => outlineSchema.safeParse(row).data);
+  const offcuts = all("offcuts", (row) => offcutSchema.safeParse(row).data);
+  return { bin, outlines, offcuts, settings: settingsSchema.safeParse(given["settings"]).data, unread };
+}
