@@ -5,11 +5,23 @@ import { TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import { IN_THE_MIDDLE } from "../model/fitting.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
-import { offOutline } from "../paper/hole.ts";
+import { nearTo } from "../geometry/near.ts";
 import { type Check, isShort, remedy } from "./check.ts";
 import type { Whole } from "../fittings/whole.ts";
-import { belongsTogether, DOUBLED_MM, isDoubled } from "./fineCuts.ts";
-import { isClosed, nameOf, nearestTo, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
+import { belongsTogether, DOUBLED_MM, isDoubled, isNear } from "./fineCuts.ts";
+import {
+  byPlace,
+  isClosed,
+  nameOf,
+  nearestTo,
+  onceARow,
+  oncePerPair,
+  placeOf,
+  type RowCut,
+  roundOf,
+  rowCuts,
+  tellsOf,
+} from "./rowCuts.ts";
 import { nth } from "../units/nth.ts";
 
 /** Paper that is left between two cuts, or a cut and an edge, tears where it is narrower when it is cut by hand, mm (geometry notes). */
@@ -27,13 +39,20 @@ export const cuts: Check = {
 function inPiece(checked: Whole, piece: Piece): Finding[] {
   // what a fitting's own paper is cut to is another check's
   const all = rowCuts(piece).filter(({ fitting }) => fitting !== piece.fitting);
+  const { near } = byPlace(all);
+  const order = new Map(all.map((one, i) => [one, i]));
+  const after = (one: RowCut): RowCut[] => {
+    const at = order.get(one) ?? 0;
+    return near(one.box, LEAST_PAPER_MM).filter((other) => (order.get(other) ?? 0) > at);
+  };
+  const how = { apart: oncePerPair(apart), isDoubled: oncePerPair(isDoubled) };
   return onceARow([
     ...drawnOver(checked, piece),
-    ...all.flatMap((one, i) => [
+    ...all.flatMap((one) => [
       ...atEdge(checked, piece, one),
       ...overScore(checked, piece, one),
       ...inGlue(checked, piece, one),
-      ...close(checked, piece, one, all.slice(i + 1)),
+      ...close(checked, piece, one, after(one), how),
     ]),
   ]);
 }
@@ -62,7 +81,10 @@ function atEdge(checked: Whole, piece: Piece, one: RowCut): Finding[] {
   const where = { ...placeOf(one), ...movedOff(fitting) };
   if (past > MET_MM)
     return [told(checked, piece, fitting, { ...where, code: "past-edge", severity: "error", figure: past })];
-  const figure = Math.min(...points.map((p) => offOutline(edge, p)));
+  const figure = points.reduce(
+    (least, p) => Math.min(least, nearTo(edge, p, Math.min(least, LEAST_PAPER_MM))),
+    Infinity,
+  );
   // a slit that is cut in from the edge is meant to
   if (!isShort(figure, LEAST_PAPER_MM) || (cut.kind === "slit" && figure < MET_MM)) return [];
   const near = { code: "near-edge", severity: "warning", figure, limit: LEAST_PAPER_MM } as const;
@@ -109,10 +131,11 @@ const overScore = (checked: Whole, piece: Piece, one: RowCut): Finding[] =>
 
 /** Glue that would come through, or that has nothing to hold there. */
 function inGlue(checked: Whole, piece: Piece, one: RowCut): Finding[] {
-  const { cut, fitting, points } = one;
+  const { cut, fitting, points, box } = one;
   const isGlued = piece.glue.some(
     ({ panel, polygon }) =>
       panel === cut.panel &&
+      isNear(boundsOf(polygon), box, 0) &&
       (points.some((p) => holds(polygon, p)) || (isClosed(cut) && sharedConvex(points, polygon) > TOUCHING_MM2)),
   );
   if (!isGlued) return [];
@@ -127,13 +150,19 @@ function apart(a: RowCut, b: RowCut): number {
   return Math.min(off(a, b), off(b, a));
 }
 
-function close(checked: Whole, piece: Piece, one: RowCut, others: readonly RowCut[]): Finding[] {
+/** What is asked of pairs of cuts. */
+interface Pairs {
+  readonly apart: typeof apart;
+  readonly isDoubled: typeof isDoubled;
+}
+
+function close(checked: Whole, piece: Piece, one: RowCut, others: readonly RowCut[], how: Pairs): Finding[] {
   const { fitting } = one;
   // letters stand as near as they are set: what is left between them is the typeface's
   const [near] = (belongsTogether(checked, fitting) ? others.filter((other) => other.fitting !== fitting) : others)
-    .map((other) => ({ other, off: apart(one, other) }))
+    .map((other) => ({ other, off: how.apart(one, other) }))
     // a line that is cut twice is told as that
-    .filter(({ other, off }) => isShort(off, LEAST_PAPER_MM) && !(off < DOUBLED_MM && isDoubled(one, other)))
+    .filter(({ other, off }) => isShort(off, LEAST_PAPER_MM) && !(off < DOUBLED_MM && how.isDoubled(one, other)))
     .sort((a, b) => a.off - b.off);
   if (!near) return [];
   const isSame = near.other.fitting === fitting;

@@ -7,7 +7,20 @@ import { keptLoops, loopsOf } from "../outlines/outline.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, isShort, remedy } from "./check.ts";
 import type { Whole } from "../fittings/whole.ts";
-import { isClosed, nameOf, nearestTo, onceARow, placeOf, type RowCut, roundOf, rowCuts, tellsOf } from "./rowCuts.ts";
+import {
+  byPlace,
+  isClosed,
+  nameOf,
+  nearestTo,
+  onceARow,
+  oncePerPair,
+  placeOf,
+  type RowCut,
+  rowCut,
+  roundOf,
+  rowCuts,
+  tellsOf,
+} from "./rowCuts.ts";
 import { nth } from "../units/nth.ts";
 
 /** Two cut lines nearer than this (mm) over so long (mm) are one line cut twice (geometry notes). */
@@ -42,7 +55,7 @@ const isLettered = ({ parts }: Whole, { fitting }: Piece): boolean =>
 const told = tellsOf("fine");
 
 /** Whether two boxes come nearer one another than so far. */
-const isNear = (a: Bounds, b: Bounds, mm: number): boolean =>
+export const isNear = (a: Bounds, b: Bounds, mm: number): boolean =>
   a.left - mm < b.right && b.left - mm < a.right && a.bottom - mm < b.top && b.bottom - mm < a.top;
 
 /** mm that a line runs along another in one go, no further from it than two lines that are one. */
@@ -68,16 +81,17 @@ export const isDoubled = (a: RowCut, b: RowCut): boolean =>
   isNear(a.box, b.box, DOUBLED_MM) && togetherFor(a.points, roundOf(b), isClosed(a.cut)) >= DOUBLED_LONG_MM;
 
 function doubledLines(checked: Whole, piece: Piece, lines: readonly RowCut[]): Finding[] {
-  const edge: RowCut | undefined = piece.outline[0] && {
-    cut: { id: "edge", panel: piece.root, kind: "window", path: piece.outline[0] },
-    fitting: piece.fitting ?? "",
-    points: flatten(piece.outline[0]),
-    box: boundsOf(flatten(piece.outline[0])),
-  };
+  const edge =
+    piece.outline[0] &&
+    rowCut({ id: "edge", panel: piece.root, kind: "window", path: piece.outline[0] }, piece.fitting ?? "");
+  const { near } = byPlace(lines);
+  const order = new Map(lines.map((one, i) => [one, i]));
+  const doubled = oncePerPair(isDoubled);
   return lines.flatMap((one, i): Finding[] => {
+    const after = near(one.box, DOUBLED_MM).filter((other) => (order.get(other) ?? 0) > i);
     // paper of its own has its outer line for one of the two
-    const others = [...lines.slice(i + 1), ...(edge && one.fitting === piece.fitting ? [edge] : [])];
-    const twin = others.find((other) => isDoubled(one, other));
+    const others = [...after, ...(edge && one.fitting === piece.fitting ? [edge] : [])];
+    const twin = others.find((other) => doubled(one, other));
     if (!twin) return [];
     const isSame = twin.fitting === one.fitting;
     const over = isSame ? "" : nameOf(checked, twin.fitting);
@@ -124,11 +138,14 @@ function larger({ spec }: Whole, fitting: string, by: number): Pick<Finding, "re
 /** The paper between the openings of one row, where they belong together: letters with their bridges, an outline with its insides. */
 function bridges(checked: Whole, piece: Piece, lines: readonly RowCut[]): Finding[] {
   const closed = lines.filter(({ cut, fitting }) => isClosed(cut) && belongsTogether(checked, fitting));
+  const places = byPlace(closed);
+  const order = new Map(closed.map((one, i) => [one, i]));
+  const apart = oncePerPair((one, other) => nearestTo(one.points, other.points, other.box, LEAST_BRIDGE_MM));
   return closed.flatMap((one, i): Finding[] => {
-    const near = closed
-      .slice(i + 1)
-      .filter((other) => other.fitting === one.fitting && isNear(one.box, other.box, LEAST_BRIDGE_MM))
-      .map((other) => nearestTo(one.points, other.points, other.box, LEAST_BRIDGE_MM));
+    const near = places
+      .near(one.box, LEAST_BRIDGE_MM)
+      .filter((other) => other.fitting === one.fitting && (order.get(other) ?? 0) > i)
+      .map((other) => apart(one, other));
     const figure = Math.min(Infinity, ...near);
     if (!isShort(figure, LEAST_BRIDGE_MM)) return [];
     const mends = larger(checked, one.fitting, LEAST_BRIDGE_MM / Math.max(figure, 0.05));

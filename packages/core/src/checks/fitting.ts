@@ -7,7 +7,7 @@ import { place, type Point } from "../geometry/point.ts";
 import type { Finding, Lying, PathChange } from "../model/solution.ts";
 import type { Place } from "../model/spec.ts";
 import { loopsOf } from "../outlines/outline.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import { valueAt } from "../recipe/change.ts";
 import { type Check, remedy } from "./check.ts";
 import { at, type FittingChecked, pathOf, SEEN_MM } from "./laidThing.ts";

@@ -1,10 +1,12 @@
 /** What checks of cuts that rows of the recipe make have in common: the cuts with their points, and a finding of one. */
+import Flatbush from "flatbush";
 import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Cut, Piece } from "../model/piece.ts";
 import type { Finding } from "../model/solution.ts";
 import { valueAt } from "../recipe/change.ts";
-import { offOutline } from "../paper/hole.ts";
+import { nearTo } from "../geometry/near.ts";
+import { nth } from "../units/nth.ts";
 import type { Whole } from "../fittings/whole.ts";
 
 /** A cut of a row with its points, and the box round it. */
@@ -13,22 +15,92 @@ export interface RowCut {
   readonly fitting: string;
   readonly points: readonly Point[];
   readonly box: Bounds;
+  /** what it looks like, wherever it stands: cuts that say the same are the same shape */
+  readonly shape: string;
 }
 
+/** A cut of a row. */
+export function rowCut(cut: Cut, fitting: string): RowCut {
+  const points = flatten(cut.path);
+  const box = boundsOf(points);
+  return { cut, fitting, points, box, shape: shapeOf(points, box, cut.kind) };
+}
+
+/** mm: shapes that are nowhere farther off than a thousandth of this are one. */
+const SAME_SHAPE = 1000;
+function shapeOf(points: readonly Point[], { left, bottom }: Bounds, kind: string): string {
+  const at = ([x, y]: Point): string =>
+    `${String(Math.round((x - left) * SAME_SHAPE))},${String(Math.round((y - bottom) * SAME_SHAPE))}`;
+  return `${kind} ${points.map(at).join(" ")}`;
+}
+
+/** All that rows have cut in a piece, with an index of where. */
+export interface RowCuts {
+  readonly all: readonly RowCut[];
+  /** those that come nearer a box than so far (mm), in their order */
+  near(box: Bounds, mm: number): readonly RowCut[];
+}
+
+const known = new WeakMap<Piece, readonly RowCut[]>();
+
 /** All that rows have cut in a piece. */
-export const rowCuts = (piece: Piece): readonly RowCut[] =>
-  piece.cuts.flatMap((cut): RowCut[] => {
-    if (cut.fitting === undefined) return [];
-    const points = flatten(cut.path);
-    return [{ cut, fitting: cut.fitting, points, box: boundsOf(points) }];
-  });
+export function rowCuts(piece: Piece): readonly RowCut[] {
+  const before = known.get(piece);
+  if (before) return before;
+  const cuts = piece.cuts.flatMap((cut): RowCut[] => (cut.fitting === undefined ? [] : [rowCut(cut, cut.fitting)]));
+  known.set(piece, cuts);
+  return cuts;
+}
+
+/** Some of them, to be asked for by place. */
+export function byPlace(all: readonly RowCut[]): RowCuts {
+  if (all.length === 0) return { all, near: () => [] };
+  const index = new Flatbush(all.length);
+  for (const { box } of all) index.add(box.left, box.bottom, box.right, box.top);
+  index.finish();
+  const near = ({ left, bottom, right, top }: Bounds, mm: number): readonly RowCut[] =>
+    index
+      .search(left - mm, bottom - mm, right + mm, top + mm)
+      .sort((a, b) => a - b)
+      .map((i) => nth(all, i));
+  return { all, near };
+}
+
+/**
+ * The same asked of two cuts is answered once for all pairs of their shapes that stand as they do to one another: of a row
+ * one cell and its neighbours are looked at.
+ */
+export function oncePerPair<T>(ask: (a: RowCut, b: RowCut) => T): (a: RowCut, b: RowCut) => T {
+  const answers = new Map<string, T>();
+  const ids = new Map<string, number>();
+  const idOf = (shape: string): number => {
+    const id = ids.get(shape) ?? ids.size;
+    ids.set(shape, id);
+    return id;
+  };
+  return (a, b) => {
+    const off = [b.box.left - a.box.left, b.box.bottom - a.box.bottom].map((mm) => Math.round(mm * SAME_SHAPE));
+    const key = `${String(idOf(a.shape))} ${String(idOf(b.shape))} ${off.join(" ")}`;
+    const known = answers.get(key);
+    if (known !== undefined) return known;
+    const answer = ask(a, b);
+    answers.set(key, answer);
+    return answer;
+  };
+}
 
 /** Whether it has an inside. */
 export const isClosed = ({ kind }: Cut): boolean => kind !== "slit";
 
 /** Its points; an open line there and back, so that it has no side that closes it. */
-export const roundOf = ({ cut, points }: RowCut): readonly Point[] =>
-  isClosed(cut) ? points : [...points, ...points.slice(1, -1).reverse()];
+export function roundOf({ cut, points }: RowCut): readonly Point[] {
+  if (isClosed(cut)) return points;
+  const before = rounds.get(points);
+  const round = before ?? [...points, ...points.slice(1, -1).reverse()];
+  rounds.set(points, round);
+  return round;
+}
+const rounds = new WeakMap<readonly Point[], readonly Point[]>();
 
 /** Whether a place comes nearer a box than so far (mm). */
 const comesNear = ([x, y]: Point, { left, right, bottom, top }: Bounds, mm: number): boolean =>
@@ -40,8 +112,11 @@ const comesNear = ([x, y]: Point, { left, right, bottom, top }: Bounds, mm: numb
  */
 export function nearestTo(places: readonly Point[], line: readonly Point[], box: Bounds, most: number): number {
   let least = Infinity;
-  for (const p of places) if (comesNear(p, box, Math.min(most, least))) least = Math.min(least, offOutline(line, p));
-  return least < most ? least : Infinity;
+  for (const p of places) {
+    const far = Math.min(most, least);
+    if (comesNear(p, box, far)) least = Math.min(least, nearTo(line, p, far));
+  }
+  return least;
 }
 
 /** Where a cut is, for the drawing. */
@@ -63,6 +138,9 @@ export const tellsOf =
 
 /** What many cuts of one row do is told once. */
 export function onceARow(found: readonly Finding[]): Finding[] {
-  const key = ({ code, facts }: Finding): string => `${code} ${String(facts?.["fitting"])}`;
-  return found.filter((f, i) => found.findIndex((g) => key(g) === key(f)) === i);
+  const said = new Set<string>();
+  return found.filter(({ code, facts }) => {
+    const key = `${code} ${String(facts?.["fitting"])}`;
+    return said.size < said.add(key).size;
+  });
 }

@@ -4,7 +4,7 @@ import { flatten, holds, type Path } from "../geometry/path.ts";
 import { between, direction, distance, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Solution } from "../model/solution.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import { after, lyingMove, move, type Point3, undo } from "../paper/pose.ts";
 import { type At, extent, IN_PLANE_MM, pairs, type ProofFacet } from "./inSpace.ts";
 import { nth } from "../units/nth.ts";

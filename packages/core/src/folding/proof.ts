@@ -7,7 +7,7 @@ import { areaOf, boundsOf, flatten, holds } from "../geometry/path.ts";
 import { CURVE_SAG_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Contained, Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import { filledWith, foldedPanels, lastOrder } from "../paper/pose.ts";
 import { contentsCrossings, type Crossing, flatCrossings, foldedCrossings } from "./crossings.ts";
 import { type At, sheetsOf } from "./inSpace.ts";

@@ -2,7 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { areaOf, flatten, type Path } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import { fitRing } from "./fit.ts";
 
 const HOW = { off: 0.4, step: 1, arm: 6 };

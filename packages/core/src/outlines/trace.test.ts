@@ -4,7 +4,7 @@ import { find } from "../catalogue/entry.ts";
 import { shapes } from "../catalogue/shapes.ts";
 import { flatten, flattenTo } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import type { Pixels } from "./picture.ts";
 import { pictureSize } from "./pictureSize.ts";
 import { leastAcross, trace } from "./trace.ts";

@@ -11,7 +11,7 @@
 import { contours } from "d3-contour";
 import { areaOf, flatten, type Path, polygon } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import { fitRing } from "./fit.ts";
 import { blurred, noiseOf, partedAt, type Pixels, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
 import { nth } from "../units/nth.ts";

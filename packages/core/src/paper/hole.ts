@@ -1,26 +1,13 @@
 /** Holes in paper: how much must stand round them, and how much does. */
 import { flatten, holds, type Path } from "../geometry/path.ts";
+import { offOutline } from "../geometry/near.ts";
 import type { Cut } from "../model/piece.ts";
 import { roundUp } from "../units/ruler.ts";
 import { type Drawn, type Edge, edgeOf, type Twin } from "./panel.ts";
-import { add, direction, distance, dot, place, type Point, scale, subtract } from "../geometry/point.ts";
-import { nth } from "../units/nth.ts";
+import { add, direction, place, type Point, scale, subtract } from "../geometry/point.ts";
 
 /** mm of paper a hole's rim needs to the edge: 3 mm, or the hole's own width where that is more (geometry notes). */
 export const rimNeeds = (across: number): number => Math.max(3, across);
-
-/** Distance of a point from the edge of a polygon, mm. */
-export function offOutline(points: readonly Point[], p: Point): number {
-  return Math.min(
-    ...points.map((a, i) => {
-      const b = nth(points, i + 1);
-      const along = subtract(b, a);
-      const long = dot(along, along);
-      const t = long === 0 ? 0 : Math.min(1, Math.max(0, dot(subtract(p, a), along) / long));
-      return distance(p, add(a, scale(along, t)));
-    }),
-  );
-}
 
 /** mm by which a closed or open line runs out of a polygon; 0 where all of it lies within. */
 export const runsOut = (points: readonly Point[], line: readonly Point[]): number =>

@@ -10,7 +10,7 @@
 import { cutAway, grown, type Ring, type Rings, unionOf } from "../geometry/areas.ts";
 import { combined } from "../geometry/curves.ts";
 import { areaOf, type Bounds, boundsOf, flatten, holds, type Path, polygon } from "../geometry/path.ts";
-import { offOutline } from "../paper/hole.ts";
+import { offOutline } from "../geometry/near.ts";
 import { nth } from "../units/nth.ts";
 
 /** Whether a ring is a hole: clockwise. */
