@@ -90,8 +90,8 @@ function doubledLines(checked: Whole, piece: Piece, lines: readonly RowCut[]): F
   return lines.flatMap((one, i): Finding[] => {
     const after = near(one.box, DOUBLED_MM).filter((other) => (order.get(other) ?? 0) > i);
     // paper of its own has its outer line for one of the two
-    const others = [...after, ...(edge && one.fitting === piece.fitting ? [edge] : [])];
-    const twin = others.find((other) => doubled(one, other));
+    const outer = edge && one.fitting === piece.fitting && isDoubled(one, edge) ? edge : undefined;
+    const twin = after.find((other) => doubled(one, other)) ?? outer;
     if (!twin) return [];
     const isSame = twin.fitting === one.fitting;
     const over = isSame ? "" : nameOf(checked, twin.fitting);

@@ -15,15 +15,18 @@ export interface RowCut {
   readonly fitting: string;
   readonly points: readonly Point[];
   readonly box: Bounds;
-  /** what it looks like, wherever it stands: cuts that say the same are the same shape */
-  readonly shape: string;
+  /** which shape it is, wherever it stands: cuts of one piece with the same number are the same shape */
+  readonly shape: number;
 }
 
-/** A cut of a row. */
-export function rowCut(cut: Cut, fitting: string): RowCut {
+/** A cut of a row; by itself it is a shape of its own. */
+export function rowCut(cut: Cut, fitting: string, shapes = new Map<string, number>()): RowCut {
   const points = flatten(cut.path);
   const box = boundsOf(points);
-  return { cut, fitting, points, box, shape: shapeOf(points, box, cut.kind) };
+  const said = shapeOf(points, box, cut.kind);
+  const shape = shapes.get(said) ?? shapes.size + 1;
+  shapes.set(said, shape);
+  return { cut, fitting, points, box, shape };
 }
 
 /** mm: shapes that are nowhere farther off than a thousandth of this are one. */
@@ -47,7 +50,10 @@ const known = new WeakMap<Piece, readonly RowCut[]>();
 export function rowCuts(piece: Piece): readonly RowCut[] {
   const before = known.get(piece);
   if (before) return before;
-  const cuts = piece.cuts.flatMap((cut): RowCut[] => (cut.fitting === undefined ? [] : [rowCut(cut, cut.fitting)]));
+  const shapes = new Map<string, number>();
+  const cuts = piece.cuts.flatMap((cut): RowCut[] =>
+    cut.fitting === undefined ? [] : [rowCut(cut, cut.fitting, shapes)],
+  );
   known.set(piece, cuts);
   return cuts;
 }
@@ -71,23 +77,24 @@ export function byPlace(all: readonly RowCut[]): RowCuts {
  * one cell and its neighbours are looked at.
  */
 export function oncePerPair<T>(ask: (a: RowCut, b: RowCut) => T): (a: RowCut, b: RowCut) => T {
-  const answers = new Map<string, T>();
-  const ids = new Map<string, number>();
-  const idOf = (shape: string): number => {
-    const id = ids.get(shape) ?? ids.size;
-    ids.set(shape, id);
-    return id;
-  };
+  const answers = new Map<number, Map<number, T>>();
   return (a, b) => {
-    const off = [b.box.left - a.box.left, b.box.bottom - a.box.bottom].map((mm) => Math.round(mm * SAME_SHAPE));
-    const key = `${String(idOf(a.shape))} ${String(idOf(b.shape))} ${off.join(" ")}`;
-    const known = answers.get(key);
+    const shapes = a.shape * MOST_SHAPES + b.shape;
+    const by = Math.round((b.box.left - a.box.left) * SAME_SHAPE);
+    const up = Math.round((b.box.bottom - a.box.bottom) * SAME_SHAPE);
+    const places = answers.get(shapes) ?? new Map<number, T>();
+    answers.set(shapes, places);
+    const place = by * FAR + up;
+    const known = places.get(place);
     if (known !== undefined) return known;
     const answer = ask(a, b);
-    answers.set(key, answer);
+    places.set(place, answer);
     return answer;
   };
 }
+/** A piece has fewer shapes cut in it; no two of its cuts stand so many thousandths of a mm from one another. */
+const MOST_SHAPES = 2 ** 20;
+const FAR = 2 ** 25;
 
 /** Whether it has an inside. */
 export const isClosed = ({ kind }: Cut): boolean => kind !== "slit";

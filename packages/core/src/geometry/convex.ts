@@ -7,7 +7,18 @@
  *   └────────┘        └─╱────╲─┘      is kept clear of them. A cut that ran on along an edge would leave a part whose rim
  *                                     is drawn in along the cut as well.
  */
-import { areaOf, clipConvex, flattenTo, leftOf, type Path, polygon, split, sweep } from "./path.ts";
+import {
+  areaOf,
+  type Bounds,
+  boundsOf,
+  clipConvex,
+  flattenTo,
+  leftOf,
+  type Path,
+  polygon,
+  split,
+  sweep,
+} from "./path.ts";
 import { add, between, cross, direction, distance, type Point, scale, subtract } from "./point.ts";
 import { SAME_POINT_MM } from "./tolerance.ts";
 import { nth } from "../units/nth.ts";
@@ -148,9 +159,31 @@ export function convexes(points: readonly Point[]): readonly (readonly Point[])[
   return parts;
 }
 
-/** mm² that two polygons share; close to it where one has many corners that turn inwards. */
-export const sharedConvex = (a: readonly Point[], b: readonly Point[]): number =>
-  sharedParts(convexes(a), convexes(b)).reduce((sum, p) => sum + Math.abs(areaOf(polygon(p))), 0);
+/**
+ * mm² that two polygons share; close to it where both have many corners that turn inwards. Where one is convex the other is
+ * clipped by it whole: where that turns inwards its clip runs along the edge and back again, which adds no area.
+ */
+export function sharedConvex(a: readonly Point[], b: readonly Point[]): number {
+  if (a.length < 3 || b.length < 3 || !boxesMeet(a, b)) return 0;
+  const area = (points: readonly Point[]): number => (points.length < 3 ? 0 : Math.abs(areaOf(polygon(points))));
+  const [one, other] = [anticlockwise(a), anticlockwise(b)];
+  if (isConvex(other)) return area(clipConvex(one, other));
+  if (isConvex(one)) return area(clipConvex(other, one));
+  return sharedParts(convexes(a), convexes(b)).reduce((sum, p) => sum + area(p), 0);
+}
+
+const boxes = new WeakMap<readonly Point[], Bounds>();
+function boxOf(points: readonly Point[]): Bounds {
+  const known = boxes.get(points);
+  if (known) return known;
+  const box = boundsOf(points);
+  boxes.set(points, box);
+  return box;
+}
+function boxesMeet(a: readonly Point[], b: readonly Point[]): boolean {
+  const [p, q] = [boxOf(a), boxOf(b)];
+  return p.left <= q.right && q.left <= p.right && p.bottom <= q.top && q.bottom <= p.top;
+}
 
 /** What two polygons share, as convex polygons: all of it, or less where both turn inwards. */
 export const sharedParts = (a: readonly (readonly Point[])[], b: readonly (readonly Point[])[]): Point[][] =>
@@ -173,12 +206,21 @@ function runsBack([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point, [dx, dy]: P
  */
 export function unpinched(points: readonly Point[]): readonly (readonly Point[])[] {
   const count = points.length;
-  const at = (k: number): Point => nth(points, k % count);
-  for (let i = 0; i < count; i += 1)
-    for (let k = i + 1; k < count; k += 1)
-      if (runsBack(at(i), at(i + 1), at(k), at(k + 1)))
+  const at = (k: number): Point => points[k < count ? k : k - count] as Point;
+  for (let i = 0; i < count; i += 1) {
+    const [from, to] = [at(i), at(i + 1)];
+    const [left, right] = from[0] < to[0] ? [from[0], to[0]] : [to[0], from[0]];
+    const [low, high] = from[1] < to[1] ? [from[1], to[1]] : [to[1], from[1]];
+    for (let k = i + 1; k < count; k += 1) {
+      const [c, d] = [at(k), at(k + 1)];
+      // by hand: nearly all edges of a long line lie clear of one another
+      if ((c[0] < left && d[0] < left) || (c[0] > right && d[0] > right)) continue;
+      if ((c[1] < low && d[1] < low) || (c[1] > high && d[1] > high)) continue;
+      if (runsBack(from, to, c, d))
         return [points.slice(i + 1, k + 1), [...points.slice(k + 1), ...points.slice(0, i + 1)]]
           .filter((part) => part.length > 2)
           .flatMap(unpinched);
+    }
+  }
   return [points];
 }

@@ -1,6 +1,7 @@
 /** How far places are from a closed line of chords: a short one chord by chord, a long one by an index of its chords. */
 import Flatbush from "flatbush";
 import { nth } from "../units/nth.ts";
+import type { Bounds } from "./path.ts";
 import type { Point } from "./point.ts";
 
 /** Lines of fewer chords are looked through faster than an index of them is made. */
@@ -56,4 +57,10 @@ export function offOutline(ring: readonly Point[], p: Point): number {
     if (off < Infinity) return off;
   }
   return nearTo(ring, p, far + 1);
+}
+
+/** Whether a closed line comes into a box: where it does not, all of the box is on one side of it. */
+export function comesInto(ring: readonly Point[], { left, bottom, right, top }: Bounds): boolean {
+  if (ring.length === 0) return false;
+  return indexOf(ring).search(left, bottom, right, top).length > 0;
 }

@@ -213,13 +213,51 @@ export function boundsOf(points: readonly Point[]): Bounds {
 
 /** Does the polygon hold the point? Points on its edge count either way. */
 export function holds(points: readonly Point[], p: Point): boolean {
+  const [x, y] = p;
   let inside = false;
-  for (let i = 0, j = points.length - 1; i < points.length; j = i, i += 1) {
-    const a = nth(points, i);
-    const b = nth(points, j);
-    if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
-  }
+  const look = (i: number): void => {
+    const a = points[i] as Point;
+    const b = points[i === 0 ? points.length - 1 : i - 1] as Point;
+    if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside;
+  };
+  if (points.length < BANDED_FROM) for (let i = 0; i < points.length; i += 1) look(i);
+  else for (const i of bandOf(points, y)) look(i);
   return inside;
+}
+
+/** Of a line of so many corners only the edges at a place's own height are looked at: outlines are asked of place by place. */
+const BANDED_FROM = 64;
+const MOST_BANDS = 256;
+
+interface Bands {
+  readonly low: number;
+  readonly tall: number;
+  readonly edges: readonly (readonly number[])[];
+}
+const banded = new WeakMap<readonly Point[], Bands>();
+const NO_EDGES: readonly number[] = [];
+
+function bandOf(points: readonly Point[], y: number): readonly number[] {
+  let bands = banded.get(points);
+  if (!bands) {
+    bands = bandsOf(points);
+    banded.set(points, bands);
+  }
+  return bands.edges[Math.floor((y - bands.low) / bands.tall)] ?? NO_EDGES;
+}
+
+function bandsOf(points: readonly Point[]): Bands {
+  let [low, high] = [Infinity, -Infinity];
+  for (const [, y] of points) [low, high] = [Math.min(low, y), Math.max(high, y)];
+  const count = Math.min(MOST_BANDS, Math.ceil(points.length / 4));
+  const tall = (high - low) / count || 1;
+  const edges = Array.from({ length: count + 1 }, (): number[] => []);
+  points.forEach(([, y], i) => {
+    const [, before] = nth(points, i - 1);
+    const last = Math.floor((Math.max(y, before) - low) / tall);
+    for (let n = Math.floor((Math.min(y, before) - low) / tall); n <= last; n += 1) edges[n]?.push(i);
+  });
+  return { low, tall, edges };
 }
 
 /**

@@ -19,6 +19,7 @@ import {
   split,
   mapPath,
 } from "../geometry/path.ts";
+import { comesInto } from "../geometry/near.ts";
 import { distance, HERE, type Point } from "../geometry/point.ts";
 import { nth } from "../units/nth.ts";
 
@@ -66,6 +67,8 @@ function laid(edge: PuzzleEdge, from: Point, to: Point, left: boolean, deep: num
 
 /** The parts of a line that lie within a ring. */
 function within(path: Path, ring: readonly Point[]): Path[] {
+  const [first] = path;
+  if (first && !comesInto(ring, boundsOf(flatten(path)))) return holds(ring, first.from) ? [path] : [];
   const runs: Segment[][] = [];
   for (const s of path) {
     const isIn = (t: number): boolean => holds(ring, pointAt(s, t));
@@ -102,12 +105,15 @@ interface Cell {
 
 /** How much of a cell lies within the ring, and where. */
 function covered(ring: readonly Point[], left: number, low: number, wide: number, high: number): Cell {
+  const own: Point = [left + wide / 2, low + high / 2];
+  if (!comesInto(ring, { left, bottom: low, right: left + wide, top: low + high }))
+    return { part: holds(ring, own) ? 1 : 0, middle: own };
   const places = Array.from({ length: LOOKS ** 2 }, (_, n): Point => [
     left + (((n % LOOKS) + 0.5) / LOOKS) * wide,
     low + ((Math.floor(n / LOOKS) + 0.5) / LOOKS) * high,
   ]).filter((p) => holds(ring, p));
   const part = places.length / LOOKS ** 2;
-  if (places.length === 0) return { part, middle: [left + wide / 2, low + high / 2] };
+  if (places.length === 0) return { part, middle: own };
   const mean: Point = [
     places.reduce((sum, [x]) => sum + x, 0) / places.length,
     places.reduce((sum, [, y]) => sum + y, 0) / places.length,
