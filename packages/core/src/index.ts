@@ -41,7 +41,7 @@ export * from "./model/fitting.ts";
 export { paperColours, poundsOf } from "./catalogue/papers.ts";
 export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
 export { rulerMarks } from "./pictures/rulerMarks.ts";
-export { solve } from "./solve.ts";
+export { bareOf, remedyFor, solve, untried } from "./solve.ts";
 export * from "./units/format.ts";
 export * from "./units/length.ts";
 export * from "./units/ruler.ts";

@@ -1,4 +1,5 @@
 /** The road itself: what the maker says → panels and folds → everything else. */
+import type { Check } from "./checks/check.ts";
 import { checks } from "./checks/index.ts";
 import type { Part } from "./fittings/laid.ts";
 import { layFittings } from "./fittings/lay.ts";
@@ -100,21 +101,35 @@ function once(found: readonly Finding[]): Finding[] {
 /** What the checks say of a recipe, each with every remedy it knows: none has been tried yet. */
 export const untried = (spec: Spec): readonly Finding[] => foundIn(madeOf(spec));
 
+/** A finding without what might mend it. */
+export const bareOf = ({ remedy: _remedy, others: _others, ...bare }: Finding): Finding => bare;
+
 /** A finding keeps the first of its remedies that mends it and breaks nothing else: they are tried before one is offered. */
 function tried(spec: Spec, found: Finding, all: readonly Finding[]): Finding {
-  const { remedy: first, others = [], ...bare } = found;
-  const remedy = (first ? [first, ...others] : []).find((one) => mends(spec, one, found, all));
-  return remedy ? { ...bare, remedy } : bare;
+  const remedy = remedyFor(spec, found, all);
+  return { ...bareOf(found), ...(remedy && { remedy }) };
+}
+
+/**
+ * The first remedy of a finding that mends it and breaks nothing else; undefined where none does.
+ * @param found as `untried` gives it, among `all` that it gave of the recipe
+ */
+export function remedyFor(spec: Spec, found: Finding, all: readonly Finding[]): Remedy | undefined {
+  const { remedy: first, others = [] } = found;
+  return (first ? [first, ...others] : []).find((one) => mends(spec, one, found, all));
 }
 
 function mends(spec: Spec, { changes }: Remedy, found: Finding, all: readonly Finding[]): boolean {
   const read = changed(spec, changes);
   if (!read.ok) return false;
+  const checked = checkedOf(madeOf(read.value));
+  const said = (check: Check): readonly Finding[] => check.run(checked);
+  // its own check first: most remedies that do not help are known by that alone
+  const [own, rest] = [checks.filter(({ id }) => id === found.check), checks.filter(({ id }) => id !== found.check)];
   const known = new Set(all.map(keyOf));
-  const after = foundIn(madeOf(read.value));
-  const stands = after.some((f) => keyOf(f) === keyOf(found));
-  const breaks = after.some((f) => f.severity === "error" && !known.has(keyOf(f)));
-  return !stands && !breaks;
+  const breaks = (f: Finding): boolean => f.severity === "error" && !known.has(keyOf(f));
+  const stands = (f: Finding): boolean => keyOf(f) === keyOf(found);
+  return ![own, rest].some((some) => some.flatMap(said).some((f) => stands(f) || breaks(f)));
 }
 
 /** An object with further fields, each worked out when it is first read and kept from then on. */

@@ -44,6 +44,13 @@ async function readStore(known: ReadonlyMap<string, Draft>) {
   return { read, isFirst, begun };
 }
 
+/** Begins a store with its first drafts. */
+const begin = (drafts: readonly Draft[]): Promise<unknown> =>
+  db.transaction("rw", db.drafts, db.kept, async () => {
+    await db.drafts.bulkPut(drafts);
+    await markBegun();
+  });
+
 const namesOf = ({ theirs, ours }: WrittenTwice): NonNullable<DraftsState["clash"]> => ({
   theirs: theirs.name,
   ours: ours.name,
@@ -146,11 +153,11 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         const drafts = new Map([...read.drafts, ...byId(made)]);
         note(drafts.values());
         set({ ...read, drafts, loading: false });
-        if (!begun) await markBegun();
+        // the first visit shows the demo at once, and keeps it meanwhile: all of it with the mark that it was, or neither
+        if (isFirst) await begin([...drafts.values()]);
+        else if (!begun) await markBegun();
         opened();
-        // the first visit shows the demo at once, and keeps it meanwhile
-        const fresh = isFirst ? [...drafts.values()] : made;
-        if (fresh.length > 0) send(fresh, seenOf(fresh));
+        if (!isFirst && made.length > 0) send(made, seenOf(made));
         // what is over a month old is let go when there is nothing else to do
         tidyBin().catch(() => undefined);
         listen();

@@ -277,6 +277,19 @@ describe("the drawer of drafts", () => {
     expect(useDrafts.getState().drafts.size).toBe(0);
   });
 
+  it("is never marked as begun without the demo in it: a window that closes in between begins anew", async () => {
+    useKeeping.setState({ isRead: false });
+    await db.kept.clear();
+    const stopped = vi.spyOn(db.kept, "put").mockRejectedValue(new DOMException("gone", "AbortError"));
+    await useDrafts.getState().load();
+    expect(await db.drafts.count()).toBe(0);
+    expect(await db.kept.count()).toBe(0);
+    stopped.mockRestore();
+    useDrafts.setState({ drafts: new Map() });
+    await useDrafts.getState().load();
+    expect(await db.drafts.count()).toBe(demoDrafts().length);
+  });
+
   it.each([
     ["blocked", new DOMException("denied", "InvalidStateError")],
     ["full", new DOMException("no room", "QuotaExceededError")],

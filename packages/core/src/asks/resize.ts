@@ -2,7 +2,7 @@
 import type { Cannot, Finding } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
 import { type Resized, resizedRecipe, type To } from "../recipe/resize.ts";
-import { untried } from "../solve.ts";
+import { bareOf, untried } from "../solve.ts";
 
 /** A draft's recipe for contents of another size. */
 export function resize(spec: Spec, to: To): Resized {
@@ -16,5 +16,5 @@ function news(before: Spec, after: Spec): Cannot[] {
   const old = new Set(untried(before).map(key));
   return untried(after)
     .filter((f) => f.severity !== "advice" && !old.has(key(f)))
-    .map(({ remedy: _remedy, others: _others, ...finding }): Cannot => ({ code: "finding", finding }));
+    .map((found): Cannot => ({ code: "finding", finding: bareOf(found) }));
 }

@@ -41,7 +41,7 @@ function shapeOf(points: readonly Point[], { left, bottom }: Bounds, kind: strin
 export interface RowCuts {
   readonly all: readonly RowCut[];
   /** those that come nearer a box than so far (mm), in their order */
-  near(box: Bounds, mm: number): readonly RowCut[];
+  readonly near: (box: Bounds, mm: number) => readonly RowCut[];
 }
 
 const known = new WeakMap<Piece, readonly RowCut[]>();

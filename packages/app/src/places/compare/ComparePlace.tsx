@@ -6,6 +6,7 @@ import { Link, useParams } from "react-router";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionsOf } from "../../store/drafting.ts";
 import { useDisplay } from "../../store/settings.ts";
+import { useReadings } from "../../store/reading.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { AnotherVersion } from "./AnotherVersion.tsx";
 import { LINES, type Version } from "./lines.ts";
@@ -23,6 +24,7 @@ export function ComparePlace() {
     () => (draft ? versionsOf(draft, drafts).map((d): Version => ({ draft: d, solution: solutionOf(d.spec) })) : []),
     [draft, drafts],
   );
+  const readings = useReadings(useMemo(() => versions.map((v) => v.draft.spec), [versions]));
   const display = useDisplay();
   if (!draft)
     return (
@@ -64,7 +66,7 @@ export function ComparePlace() {
           </thead>
           <tbody>
             {LINES.map((line) => {
-              const said = versions.map((v) => line.say(v, display));
+              const said = versions.map((v) => line.say({ ...v, reading: readings.of(v.draft.spec) }, display));
               const differs = new Set(said).size > 1;
               return (
                 <tr key={line.label} className={[line.key ? "key" : "", differs ? "differs" : ""].join(" ")}>
@@ -77,11 +79,13 @@ export function ComparePlace() {
             })}
             <tr>
               <th scope="row">To look at</th>
-              {versions.map(({ draft: d, solution }) => {
-                const findings = solution.findings.filter((f) => f.severity !== "advice");
+              {versions.map(({ draft: d }) => {
+                const reading = readings.of(d.spec);
+                const findings = reading?.findings.filter((f) => f.severity !== "advice") ?? [];
                 return (
-                  <td key={d.id}>
-                    {findings.length === 0 ? "nothing" : null}
+                  <td key={d.id} aria-busy={!reading}>
+                    {!reading ? (readings.isFailed(d.spec) ? "could not be looked over" : "looking …") : null}
+                    {reading && findings.length === 0 ? "nothing" : null}
                     {findings.map((f, i) => (
                       <p key={i} className={`finding ${f.severity}`}>
                         {sayFinding(f, display)}

@@ -18,11 +18,14 @@ import {
   type Solution,
   type Spec,
 } from "@cut-fold/core";
+import type { Reading } from "../../store/reading.ts";
 
 /** A version and what it comes to. */
 export interface Version {
   readonly draft: Draft;
   readonly solution: Solution;
+  /** what is read of it at rest; not there until it is worked out */
+  readonly reading?: Reading | undefined;
 }
 
 /** A line of the comparison: what it is and what each version says. */
@@ -81,7 +84,7 @@ export const LINES: readonly ComparedLine[] = [
     label: "Paper in one, all pieces",
     say: ({ solution }, display) => formatArea(paperArea(solution), display),
   },
-  { label: "Steps", say: ({ solution }) => String(solution.steps.length) },
+  { label: "Steps", say: ({ reading }) => (reading ? String(reading.steps.length) : "…") },
   { label: "Details", say: ({ draft: { spec } }, display) => detailsOf(spec, display) },
 ];
 

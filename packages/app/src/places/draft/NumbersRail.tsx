@@ -2,6 +2,7 @@
 import { type Clash, clashFindings, formatLength, formatSize, mainPiece, type Solution } from "@cut-fold/core";
 import { memo, useMemo } from "react";
 import { useAtRest } from "../../parts/useAtRest.ts";
+import { useReading } from "../../store/reading.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { CutList } from "./numbers/CutList.tsx";
 import { Findings } from "./numbers/Findings.tsx";
@@ -19,7 +20,9 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
   const display = useDisplay(solution.grid);
   const rested = useAtRest(solution);
   // what runs into what is known later than the rest, and stands after it
-  const findings = useMemo(() => [...rested.findings, ...clashFindings(rested, clashes)], [rested, clashes]);
+  const { reading, isNow, isFailed } = useReading(rested.spec);
+  const found = reading?.findings;
+  const findings = useMemo(() => [...(found ?? []), ...clashFindings(rested, clashes)], [found, rested, clashes]);
   const main = mainPiece(solution);
   const blank = main?.blank ?? { width: 0, height: 0 };
   const square = Math.abs(blank.width - blank.height) < 0.001;
@@ -44,8 +47,12 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
       )}
       <FinishedSection solution={solution} />
       <PileSection solution={rested} />
-      <Findings findings={findings} grid={rested.grid} />
-      <CutList solution={rested} />
+      <Findings
+        findings={findings}
+        grid={rested.grid}
+        state={isFailed ? "failed" : !isNow ? "working" : reading?.isTrying ? "trying" : "known"}
+      />
+      <CutList solution={rested} materials={reading?.materials} />
     </aside>
   );
 });

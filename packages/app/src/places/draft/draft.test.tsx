@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 /** The draft's place: what is typed on the left is drawn in the middle and counted on the right. */
 import { formatLength, formatSize, inOneSystem, sayFinding, setupOf } from "@cut-fold/core";
-import { fireEvent, screen, within } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { db } from "../../store/db.ts";
 import { demoDrafts } from "../../store/demo.ts";
@@ -195,7 +195,9 @@ describe("the steps", () => {
     await maker.click(screen.getByRole("button", { name: "Finished: begin the next" }));
     expect(screen.getByText(`Step 1 of ${String(steps.length)}`)).toBeDefined();
     expect(plain(document.querySelector(".steps-progress")?.textContent)).toContain("1 of 40 finished");
-    expect((await db.kept.get("made demo-invitation-envelope"))?.value).toEqual({ finished: 1, together: false });
+    await waitFor(async () =>
+      expect((await db.kept.get("made demo-invitation-envelope"))?.value).toEqual({ finished: 1, together: false }),
+    );
   });
 
   it("can be done for all at once, and leave the arrows to the tabs that have the focus", async () => {

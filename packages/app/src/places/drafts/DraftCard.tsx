@@ -33,13 +33,7 @@ function Size({ draft: { spec } }: Shown) {
   const solution = solutionOf(spec);
   const display = useDisplay(solution.grid);
   const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
-  const troubles = solution.findings.filter((f) => f.severity !== "advice").length;
-  return (
-    <>
-      {formatSize(blank.width, blank.height, display)}
-      {troubles > 0 ? <em>{troubles === 1 ? "1 thing to look at" : `${String(troubles)} things to look at`}</em> : null}
-    </>
-  );
+  return formatSize(blank.width, blank.height, display);
 }
 
 interface DraftCardProps extends Shown {

@@ -2,8 +2,14 @@ import { paperNeed, sayMaterial, type Solution } from "@cut-fold/core";
 import { useMemo, memo } from "react";
 import { useDisplay } from "../../../store/settings.ts";
 
+interface CutListProps {
+  readonly solution: Solution;
+  /** nothing until it is worked out */
+  readonly materials: Solution["materials"] | undefined;
+}
+
 /** Every piece, tape and sheet for the whole run. */
-export const CutList = memo(function CutList({ solution }: { readonly solution: Solution }) {
+export const CutList = memo(function CutList({ solution, materials = [] }: CutListProps) {
   const display = useDisplay(solution.grid);
   const sheets = useMemo(() => paperNeed(solution), [solution]);
   const { quantity } = solution.spec;
@@ -12,7 +18,7 @@ export const CutList = memo(function CutList({ solution }: { readonly solution: 
       <h3>{quantity === 1 ? "For one" : `For ${String(quantity)}`}</h3>
       <table className="cut-list">
         <tbody>
-          {[...solution.materials, ...sheets].map((m, i) => {
+          {[...materials, ...sheets].map((m, i) => {
             const { item, amount, note } = sayMaterial(m, display);
             return (
               <tr key={`${m.item} ${String(i)}`}>

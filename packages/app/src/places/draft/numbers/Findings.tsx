@@ -7,7 +7,7 @@ import { chooseFitting } from "../../../store/chosen.ts";
 import { loadFormsOf } from "../../../needs/forms.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
-import { solutionOf } from "../../../store/solutions.ts";
+import { readingOf } from "../../../store/reading.ts";
 
 const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
   error: "Will not work",
@@ -15,19 +15,36 @@ const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
   advice: "Worth knowing",
 };
 
+/** How far the checks have come: nothing is said of what is not yet known. */
+type Looked = "working" | "trying" | "known" | "failed";
+
+const LOOKING: Readonly<Record<Exclude<Looked, "known">, string>> = {
+  working: "Looking it over …",
+  trying: "Looking for what mends it …",
+  failed: "This could not be looked over: the drawing stands, but nothing was checked. A smaller draft can be.",
+};
+
+interface FindingsProps extends Pick<Solution, "findings" | "grid"> {
+  readonly state: Looked;
+}
+
 /** What the checks found, each with the button that mends it. */
-export const Findings = memo(function Findings({ findings, grid }: Pick<Solution, "findings" | "grid">) {
+export const Findings = memo(function Findings({ findings, grid, state }: FindingsProps) {
   const display = useDisplay(grid);
   const sentences = findings.map((finding) => sayFinding(finding, display));
   return (
-    <section aria-label="Findings" aria-live="polite">
-      {findings.length === 0 ? (
+    <section aria-label="Findings" aria-live="polite" aria-busy={state === "working" || state === "trying"}>
+      {state === "known" || (state === "trying" && findings.length === 0) ? null : (
+        <p className="figure-note looking">{LOOKING[state]}</p>
+      )}
+      {findings.length === 0 && state === "known" ? (
         <p className="figure-note all-well">Nothing stands in the way: it folds, fits and closes.</p>
       ) : null}
       {findings.map((finding, i) => (
         <FindingRow
           key={`${finding.check}.${finding.code}.${String(i)}`}
           index={i}
+          code={finding.code}
           severity={finding.severity}
           lights={finding.piece && finding.panel ? `${finding.piece}/${finding.panel}` : undefined}
           sentence={sentences[i] ?? ""}
@@ -41,6 +58,7 @@ export const Findings = memo(function Findings({ findings, grid }: Pick<Solution
 
 interface FindingRowProps {
   readonly index: number;
+  readonly code: string;
   readonly severity: Finding["severity"];
   /** the panel that lights up with it, `piece/panel` */
   readonly lights: string | undefined;
@@ -49,10 +67,11 @@ interface FindingRowProps {
 }
 
 /** Presses the remedy of the finding as it stands now: the row itself only changes with its words. */
-async function press(index: number): Promise<void> {
+async function press(index: number, code: string): Promise<void> {
   const spec = useOpenDraft.getState().draft?.spec;
-  const finding = spec && solutionOf(spec).findings[index];
-  if (!finding?.remedy) return;
+  const finding = spec && (await readingOf(spec))?.findings[index];
+  // what was changed meanwhile may have no such finding any more
+  if (!finding?.remedy || finding.code !== code || useOpenDraft.getState().draft?.spec !== spec) return;
   const { changes } = finding.remedy;
   await loadFormsOf(changes.filter(({ at }) => at[0] === "form").map(({ value }) => ({ form: value })));
   change(changes);
@@ -60,7 +79,7 @@ async function press(index: number): Promise<void> {
   if (fitting !== undefined) chooseFitting(fitting);
 }
 
-const FindingRow = memo(function FindingRow({ index, severity, lights, sentence, remedy }: FindingRowProps) {
+const FindingRow = memo(function FindingRow({ index, code, severity, lights, sentence, remedy }: FindingRowProps) {
   const lit = (): void => {
     if (lights !== undefined) light([lights]);
   };
@@ -78,7 +97,7 @@ const FindingRow = memo(function FindingRow({ index, severity, lights, sentence,
           onFocus={lit}
           onBlur={dim}
           onClick={() => {
-            void press(index);
+            void press(index, code);
           }}
         >
           {remedy}

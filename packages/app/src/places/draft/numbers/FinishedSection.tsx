@@ -1,4 +1,4 @@
-import { formatLength, formatSize, formById, mainPiece, sayFinding, type Solution } from "@cut-fold/core";
+import { type Draft, formatLength, formatSize, formById, mainPiece, sayFinding, type Solution } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useMemo } from "react";
 import { Link, useNavigate } from "react-router";
@@ -6,6 +6,7 @@ import { useDrafts } from "../../../store/drafts.ts";
 import { envelopeFor } from "../../../store/envelopeFor.ts";
 import { followersOf } from "../../../store/following.ts";
 import { useOpenDraft } from "../../../store/openDraft.ts";
+import { useReading } from "../../../store/reading.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { solutionOf } from "../../../store/solutions.ts";
 
@@ -45,21 +46,22 @@ const DraftItsEnvelope = memo(function DraftItsEnvelope() {
 
 /** Envelopes that follow this card, with what they have come to: changed with it, they are not changed in silence. */
 const Followers = memo(function Followers() {
-  const display = useDisplay();
   const id = useOpenDraft((s) => s.draft?.id);
   const drafts = useDrafts((s) => s.drafts);
   const followers = useMemo(() => followersOf(id ?? "", drafts), [id, drafts]);
-  return followers.map((draft) => {
-    const solution = solutionOf(draft.spec);
-    const { findings } = solution;
-    const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
-    const trouble = findings.find((f) => f.severity === "error");
-    return (
-      <p key={draft.id} className="follows">
-        <Link to={`/draft/${draft.id}/flat?stage=inside`}>{draft.name}</Link> follows it: cut{" "}
-        {formatSize(blank.width, blank.height, display)}
-        {trouble ? <strong>{sayFinding(trouble, display)}</strong> : null}
-      </p>
-    );
-  });
+  return followers.map((draft) => <Follower key={draft.id} draft={draft} />);
 });
+
+function Follower({ draft: { id, name, spec } }: { readonly draft: Draft }) {
+  const display = useDisplay();
+  const blank = mainPiece(solutionOf(spec))?.blank ?? { width: 0, height: 0 };
+  const { reading } = useReading(spec);
+  const trouble = reading?.findings.find((f) => f.severity === "error");
+  return (
+    <p className="follows">
+      <Link to={`/draft/${id}/flat?stage=inside`}>{name}</Link> follows it: cut{" "}
+      {formatSize(blank.width, blank.height, display)}
+      {trouble ? <strong>{sayFinding(trouble, display)}</strong> : null}
+    </p>
+  );
+}

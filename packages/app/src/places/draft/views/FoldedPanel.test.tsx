@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 /** The folded view as it is told: what it says of a moment needs no drawing in space. */
-import { act, fireEvent, screen, within } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { change } from "../../../store/openDraft.ts";
 import { numbers, visit } from "../../../test/house.tsx";
@@ -39,7 +39,7 @@ describe("what is in the way", () => {
     await visit("/draft/demo-pop-up/folded");
     act(() => void change({ settings: { figureLong: 120 } }));
     slide("Folding", Number(slider("Folding").getAttribute("max")));
-    expect(said()).toMatch(/^Closed, the figure sticks out of the card by/u);
+    await waitFor(() => expect(said()).toMatch(/^Closed, the figure sticks out of the card by/u));
     slide("Open the card", 0.5);
     expect(said()).toBe("");
   });

@@ -9,6 +9,7 @@ import { useCallback, useMemo, useRef, useState } from "react";
 import type { LookFrom } from "../../../drawing/framing.ts";
 import { tellTrouble, toldSaved } from "../../../parts/tell.tsx";
 import { savePicture } from "../../../store/files.ts";
+import { useReading } from "../../../store/reading.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 import { type Look, NO_TROUBLE, saying, troubleAt, viewsOf } from "./folded.ts";
@@ -44,9 +45,10 @@ export function FoldedPanel({ name, solution, colours, clashes }: FoldedPanelPro
   );
   const display = useDisplay(solution.grid);
   const isDone = progress >= end;
+  const { reading } = useReading(solution.spec);
   const { sentence, met } = useMemo(
-    () => (isDone ? troubleAt(solution, clashes, set, display) : NO_TROUBLE),
-    [isDone, solution, clashes, set, display],
+    () => (isDone ? troubleAt(solution, reading?.findings ?? [], clashes, set, display) : NO_TROUBLE),
+    [isDone, solution, reading, clashes, set, display],
   );
   const box = useRef<HTMLDivElement>(null);
   return (

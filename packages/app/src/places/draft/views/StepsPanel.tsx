@@ -18,6 +18,7 @@ import { Terms } from "../../../parts/Terms.tsx";
 import { useAwake } from "../../../parts/useAwake.ts";
 import { recallMade, setMade, useMade } from "../../../store/made.ts";
 import { standAt } from "../../../store/openDraft.ts";
+import { useReading } from "../../../store/reading.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import "./steps.css";
 
@@ -123,19 +124,34 @@ function Onward({ n, count, quantity }: { readonly n: number; readonly count: nu
 }
 
 /** What the step before one is done on. */
-function headingBefore(solution: Solution, i: number): string {
-  const before = solution.steps[i - 1];
+function headingBefore(solution: Solution, steps: Solution["steps"], i: number): string {
+  const before = steps[i - 1];
   return before ? stepHeading(solution, before) : "";
 }
 
-export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
+/** Steps come from the worker that reads a draft at rest. */
+export function StepsPanel(props: StepsPanelProps) {
+  const { reading, isNow, isFailed } = useReading(props.solution.spec);
+  if (reading && isNow) return <Stepping {...props} steps={reading.steps} />;
+  return (
+    <section className="steps" aria-label="Steps" aria-busy={!isFailed}>
+      <p className="empty">
+        {isFailed
+          ? "The steps of this draft could not be worked out. Its drawing and its sheets can be printed all the same."
+          : "Working out the steps …"}
+      </p>
+    </section>
+  );
+}
+
+function Stepping({ id, solution, colours, at, steps }: StepsPanelProps & Pick<Solution, "steps">) {
   const own = useDisplay(solution.grid);
   // a step is set on the ruler it is made with; where that is of the other system, both are said
   const display = asRulerReads(solution.grid, own.fraction) ?? own;
-  const count = solution.steps.length;
+  const count = steps.length;
   const { quantity } = solution.spec;
   const n = Math.min(Math.max(1, at), count);
-  const step = solution.steps[n - 1];
+  const step = steps[n - 1];
   const picture = useMemo(() => (step ? pictureOf(solution, step) : undefined), [solution, step]);
   const together = useMade((s) => s.made.together);
   useTurning(n, count);
@@ -185,9 +201,9 @@ export function StepsPanel({ id, solution, colours, at }: StepsPanelProps) {
         <span className="spring" />
         <Progress quantity={quantity} />
         <ol className="steps-dots" aria-label="All steps">
-          {solution.steps.map((s, i) => (
+          {steps.map((s, i) => (
             // a gap where the next piece begins
-            <li key={s.n} data-begins={i > 0 && stepHeading(solution, s) !== headingBefore(solution, i)}>
+            <li key={s.n} data-begins={i > 0 && stepHeading(solution, s) !== headingBefore(solution, steps, i)}>
               <button
                 type="button"
                 aria-label={[`Step ${String(s.n)}, ${stepHeads[s.kind]}`, stepHeading(solution, s)]

@@ -5,6 +5,7 @@ import {
   clashesNow,
   clashFindings,
   type Display,
+  type Finding,
   sayFinding,
   type Solution,
   stagesOf,
@@ -24,6 +25,7 @@ const SEEN_CLOSED = ["closed.sticks-out", "covering.rises-past", "covering.figur
 /** What is in the way at a moment: what meets there on its way, or sticks out of what is closed. */
 export function troubleAt(
   solution: Solution,
+  findings: readonly Finding[],
   clashes: readonly Clash[],
   set: Readonly<Record<string, number>>,
   display: Display,
@@ -32,9 +34,7 @@ export function troubleAt(
   const [meets] = clashFindings(solution, now);
   if (meets) return { sentence: sayFinding(meets, display), met: now.flatMap((c) => c.between) };
   const isClosed = Object.values(set).every((gone) => gone === 0);
-  const [out] = isClosed
-    ? SEEN_CLOSED.flatMap((code) => solution.findings.filter((f) => `${f.check}.${f.code}` === code))
-    : [];
+  const [out] = isClosed ? SEEN_CLOSED.flatMap((code) => findings.filter((f) => `${f.check}.${f.code}` === code)) : [];
   if (!out) return NO_TROUBLE;
   const of = solution.pieces.filter((p) => p.id === out.piece);
   const met = of.flatMap((p) => p.panels.map((q) => `${p.id}/${q.id}`));

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { readingApi } from "./readDraft.ts";
+
+expose(readingApi);
