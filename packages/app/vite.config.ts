@@ -2,17 +2,26 @@ import path from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { KEEPER, keptFiles, notices } from "./keptFiles.ts";
-import { workerEntries } from "./workerEntries.ts";
+import { workerEntries as workersAsEntries } from "./workerEntries.ts";
 
 const here = (file: string): string => path.join(import.meta.dirname, file);
 
-/** What a worker reaches without waiting: the core, its reader, their messages, the loader of forms, addresses of type. */
+const { plugin: workerEntries, isAtOnce } = workersAsEntries();
+
+/** What the page and a worker both reach without waiting: the core, its reader, their messages, the loader of forms, addresses of type. */
 const isShared = (id: string): boolean =>
-  /packages\/core\/|node_modules\/(zod|comlink)\/|needs\/forms\.ts|store\/kept\.ts|\.woff\?url/.test(id);
+  id.includes("vite/preload-helper") ||
+  (isAtOnce(id) &&
+    [
+      /packages\/core\//,
+      /node_modules\/(?:zod|comlink|flatbush|flatqueue)\//,
+      /needs\/forms\.ts|store\/kept\.ts/,
+      /\.woff\?url/,
+    ].some((part) => part.test(id)));
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react(), workerEntries(), notices(), keptFiles()],
+  plugins: [react(), workerEntries, notices(), keptFiles()],
   worker: { format: "es" },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:4173" } },
   build: {
@@ -33,8 +42,19 @@ export default defineConfig({
         // the workers use as well, which is a file of its own, so that none of them loads the screen
         codeSplitting: {
           groups: [
-            { name: "shared", tags: ["$initial"], test: isShared, priority: 1 },
-            { name: "first", tags: ["$initial"], test: (id) => !id.includes("/keeper/") && !id.includes("/workers/") },
+            {
+              name: "shared",
+              tags: ["$initial"],
+              test: isShared,
+              priority: 1,
+              includeDependenciesRecursively: false,
+            },
+            {
+              name: "first",
+              includeDependenciesRecursively: false,
+              tags: ["$initial"],
+              test: isAtOnce,
+            },
           ],
         },
       },

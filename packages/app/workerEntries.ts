@@ -4,12 +4,20 @@ import type { Plugin } from "vite";
 /** As Vite wants workers written; the address is the first thing caught. */
 const ADDRESS = /new URL\(\s*"([^"]+\.worker\.ts)",\s*import\.meta\.url\s*\)/g;
 
+interface WorkerEntries {
+  readonly plugin: Plugin;
+  /** whether the page needs a module before it can show anything; to be asked once all of them are known */
+  readonly isAtOnce: (id: string) => boolean;
+}
+
 /**
  * Builds workers as entries of the app's own build, so that what a worker and the app both use (the core, Zod) stands in one
  * file that both load. Vite's own way is a build of its own for each worker, with all it uses copied into each.
  */
-export function workerEntries(): Plugin {
-  return {
+export function workerEntries(): WorkerEntries {
+  const workers = new Set<string>();
+  const atOnce = new Set<string>();
+  const plugin: Plugin = {
     name: "worker-entries",
     apply: "build",
     enforce: "pre",
@@ -18,8 +26,29 @@ export function workerEntries(): Plugin {
       return code.replaceAll(ADDRESS, (_all, file: string) => {
         const worker = path.resolve(path.dirname(id), file);
         const name = path.basename(file, ".ts");
+        workers.add(name);
         return `import.meta.ROLLUP_FILE_URL_${this.emitFile({ type: "chunk", id: worker, name })}`;
       });
     },
+    // what the page loads with its first file: reached from it without waiting
+    buildEnd() {
+      const ids = [...this.getModuleIds()].filter((id) => id.endsWith("/app/src/main.tsx"));
+      for (const id of ids) atOnce.add(id);
+      for (const id of atOnce) for (const next of this.getModuleInfo(id)?.importedIds ?? []) atOnce.add(next);
+    },
+    // a worker has no page: one that came to load the screen's own file would never start
+    generateBundle(_options, bundle) {
+      const chunks = Object.values(bundle).filter((file) => file.type === "chunk");
+      for (const worker of chunks.filter(({ name }) => workers.has(name))) {
+        const reached = new Set([worker.fileName]);
+        for (const file of reached)
+          for (const next of chunks.find(({ fileName }) => fileName === file)?.imports ?? []) reached.add(next);
+        const screen = chunks.find(
+          ({ name, isEntry, fileName }) => name === "index" && isEntry && reached.has(fileName),
+        );
+        if (screen) this.error(`${worker.name} would load the screen's own file, ${screen.fileName}`);
+      }
+    },
   };
+  return { plugin, isAtOnce: (id) => atOnce.has(id) };
 }
