@@ -32,12 +32,12 @@ function tallyIn(file) {
 const running = new Map();
 
 /** Runs one tool; without a tally it counts as one check. What it says is told when it is done. */
-async function check(name, script, args, { tally, env = {} } = {}) {
+async function check(name, script, args, { tally, env = {}, folder = "node_modules" } = {}) {
   const since = Date.now();
   const file = tally && path.join(cache, tally);
   if (file) rmSync(file, { force: true });
   running.set(name, file);
-  const child = spawn(process.execPath, [path.join(root, "node_modules", script), ...args], {
+  const child = spawn(process.execPath, [path.join(root, folder, script), ...args], {
     cwd: root,
     stdio: ["ignore", "pipe", "pipe"],
     timeout: LONGEST_MINUTES * 60_000,
@@ -80,6 +80,7 @@ const telling = setInterval(() => {
 /** What reads the text alone. */
 async function texts() {
   await check("format", "prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
+  await check("bytes of the first screen", "bytes.mjs", [], { folder: "scripts" });
   await check("types", "typescript/bin/tsc", ["-b"]);
   await check("floors", "dependency-cruiser/bin/dependency-cruise.mjs", [
     "--config",

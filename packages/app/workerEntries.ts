@@ -4,6 +4,15 @@ import type { Plugin } from "vite";
 /** As Vite wants workers written; the address is the first thing caught. */
 const ADDRESS = /new URL\(\s*"([^"]+\.worker\.ts)",\s*import\.meta\.url\s*\)/g;
 
+const MAIN = "/app/src/main.tsx";
+const BARREL = "/core/src/index.ts";
+
+/** The names that a module imports from the core, by the core's own names for them. */
+const namesIn = (code: string): string[] =>
+  [...code.matchAll(/(?:import|export)\s*\{([^}]*)\}\s*from\s*["']@cut-fold\/core["']/g)].flatMap(([, names = ""]) =>
+    names.split(",").map((name) => name.trim().split(/\s+as\s+/)[0] ?? ""),
+  );
+
 interface WorkerEntries {
   readonly plugin: Plugin;
   /** whether the page needs a module before it can show anything; to be asked once all of them are known */
@@ -32,9 +41,20 @@ export function workerEntries(): WorkerEntries {
     },
     // what the page loads with its first file: reached from it without waiting
     buildEnd() {
-      const ids = [...this.getModuleIds()].filter((id) => id.endsWith("/app/src/main.tsx"));
-      for (const id of ids) atOnce.add(id);
-      for (const id of atOnce) for (const next of this.getModuleInfo(id)?.importedIds ?? []) atOnce.add(next);
+      const barrel = [...this.getModuleIds()].find((id) => id.endsWith(BARREL));
+      const handsOn = new Map<string, string>();
+      for (const from of (barrel && this.getModuleInfo(barrel)?.importedIds) ?? [])
+        for (const name of this.getModuleInfo(from)?.exports ?? []) handsOn.set(name, from);
+      const [main] = [...this.getModuleIds()].filter((id) => id.endsWith(MAIN));
+      if (main === undefined) return;
+      atOnce.add(main);
+      for (const id of atOnce) {
+        const { importedIds = [], code } = this.getModuleInfo(id) ?? {};
+        // of what hands on all of the core only that is reached which is asked for by name
+        for (const next of importedIds) if (next !== barrel) atOnce.add(next);
+        if (importedIds.includes(barrel ?? ""))
+          for (const name of namesIn(code ?? "")) atOnce.add(handsOn.get(name) ?? id);
+      }
     },
     // a worker has no page: one that came to load the screen's own file would never start
     generateBundle(_options, bundle) {
@@ -43,9 +63,7 @@ export function workerEntries(): WorkerEntries {
         const reached = new Set([worker.fileName]);
         for (const file of reached)
           for (const next of chunks.find(({ fileName }) => fileName === file)?.imports ?? []) reached.add(next);
-        const screen = chunks.find(
-          ({ name, isEntry, fileName }) => name === "index" && isEntry && reached.has(fileName),
-        );
+        const screen = chunks.find(({ name, fileName }) => name === "first" && reached.has(fileName));
         if (screen) this.error(`${worker.name} would load the screen's own file, ${screen.fileName}`);
       }
     },

@@ -3,7 +3,6 @@ import IconButton from "@mui/material/IconButton";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { ThemeProvider } from "@mui/material/styles";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { Redo2, Ruler, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef } from "react";
 import { ErrorBoundary } from "react-error-boundary";
@@ -12,7 +11,7 @@ import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
 import { useKeeping } from "./store/keeping.ts";
-import { useTaking } from "./store/files.ts";
+import { useTaking } from "./store/taking.ts";
 import { loadAllForms } from "./needs/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
 import { useKeptFocus } from "./parts/useKeptFocus.ts";
@@ -59,7 +58,6 @@ function Taking() {
 }
 
 const AHEAD_MS = 700;
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
 
 /** Says what became of the last change. */
 function Saved() {
@@ -185,27 +183,25 @@ function Frame() {
 
 export function App() {
   return (
-    <QueryClientProvider client={queries}>
-      <ThemeProvider theme={theme}>
-        <CssBaseline />
-        <BrowserRouter>
-          <Routes>
-            <Route element={<Frame />}>
-              <Route path="/drafts" element={<DraftsPlace />} />
-              <Route path="/take" element={<TakePlace />} />
-              <Route path="/draft/:id/:view?" element={<DraftPlace />} />
-              <Route path="/compare/:id" element={<ComparePlace />} />
-              <Route path="/from-envelope" element={<BackPlace />} />
-              <Route path="/outlines" element={<OutlinesPlace />} />
-              <Route path="/size-chart" element={<ChartPlace />} />
-              <Route path="/settings" element={<SettingsPlace />} />
-              <Route path="*" element={<Navigate to="/drafts" replace />} />
-            </Route>
-          </Routes>
-        </BrowserRouter>
-        <Taking />
-        <Notes />
-      </ThemeProvider>
-    </QueryClientProvider>
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <BrowserRouter>
+        <Routes>
+          <Route element={<Frame />}>
+            <Route path="/drafts" element={<DraftsPlace />} />
+            <Route path="/take" element={<TakePlace />} />
+            <Route path="/draft/:id/:view?" element={<DraftPlace />} />
+            <Route path="/compare/:id" element={<ComparePlace />} />
+            <Route path="/from-envelope" element={<BackPlace />} />
+            <Route path="/outlines" element={<OutlinesPlace />} />
+            <Route path="/size-chart" element={<ChartPlace />} />
+            <Route path="/settings" element={<SettingsPlace />} />
+            <Route path="*" element={<Navigate to="/drafts" replace />} />
+          </Route>
+        </Routes>
+      </BrowserRouter>
+      <Taking />
+      <Notes />
+    </ThemeProvider>
   );
 }

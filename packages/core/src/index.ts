@@ -17,7 +17,7 @@ export {
 } from "./recipe/change.ts";
 export * from "./outlines/outline.ts";
 export * from "./asks/each.ts";
-export { loadTypefaces, TYPEFACES } from "./typefaces/index.ts";
+export { hasTypefaces, loadTypefaces, TYPEFACES } from "./typefaces/index.ts";
 export { fittingKinds, kindById } from "./fittings/index.ts";
 export type { Asks, FittingKind } from "./fittings/kind.ts";
 export { borderFor } from "./fittings/mat.ts";
@@ -41,6 +41,7 @@ export * from "./model/fitting.ts";
 export { paperColours, poundsOf } from "./catalogue/papers.ts";
 export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
 export { rulerMarks } from "./pictures/rulerMarks.ts";
+export { draw } from "./draw.ts";
 export { bareOf, remedyFor, solve, untried } from "./solve.ts";
 export * from "./units/format.ts";
 export * from "./units/length.ts";

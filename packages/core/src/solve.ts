@@ -1,25 +1,12 @@
-/** The road itself: what the maker says → panels and folds → everything else. */
+/** All that is said of a drawing: what the checks find and what mends it, steps, materials. */
 import type { Check } from "./checks/check.ts";
 import { checks } from "./checks/index.ts";
-import type { Part } from "./fittings/laid.ts";
-import { layFittings } from "./fittings/lay.ts";
-import { type Form, labelOf } from "./forms/form.ts";
-import { formById } from "./forms/index.ts";
 import { stepsOf } from "./methods/index.ts";
 import { materialsOf } from "./methods/materials.ts";
 import type { Finding, Remedy, Solution } from "./model/solution.ts";
 import type { Spec } from "./model/spec.ts";
-import { type Assembly, joinedUp } from "./paper/assembly.ts";
-import { derivePiece } from "./paper/derive.ts";
-import { asFarAsTheyGo } from "./paper/motion.ts";
-import { filledWith, foldedPanels, heightsOf, lastOrder } from "./paper/pose.ts";
-import { draftOf } from "./paper/drafted.ts";
-import { withGlue } from "./paper/seam.ts";
+import { checkedOf, drawingOf, madeOf, type MadeOf } from "./draw.ts";
 import { changed } from "./recipe/change.ts";
-import { packOf } from "./recipe/pack.ts";
-import { rowOf } from "./recipe/readFittings.ts";
-import { setupOf } from "./recipe/readMethod.ts";
-import { freeFigures, thingsLying } from "./recipe/things.ts";
 
 /**
  * Solves a recipe that has been read. Pure: the same recipe gives the same solution.
@@ -27,55 +14,14 @@ import { freeFigures, thingsLying } from "./recipe/things.ts";
  */
 export function solve(spec: Spec): Solution {
   const made = madeOf(spec);
-  const { form, setup, whole, pieces, motions, poses, state } = made;
-  const isBent = pieces.some((p) => p.folds.some((f) => f.path));
-  const [own] = whole.parts as readonly [Part, ...Part[]];
-  const solution = {
-    spec,
-    form: form.id,
-    inside: own.inside,
-    gap: own.gap,
-    grid: setup.grid,
-    main: whole.main,
-    pieces,
-    joins: whole.joins,
-    motions,
-    contents: thingsLying(spec, whole.contents),
-    ...(own.finished && {
-      finished: finishedOf(own.finished, whole, () =>
-        heightsOf(whole, state, whole.contents, isBent ? undefined : poses),
-      ),
-    }),
-    dimensions: freeFigures(spec, whole.dimensions),
-    ...(own.firstScore !== undefined && { firstScore: own.firstScore }),
-    fittings: whole.parts.flatMap((part) => part.lies ?? []),
-  };
+  const { pieces, whole } = made;
   // what is read of a solution at rest is worked out when it is first asked for: a drag asks for the drawing only
-  return atWish(solution, {
+  return atWish(drawingOf(made), {
     findings: () => foundIn(made).map((found, _, all) => tried(spec, found, all)),
     materials: () => materialsOf(pieces, whole.joins, whole.parts, whole.contents, spec),
     steps: () => stepsOf(checkedOf(made)).map((step, i) => ({ n: i + 1, ...step })),
   });
 }
-
-/** All that follows from folding the paper up once: where glue goes and how thick a card is both read that. */
-function madeOf(spec: Spec) {
-  const { form, setup, whole } = drafted(spec);
-  const { caliper } = spec.stock;
-  const state = { progress: lastOrder(whole), caliper };
-  const poses = foldedPanels(whole, { ...state, filled: filledWith(whole.contents), unbent: true });
-  const pieces = withGlue(whole, whole.seams, caliper, poses).map(derivePiece);
-  const motions = asFarAsTheyGo({ ...whole, pieces }, caliper);
-  return { spec, form, setup, whole, pieces, motions, poses, state };
-}
-type MadeOf = ReturnType<typeof madeOf>;
-
-/** What checks and methods look at. */
-const checkedOf = ({ spec, form, setup, whole, pieces, motions }: MadeOf) => ({
-  ...whole,
-  ...{ spec, form, setup, pieces, motions },
-  asked: whole.motions,
-});
 
 /** What the checks say, remedies untried. */
 function foundIn(made: MadeOf): Finding[] {
@@ -149,61 +95,4 @@ function atWish<T extends object, L extends Readonly<Record<string, () => unknow
     });
   }
   return known as T & { readonly [K in keyof L]: ReturnType<L[K]> };
-}
-
-/** The form and its fittings, drafted and joined up: everything but what follows from folding the paper. */
-function drafted(spec: Spec) {
-  const form = formById(spec.form);
-  if (!form) throw new Error(`there is no form '${spec.form}'`);
-  const { own, setup } = ownOf(spec, form);
-  const { fittings = [] } = spec;
-  return {
-    form,
-    setup,
-    whole: joinedUp(
-      layFittings(
-        own,
-        fittings.map((f) => rowOf(f, spec)),
-      ),
-    ),
-  };
-}
-
-interface Own {
-  readonly of: Pick<Spec, "form" | "stock" | "settings" | "method" | "sheet">;
-  readonly setup: ReturnType<typeof setupOf>;
-  readonly own: Part;
-}
-const owns = new WeakMap<Spec["contents"], Own>();
-
-/** The form itself, drafted anew only where something of it has changed: what lies on it is dragged far more often. */
-function ownOf(spec: Spec, form: Form): Own {
-  const was = owns.get(spec.contents);
-  const parts = ["form", "stock", "settings", "method", "sheet"] as const;
-  if (was?.own.form === form && parts.every((part) => was.of[part] === spec[part])) return was;
-  const setup = setupOf(spec);
-  const { stock, settings, sheet } = spec;
-  const contents = packOf(spec.contents);
-  const label = (setting: string): string | undefined => labelOf(form, setting);
-  const said = form.draft({ contents, stock, settings, setup, sheet });
-  const { outside, grounds } = form;
-  const own: Part = {
-    ...draftOf(said, { contents, label }),
-    ...{ form, setup, stock, outside },
-    grounds: grounds?.(settings) ?? [],
-  };
-  const made = { of: spec, setup, own };
-  owns.set(spec.contents, made);
-  return made;
-}
-
-/** A card's finished size: as thick as it is folded, with all that lies on it and in it. */
-function finishedOf(
-  said: NonNullable<Solution["finished"]>,
-  { parts }: Assembly,
-  heights: () => ReturnType<typeof heightsOf>,
-) {
-  if (parts.length === 1) return said;
-  const { low, high } = heights();
-  return { ...said, thickness: Math.round((high - low) * 1e9) / 1e9 };
 }

@@ -2,7 +2,7 @@
  * The blank, flat and true to scale, with its live dimensions. Paper is drawn in mm under one transform with strokes of
  * constant width; figures stand outside it, in pixels, so that type is never scaled.
  */
-import { formById, lyingOnFlat, type OnFlat, type Size, type Solution, type Spec, standingPast } from "@cut-fold/core";
+import { formById, lyingOnFlat, type OnFlat, type Size, type Drawing, type Spec, standingPast } from "@cut-fold/core";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseFace, useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
@@ -37,7 +37,7 @@ function pressed(id: string, settings: Spec["settings"], panel: string): void {
 }
 
 /** Solutions by their pieces, each the same object for as long as nothing of it changes. */
-function keepPieces(): (solution: Solution) => ReadonlyMap<string, OfPiece> {
+function keepPieces(): (solution: Drawing) => ReadonlyMap<string, OfPiece> {
   let was: ReadonlyMap<string, OfPiece> | undefined;
   return (solution) => (was = ofPieces(solution, was));
 }
@@ -49,7 +49,7 @@ interface Frozen extends View {
 }
 
 interface FlatViewProps {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: { readonly face: string; readonly back: string };
   /** pixels for a mm when the drawing is to be as large as the paper; undefined fits it to the window */
   readonly trueSize?: number | undefined;

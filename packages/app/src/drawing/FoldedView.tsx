@@ -1,5 +1,5 @@
 /** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
-import { assembledAt, lastOrder, type Contained, type Solution, stateAt, type Stroke } from "@cut-fold/core";
+import { assembledAt, lastOrder, type Contained, type Drawing, stateAt, type Stroke } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
 import type * as THREE from "three";
@@ -15,7 +15,7 @@ export type { LookFrom } from "./framing.ts";
 
 /** What is folded, how far, and from where it is seen. */
 export interface FoldedViewProps {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: { readonly face: string; readonly back: string };
   /** from 0 (flat) over the folds and the filling to closed: see `stagesOf` */
   readonly progress: number;

@@ -1,5 +1,5 @@
 /** What is done to the paper by rows of the recipe, to be taken in hand; and the lines on paper that lies on the main piece. */
-import { kindById, type Lying, pathData, place, placePath, type Solution, type Stroke } from "@cut-fold/core";
+import { kindById, type Lying, pathData, place, placePath, type Drawing, type Stroke } from "@cut-fold/core";
 import { memo, type RefObject, useEffect, useRef } from "react";
 import { useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
@@ -37,7 +37,7 @@ function areaOf(lies: Lying): Area & { readonly size: number } {
 }
 
 /** Rows that are done to paper, as areas; and the lines of paper that is laid, where it lies. */
-export function onPaper({ fittings, pieces, main, spec }: Solution): OnPaper {
+export function onPaper({ fittings, pieces, main, spec }: Drawing): OnPaper {
   const held: (Area & { readonly size: number })[] = [];
   const lines: (Stroke & { readonly at: string })[] = [];
   const kinds = new Map((spec.fittings ?? []).map((row) => [row.id, row.kind]));

@@ -7,7 +7,7 @@ import {
   mainPiece,
   move,
   type Point3,
-  type Solution,
+  type Drawing,
   uprightPose,
 } from "@cut-fold/core";
 
@@ -34,7 +34,7 @@ export const boxOfPaper = ({ sheets }: Pick<Assembled, "sheets">): SeenBox =>
     .reduce((box, p) => joined(box, { low: p, high: p }), NOWHERE);
 
 /** Every motion as far as it goes. */
-const allMoved = ({ motions }: Solution): Readonly<Record<string, number>> =>
+const allMoved = ({ motions }: Drawing): Readonly<Record<string, number>> =>
   Object.fromEntries(motions.map(({ id }) => [id, 1]));
 
 /** Contents on their way, and an open flap, take so much more than what is held; folded paper a margin; flat paper may reach out. */
@@ -44,7 +44,7 @@ const FLAT_PART = 0.8;
 const NEARER_PART = 0.7;
 
 /** mm that must be seen each way: flat, closed, and with all that moves moved. */
-export function sizeSeen(solution: Solution): number {
+export function sizeSeen(solution: Drawing): number {
   const held = solution.contents.find((c) => c.fitting === undefined);
   const blank = mainPiece(solution)?.blank ?? { width: 100, height: 100 };
   const last = lastOrder(solution);
@@ -61,7 +61,7 @@ export function sizeSeen(solution: Solution): number {
 }
 
 /** The place looked at: the middle of the closed holder, or of any other paper as it is now; of the whole way that something slides. */
-export function centreOf(solution: Solution, now: Assembled, folded: number): readonly [number, number] {
+export function centreOf(solution: Drawing, now: Assembled, folded: number): readonly [number, number] {
   const isHeld = solution.contents.some((c) => c.fitting === undefined);
   const last = lastOrder(solution);
   const slides = solution.motions.some((m) => m.move.kind !== "open");
@@ -76,7 +76,7 @@ export function centreOf(solution: Solution, now: Assembled, folded: number): re
 }
 
 /** The fold a card opens by, from the middle of the panel that stays: where it is found, and which way it folds. */
-function openingOf(solution: Solution) {
+function openingOf(solution: Drawing) {
   const main = mainPiece(solution);
   const opening = solution.motions.find((m) => m.move.kind === "open");
   const fold = main?.folds.find((f) => opening?.move.kind === "open" && f.id === opening.move.fold);
@@ -88,14 +88,14 @@ function openingOf(solution: Solution) {
 }
 
 /** Degrees by which it is turned to be looked at: a holder with its mouth up, a card that opens upwards with its fold above. */
-export function turnOf(solution: Solution): number {
+export function turnOf(solution: Drawing): number {
   const opening = openingOf(solution);
   const isBelow = opening && opening.off[1] < 0 && Math.abs(opening.off[1]) > Math.abs(opening.off[0]);
   return isBelow ? 180 : uprightPose(solution).rotation;
 }
 
 /** Whether what a card has in front looks up when it is closed, towards z: a pocket whose front stays when it is folded. */
-export function facesUp(solution: Solution): boolean {
+export function facesUp(solution: Drawing): boolean {
   const form = formById(solution.form);
   const front = form?.grounds?.(solution.spec.settings)[0]?.panel;
   const { poses } = assembledAt(solution, { folded: lastOrder(solution) });
@@ -110,7 +110,7 @@ const EYES: Readonly<Record<Exclude<LookFrom, "inside">, Point3>> = {
 };
 
 /** Where the eye stands, in parts of the size that is seen. Into an open card it looks from across its fold, a little above. */
-export function eyeOf(solution: Solution, side: LookFrom): Point3 {
+export function eyeOf(solution: Drawing, side: LookFrom): Point3 {
   if (side !== "inside") return EYES[side];
   const opening = openingOf(solution);
   if (!opening) return EYES.open;
@@ -124,7 +124,7 @@ const ASIDE = 0.8;
 const LIFTED = 0.3;
 
 /** Which motion moves which panel, by `piece/panel`: the first that does. */
-export function movers(solution: Solution): ReadonlyMap<string, string> {
+export function movers(solution: Drawing): ReadonlyMap<string, string> {
   const found = new Map<string, string>();
   const folded = lastOrder(solution);
   for (const { id, after } of solution.motions) {

@@ -1,10 +1,10 @@
 /** What of a solution belongs to one piece, and is drawn with it. */
-import type { Piece, Solution } from "@cut-fold/core";
+import type { Piece, Drawing } from "@cut-fold/core";
 
 export interface OfPiece {
   readonly piece: Piece;
-  readonly dimensions: Solution["dimensions"];
-  readonly contents: Solution["contents"];
+  readonly dimensions: Drawing["dimensions"];
+  readonly contents: Drawing["contents"];
 }
 
 const sameList = <T>(a: readonly T[], b: readonly T[]): boolean =>
@@ -15,7 +15,7 @@ const sameList = <T>(a: readonly T[], b: readonly T[]): boolean =>
  * drawn again: a drag moves most pieces of a card and changes few.
  */
 export function ofPieces(
-  { pieces, dimensions, contents }: Solution,
+  { pieces, dimensions, contents }: Drawing,
   was: ReadonlyMap<string, OfPiece> = new Map(),
 ): ReadonlyMap<string, OfPiece> {
   return new Map(

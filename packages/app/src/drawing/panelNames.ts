@@ -1,5 +1,5 @@
 /** Where the names of panels stand in the flat drawing, clear of figures and of lines. */
-import { boundsOf, direction, flatten, holds, type Piece, type Point, type Solution } from "@cut-fold/core";
+import { boundsOf, direction, flatten, holds, type Piece, type Point, type Drawing } from "@cut-fold/core";
 import { toScreen, type View } from "./view.ts";
 
 /** mm a panel's name is moved out of the way of a cut */
@@ -48,8 +48,8 @@ interface PanelName {
 }
 
 interface Surroundings {
-  readonly contents: Solution["contents"];
-  readonly dimensions: Solution["dimensions"];
+  readonly contents: Drawing["contents"];
+  readonly dimensions: Drawing["dimensions"];
   /** what is laid on the piece: loops in its own coordinates, mm */
   readonly laid: readonly (readonly Point[])[];
 }

@@ -2,7 +2,7 @@
  * What moves is moved by the paper itself: a grip on it follows the pointer. How far the motion must go for that is found on
  * the screen: how much the gripped place moves there for a little of the motion.
  */
-import { assembledAt, lastOrder, move, type Point3, type Solution, undo } from "@cut-fold/core";
+import { assembledAt, lastOrder, move, type Point3, type Drawing, undo } from "@cut-fold/core";
 import { type ThreeEvent, useThree } from "@react-three/fiber";
 import { type RefObject, useCallback, useEffect, useRef } from "react";
 import * as THREE from "three";
@@ -19,7 +19,7 @@ interface Grip {
 }
 
 interface Gripping {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly motion: Readonly<Record<string, number>>;
   readonly onMotion: (id: string, value: number) => void;
   /** what the solution's coordinates are drawn in */

@@ -1,5 +1,5 @@
 /** Dragging a thing on a panel: where it is let go becomes a rule, and while it moves it snaps from rule to rule. */
-import { invert, type Lying, type OnGround, place, type Point, type Solution, snapped } from "@cut-fold/core";
+import { invert, type Lying, type OnGround, place, type Point, type Drawing, snapped } from "@cut-fold/core";
 import { type PointerEvent, useRef } from "react";
 import { beginDrag, change, endGesture, useOpenDraft } from "../store/openDraft.ts";
 import { solutionOf } from "../store/solutions.ts";
@@ -17,10 +17,10 @@ interface DraggedThing {
   moved: boolean;
 }
 
-const lyingIn = ({ fittings }: Solution, id: string): Lying | undefined => fittings.find((f) => f.id === id);
+const lyingIn = ({ fittings }: Drawing, id: string): Lying | undefined => fittings.find((f) => f.id === id);
 
 /** What else lies on the same ground, as boxes on it; what is turned is left out. */
-const othersOn = ({ fittings }: Solution, lying: Lying): readonly OnGround[] =>
+const othersOn = ({ fittings }: Drawing, lying: Lying): readonly OnGround[] =>
   fittings.filter(
     (f) =>
       f.id !== lying.id &&

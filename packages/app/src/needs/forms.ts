@@ -1,5 +1,5 @@
 /** Which forms a recipe needs, and loading them before it is read: a form's file comes when a draft wants it. */
-import { formIds, kindById, loadForms, loadTypefaces } from "@cut-fold/core";
+import { formIds, hasTypefaces, kindById, loadForms, loadTypefaces, type Spec } from "@cut-fold/core";
 
 const record = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === "object" && value !== null;
@@ -25,13 +25,38 @@ const setsWords = (spec: unknown): boolean =>
     (row: unknown) => record(row) && (kindById(String(row["kind"]))?.setsWords === true || hasHoles(row)),
   );
 
-/** Loads what these recipes need. */
+/** Loads the forms that these recipes are of: enough to read them. */
+export async function loadFormsIn(specs: readonly unknown[]): Promise<void> {
+  await loadForms(specs.flatMap((spec) => formsIn(spec)));
+}
+
+/** Loads what these recipes need to be worked out and changed: where one sets words, every typeface. */
 export const loadFormsOf = async (specs: readonly unknown[]): Promise<void> => {
-  await Promise.all([
-    loadForms(specs.flatMap((spec) => formsIn(spec))),
-    specs.some(setsWords) ? loadTypefaces() : undefined,
-  ]);
+  await Promise.all([loadFormsIn(specs), specs.some(setsWords) ? loadTypefaces() : undefined]);
 };
+
+/** The typefaces that a recipe's words are set in; none where it only needs what puts letters together; undefined for one without words. */
+function typefacesIn(spec: Spec): readonly string[] | undefined {
+  if (!setsWords(spec)) return undefined;
+  return (spec.fittings ?? []).flatMap((row): string[] => {
+    if (kindById(row.kind)?.setsWords !== true) return [];
+    const { typeface } = row as { readonly typeface?: unknown };
+    // what is numbered has its figures in single lines
+    return [typeof typeface === "string" ? typeface : "line"];
+  });
+}
+
+/** Whether all that a recipe's words are set in has come: before, its drawing has none. */
+export function hasWords(spec: Spec): boolean {
+  const ids = typefacesIn(spec);
+  return ids === undefined || hasTypefaces(ids);
+}
+
+/** Loads what the words of these recipes are set in, and no other typeface. */
+export async function loadWords(specs: readonly Spec[]): Promise<void> {
+  const ids = specs.flatMap((spec) => typefacesIn(spec) ?? []);
+  if (specs.some((spec) => !hasWords(spec))) await loadTypefaces([...new Set(ids)]);
+}
 
 const REMEMBERED = "cut-fold-forms";
 
@@ -52,7 +77,7 @@ export async function loadRemembered(first: readonly unknown[]): Promise<void> {
   } catch {
     // as above
   }
-  await (noted === null ? loadFormsOf(first) : loadForms(noted.split(" ")));
+  await (noted === null ? loadFormsIn(first) : loadForms(noted.split(" ")));
 }
 
 /**

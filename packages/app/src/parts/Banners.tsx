@@ -1,27 +1,11 @@
 /** What is wrong with the browser's store or the server, across the top, with what can be done about it. */
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
 import { useDrafts } from "../store/drafts.ts";
-import { saveAll, saveStore } from "../store/files.ts";
-import { isKept, useNewer } from "../store/keeper.ts";
+import { files } from "../store/taking.ts";
+import { useNewer } from "../store/keeper.ts";
 import { putAllBack, type StoreTrouble, useKeeping } from "../store/keeping.ts";
 import { toldSaved } from "./tell.tsx";
-
-const HEALTH_MS = 8_000;
-
-function useServer(): "up" | "down" {
-  const { isError } = useQuery({
-    queryKey: ["health"],
-    queryFn: async ({ signal }) => {
-      const answer = await fetch("/api/health", { signal });
-      if (!answer.ok) throw new Error("the server is not well");
-      return true;
-    },
-    refetchInterval: HEALTH_MS,
-    networkMode: "always",
-  });
-  return isError ? "down" : "up";
-}
 
 const SENTENCES: Readonly<Record<NonNullable<StoreTrouble>, string>> = {
   full: "The browser's store is full, so changes live in this window only.",
@@ -67,19 +51,37 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
       ) : null}
       {trouble === "deleted" ? <Action text="Put it all back" onPress={() => void putAllBack()} /> : null}
       {isThere ? (
-        <Action text="Save what is stored to a file" onPress={() => void toldSaved(saveStore(), "Saved as it is.")} />
+        <Action
+          text="Save what is stored to a file"
+          onPress={() =>
+            void toldSaved(
+              files().then((f) => f.saveStore()),
+              "Saved as it is.",
+            )
+          }
+        />
       ) : null}
       {drafts.size > 0 ? (
-        <Action text="Save all to a file" onPress={() => void toldSaved(saveAll(), "Saved.")} />
+        <Action
+          text="Save all to a file"
+          onPress={() =>
+            void toldSaved(
+              files().then((f) => f.saveAll()),
+              "Saved.",
+            )
+          }
+        />
       ) : null}
     </div>
   );
 }
 
+/** The first screen has nothing to ask the server: what watches it comes after. */
+const ServerBanner = lazy(() => import("./ServerBanner.tsx"));
+
 export function Banners() {
   const trouble = useKeeping((s) => s.trouble);
   const clash = useDrafts((s) => s.clash);
-  const server = useServer();
   const newer = useNewer((s) => s.isThere);
   return (
     <>
@@ -108,13 +110,9 @@ export function Banners() {
           />
         </div>
       ) : null}
-      {server === "down" ? (
-        <div className="banner calm" role="status">
-          {isKept()
-            ? "Cut Fold's server has stopped. The whole app and your drafts are kept in this browser: go on as you like."
-            : "Cut Fold's server has stopped. Your drafts are safe in this browser and you can go on; start it again to print or to see things fold."}
-        </div>
-      ) : null}
+      <Suspense>
+        <ServerBanner />
+      </Suspense>
     </>
   );
 }

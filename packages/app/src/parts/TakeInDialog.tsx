@@ -11,7 +11,8 @@ import RadioGroup from "@mui/material/RadioGroup";
 import { useMemo, useState } from "react";
 import { adopt } from "../store/adopt.ts";
 import { useDrafts } from "../store/drafts.ts";
-import { bringing, type ReadFile, sayBeside, takeIn, useTaking } from "../store/files.ts";
+import { bringing, sayBeside, takeIn } from "../store/files.ts";
+import { type ReadFile, useTaking } from "../store/taking.ts";
 import { told } from "./tell.tsx";
 
 /** Names that are told; of more, how many there are. */

@@ -12,7 +12,7 @@ import { following } from "./following.ts";
 import { type ReadRows, readRows } from "./rows.ts";
 import { holds, isBegun, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
 import { followStore, meet, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
-import { loadFormsOf, loadRemembered, rememberForms } from "../needs/forms.ts";
+import { loadFormsIn, loadRemembered, rememberForms } from "../needs/forms.ts";
 
 interface DraftsState {
   readonly drafts: ReadonlyMap<string, Draft>;
@@ -31,7 +31,7 @@ interface DraftsState {
 const byId = (drafts: readonly Draft[]): Map<string, Draft> => new Map(drafts.map((d) => [d.id, d]));
 /** The demo drafts, with the forms they are of. */
 async function loadDemo(): Promise<Draft[]> {
-  await loadFormsOf(demoSpecs);
+  await loadFormsIn(demoSpecs);
   return demoDrafts();
 }
 

@@ -16,8 +16,8 @@ import {
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
-import { create } from "zustand";
 import { coloursOf } from "../theme/colours.ts";
+import { type ReadFile, useTaking } from "./taking.ts";
 import type { ImportApi, ReadWhole } from "../workers/import.worker.ts";
 import type { WriteApi, WriteJob } from "../workers/write.worker.ts";
 import { everythingIn } from "./db.ts";
@@ -157,12 +157,6 @@ async function readInWorker(file: Blob): Promise<ReadWhole> {
     worker.terminate();
   }
 }
-
-/** A file that was read: its drafts wait to be taken in. */
-export type ReadFile = Extract<ReadWhole, { ok: true }>;
-
-/** What waits to be taken in, until the maker says how. */
-export const useTaking = create<{ readonly read: ReadFile | undefined }>()(() => ({ read: undefined }));
 
 /** Reads what somebody sent, and asks how to take it in. @throws with a sentence when it is refused */
 export async function offerDrafts(file: Blob): Promise<void> {

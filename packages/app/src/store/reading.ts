@@ -5,13 +5,13 @@
 import { bareOf, type Finding, type Spec } from "@cut-fold/core";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useReducer, useState } from "react";
-import type { ReadingApi, ReadOf } from "../workers/readDraft.ts";
+import type { ReadingApi, Told } from "../workers/readDraft.ts";
 
 /** What is known of a recipe by now. */
-export interface Reading extends ReadOf {
-  /** each with a remedy only where that has been tried and helps */
-  readonly findings: readonly Finding[];
-  /** whether remedies are still being tried */
+export interface Reading extends Told {
+  /** each with a remedy only where that has been tried and helps; undefined until the checks are through */
+  readonly findings: readonly Finding[] | undefined;
+  /** whether more is to come: findings, or remedies of them */
   readonly isTrying: boolean;
 }
 
@@ -63,25 +63,25 @@ function fail(spec: Spec): void {
 async function workOut(spec: Spec): Promise<void> {
   const asked = begun();
   const isOver = (): boolean => asked !== api || !wanted.has(spec);
-  const read = await asked.read(spec);
-  let reading: Reading = { ...read, findings: read.findings.map(bareOf), isTrying: true };
-  note(spec, reading);
+  const told = await asked.read(spec);
+  note(spec, { ...told, findings: undefined, isTrying: true });
+  // what is left is worked out when it is looked at again
+  const giveUp = (): boolean => isOver() && known.delete(spec);
+  if (giveUp()) return;
+  const untried = await asked.find();
+  let findings = untried.map(bareOf);
+  note(spec, { ...told, findings, isTrying: true });
   const until = Date.now() + BUDGET_MS;
-  for (const [i, finding] of read.findings.entries()) {
+  for (const [i, finding] of untried.entries()) {
     if (!finding.remedy) continue;
-    // what is left is tried when it is looked at again
-    if (isOver()) {
-      known.delete(spec);
-      return;
-    }
+    if (giveUp()) return;
     if (Date.now() > until) break;
     const remedy = await asked.remedy(i);
     if (!remedy) continue;
-    const findings = reading.findings.map((f, j) => (j === i ? { ...f, remedy } : f));
-    reading = { ...reading, findings };
-    note(spec, reading);
+    findings = findings.map((f, j) => (j === i ? { ...f, remedy } : f));
+    note(spec, { ...told, findings, isTrying: true });
   }
-  note(spec, { ...reading, isTrying: false });
+  note(spec, { ...told, findings, isTrying: false });
 }
 
 /** Goes on with the newest recipe that is looked at and not yet known. */

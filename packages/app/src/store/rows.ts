@@ -1,6 +1,6 @@
 /** Rows of the browser's store as drafts. */
 import { type Draft, readDraft } from "@cut-fold/core";
-import { loadFormsOf } from "../needs/forms.ts";
+import { loadFormsIn } from "../needs/forms.ts";
 
 /** What was read: drafts by id, and rows that this version cannot read, left as they are. */
 export interface ReadRows {
@@ -13,7 +13,7 @@ export interface ReadRows {
  * stays that very object, so that its drawing need not be made again.
  */
 export async function readRows(rows: readonly Draft[], known: ReadonlyMap<string, Draft>): Promise<ReadRows> {
-  await loadFormsOf(rows.map((row) => row.spec));
+  await loadFormsIn(rows.map((row) => row.spec));
   const drafts = new Map<string, Draft>();
   const aside: Draft[] = [];
   for (const row of rows) {

@@ -1,4 +1,4 @@
-import { type Draft, readDraft } from "@cut-fold/core";
+import { type Draft, readDraft, solve } from "@cut-fold/core";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { binned, daysLeft, tidyBin } from "./bin.ts";
 import { db, everythingIn } from "./db.ts";
@@ -651,7 +651,7 @@ describe("a card and the envelope that follows it", () => {
     const thick = await envelopeFor(byId("demo-leaf-card"));
     expect(thick).toMatchObject({ holds: "demo-leaf-card", spec: { contents: { thickness: 7.339 } } });
     expect(thick?.spec.method.board).toMatch(/millimetre/u);
-    expect(thick && solutionOf(thick.spec).findings.filter((f) => f.severity === "error")).toEqual([]);
+    expect(thick && solve(thick.spec).findings.filter((f) => f.severity === "error")).toEqual([]);
     expect(await envelopeFor(sample())).toBeUndefined();
   });
 });

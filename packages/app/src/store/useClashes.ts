@@ -1,4 +1,4 @@
-import type { Clash, Solution } from "@cut-fold/core";
+import type { Clash, Drawing } from "@cut-fold/core";
 import { useSettled } from "./useSettled.ts";
 import { useAsked } from "./useAsked.ts";
 
@@ -8,7 +8,7 @@ const REST_MS = 250;
 const NONE: readonly Clash[] = [];
 
 /** What runs into what while something in it moves, from a worker; none until it is known. */
-export function useClashes({ spec, motions }: Solution): readonly Clash[] {
+export function useClashes({ spec, motions }: Drawing): readonly Clash[] {
   const rested = useSettled(spec, REST_MS);
   const { answer, of } = useAsked<readonly Clash[]>(worker, motions.length > 0 ? rested : undefined);
   return of === spec && answer ? answer : NONE;

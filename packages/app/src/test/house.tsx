@@ -1,5 +1,5 @@
 /** The whole app in a page without a screen: for tests of what a maker does that need no browser to be true. */
-import { type Draft, offersFor, readSpec, type Solution, type Spec } from "@cut-fold/core";
+import { type Draft, offersFor, readSpec, type Solution, solve, type Spec } from "@cut-fold/core";
 import { clashesIn } from "@cut-fold/core/proof";
 import { expose } from "comlink";
 import { readingApi } from "../workers/readDraft.ts";
@@ -119,7 +119,7 @@ export const draftNow = (): Draft => {
   if (!draft) throw new Error("no draft is open");
   return draft;
 };
-export const solutionNow = (): Solution => solutionOf(draftNow().spec);
+export const solutionNow = (): Solution => solve(draftNow().spec);
 
 /** The numbers beside the drawing. */
 export const numbers = (): HTMLElement => screen.getByLabelText("The numbers");

@@ -1,9 +1,9 @@
 /** How far a figure follows a hand: measured by one more solve, so that no form has to say it. */
 import { direction, type Point } from "../geometry/point.ts";
 import type { Dimension } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { changed } from "../recipe/change.ts";
-import { solve } from "../solve.ts";
+import { draw } from "../draw.ts";
 
 /** A figure whose end moves by less than this (mm) for a mm of its setting is not held by its end: it follows one to one. */
 const LEAST_MOVE = 0.05;
@@ -14,13 +14,13 @@ const LEAST_MOVE = 0.05;
  * @param way the unit vector a hand follows, where the line has shrunk to a point and has none of its own
  * @param step mm by which the setting is tried: a few marks of the ruler, so that rounding does not hide the move
  */
-export function gainOf(solution: Solution, dimension: Dimension, step: number, way?: Point): number {
+export function gainOf(solution: Drawing, dimension: Dimension, step: number, way?: Point): number {
   const { id, sets, value, from, to } = dimension;
   if (!sets || sets[0] === "blank") return 1;
   // near the end of its range only one way is open
   for (const by of [step, -step]) {
     const read = changed(solution.spec, { at: sets, value: value + by });
-    const after = read.ok ? solve(read.value).dimensions.find((d) => d.id === id) : undefined;
+    const after = read.ok ? draw(read.value).dimensions.find((d) => d.id === id) : undefined;
     if (!after) continue;
     const along = way ?? direction(from, to);
     const moved = (after.to[0] - to[0]) * along[0] + (after.to[1] - to[1]) * along[1];

@@ -1,8 +1,8 @@
 /** What lies on what, from the table up: the pile seen from the side, with its total. */
 import { calledContents } from "../catalogue/contents.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import type { Spec } from "../model/spec.ts";
-import { solve } from "../solve.ts";
+import { draw } from "../draw.ts";
 
 /** One kind of ply: so many sheets of one thickness, mm. */
 export interface Ply {
@@ -45,9 +45,9 @@ export function insidePile({ contents }: Spec): Pile {
 }
 
 /** A card with what is laid on it: base plies, then each thing, foam under it where it is raised. */
-export function cardPile(solution: Solution): Pile | undefined {
+export function cardPile(solution: Drawing): Pile | undefined {
   const { spec, finished, fittings, pieces, main } = solution;
-  const base = finished && fittings.length > 0 ? solve({ ...spec, fittings: undefined }).finished : finished;
+  const base = finished && fittings.length > 0 ? draw({ ...spec, fittings: undefined }).finished : finished;
   if (!finished || !base) return undefined;
   const laid = fittings.flatMap((lying): Ply[] => {
     const row = spec.fittings?.find((f) => f.id === lying.id);

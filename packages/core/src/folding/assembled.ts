@@ -5,7 +5,7 @@
 import type { Path } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Piece, Contained } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import {
   after,
@@ -64,7 +64,7 @@ const ROOM_FROM = 1 / 6;
 
 /** The solution at a moment. */
 export function assembledAt(
-  solution: Solution,
+  solution: Drawing,
   { main = solution.main, pieces, folded, out = () => 0, motion }: Moment,
 ): Assembled {
   const { caliper } = solution.spec.stock;
@@ -106,7 +106,7 @@ export const wayOut = ({ lying, out }: Pick<Inside, "lying" | "out">): Point => 
 };
 
 /** The last order in which nothing of the form itself is folded: what lies on it is, and lies where it will stay. */
-export function openFolds(solution: Pick<Solution, "pieces" | "joins" | "main">): number {
+export function openFolds(solution: Pick<Drawing, "pieces" | "joins" | "main">): number {
   const own = solution.pieces.filter((p) => p.fitting === undefined).flatMap((p) => p.folds.map((f) => f.order));
   return own.length > 0 ? Math.min(...own) - 1 : lastOrder(solution);
 }

@@ -2,7 +2,7 @@
  * What runs into what while something moves, as it is told. The walk that finds it is the proof's (`clashesIn`): far more
  * than a check may take, so it is a worker's, and what it found is put beside the findings.
  */
-import type { Finding, Solution } from "../model/solution.ts";
+import type { Finding, Drawing } from "../model/solution.ts";
 import { stepsIn, travelOf } from "../paper/motion.ts";
 import { both } from "../units/nth.ts";
 
@@ -18,7 +18,7 @@ export interface Clash {
 }
 
 /** How one of the two is called: a card's panels each by their own name, any other piece as one. */
-function calledIn({ pieces, contents, main }: Solution, id: string): string {
+function calledIn({ pieces, contents, main }: Drawing, id: string): string {
   const [piece, panel] = [id.slice(0, id.lastIndexOf("/")), id.slice(id.lastIndexOf("/") + 1)];
   if (piece === "contents") return contents[Number(panel)]?.name ?? "what is inside";
   const found = pieces.find((p) => p.id === piece);
@@ -30,7 +30,7 @@ const ONE_STRETCH = 0.02;
 const follows = (a: Clash, b: Clash): boolean => a.from <= b.to + ONE_STRETCH && b.from <= a.to + ONE_STRETCH;
 
 /** Each two that meet told once for a stretch of the way, the largest first. */
-export function clashFindings(solution: Solution, clashes: readonly Clash[]): readonly Finding[] {
+export function clashFindings(solution: Drawing, clashes: readonly Clash[]): readonly Finding[] {
   const told = new Map<string, Clash>();
   for (const clash of [...clashes].sort((a, b) => a.from - b.from)) {
     const pair = clash.between.map((id) => calledIn(solution, id)).sort();
@@ -64,7 +64,7 @@ export function clashFindings(solution: Solution, clashes: readonly Clash[]): re
 
 /** What runs into what when the motions have gone so far: what is told and lit while it happens. */
 export const clashesNow = (
-  { motions }: Solution,
+  { motions }: Drawing,
   clashes: readonly Clash[],
   gone: Readonly<Record<string, number>>,
 ): readonly Clash[] =>

@@ -3,7 +3,7 @@ import { sharedArea } from "../geometry/clipper.ts";
 import { flatten, holds, type Path } from "../geometry/path.ts";
 import { between, direction, distance, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { offOutline } from "../geometry/near.ts";
 import { after, lyingMove, move, type Point3, undo } from "../paper/pose.ts";
 import { type At, extent, IN_PLANE_MM, pairs, type ProofFacet } from "./inSpace.ts";
@@ -19,7 +19,7 @@ export interface Crossing {
 }
 /** Paper inside the contents' boxes, whatever way it stands there. */
 export function contentsCrossings(
-  solution: Solution,
+  solution: Drawing,
   sheets: readonly ProofFacet[],
   at: At,
   when: Crossing["when"],
@@ -67,7 +67,7 @@ const area3 = (points: readonly Point3[]): number => {
 };
 
 /** Panels of one blank that claim the same paper. */
-export function flatCrossings(solution: Solution): Crossing[] {
+export function flatCrossings(solution: Drawing): Crossing[] {
   return solution.pieces.flatMap((piece) =>
     pairs(piece.panels).flatMap(([a, b]): Crossing[] => {
       const area = sharedArea(flatten(a.outline), flatten(b.outline));

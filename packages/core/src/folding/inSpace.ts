@@ -3,7 +3,7 @@ import type { Path } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Piece } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import {
   assembled,
   caliperOf,
@@ -35,7 +35,7 @@ export interface ProofFacet {
 }
 
 /** All the paper as it is folded so far: its panels, and the steps between panels that stand off one another. */
-export function sheetsOf(solution: Solution, state: FoldState): ProofFacet[] {
+export function sheetsOf(solution: Drawing, state: FoldState): ProofFacet[] {
   const poses = foldedPanels(solution, state);
   const cutsIn = (piece: Piece | undefined, panel: string): Path[] =>
     (piece?.cuts ?? []).filter((c) => c.panel === panel).map((c) => c.path);

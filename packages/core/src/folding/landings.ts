@@ -4,7 +4,7 @@ import { areaOf, clipConvex, polygon } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import { LANDING_MM, SAME_POINT_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Piece } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { after, assembled, move, type Point3, undo } from "../paper/pose.ts";
 import type { ProofFacet } from "./inSpace.ts";
 
@@ -23,7 +23,7 @@ export const hasLanded = ({ distance, outside }: Landing): boolean =>
 
 /** How every zone comes down, on the paper as it is for that zone. */
 export const landingsOf = (
-  solution: Solution,
+  solution: Drawing,
   sheetsFor: (glue: Piece["glue"][number], piece: string) => readonly ProofFacet[],
 ): Landing[] =>
   assembled(solution).flatMap((piece) =>
@@ -31,7 +31,7 @@ export const landingsOf = (
   );
 
 /** Where a glued zone comes down: its own points, carried into the target's flat coordinates. */
-function land(solution: Solution, piece: Piece, glue: Piece["glue"][number], sheets: readonly ProofFacet[]): Landing {
+function land(solution: Drawing, piece: Piece, glue: Piece["glue"][number], sheets: readonly ProofFacet[]): Landing {
   const onto = `${glue.onto.piece}/${glue.onto.panel}`;
   const of = (id: string, panel: string) => sheets.filter((s) => s.piece === id && s.panel === panel);
   const [own, target] = [of(piece.id, glue.panel), of(glue.onto.piece, glue.onto.panel)];

@@ -1,5 +1,5 @@
 /** A solution as it stands in space, folded so far and with its motions set: the contract's pose. */
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { travelOf } from "../paper/motion.ts";
 import {
   after,
@@ -37,7 +37,7 @@ interface PoseAsked {
 }
 
 /** Where all paper and all contents are, folded so far (the last order unless said), each motion set (0 unless said). */
-export function pose(solution: Solution, { folded, set = {} }: PoseAsked = {}): Posed {
+export function pose(solution: Drawing, { folded, set = {} }: PoseAsked = {}): Posed {
   const { caliper } = solution.spec.stock;
   const last = lastOrder(solution);
   const state = { progress: folded ?? last, caliper, filled: filledWith(solution.contents), motion: set };

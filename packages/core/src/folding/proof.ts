@@ -6,7 +6,7 @@
 import { areaOf, boundsOf, flatten, holds } from "../geometry/path.ts";
 import { CURVE_SAG_MM, TOUCHING_MM2 } from "../geometry/tolerance.ts";
 import type { Contained, Piece } from "../model/piece.ts";
-import type { Extent, Solution } from "../model/solution.ts";
+import type { Extent, Drawing } from "../model/solution.ts";
 import { offOutline } from "../geometry/near.ts";
 import { filledWith, foldedPanels, lastOrder } from "../paper/pose.ts";
 import { contentsCrossings, type Crossing, flatCrossings, foldedCrossings } from "./crossings.ts";
@@ -43,7 +43,7 @@ const PAST_MM = CURVE_SAG_MM + 0.01;
 const AREA_MM2 = 0.01;
 
 /** Proves a solution by folding it up. */
-export function prove(solution: Solution): Proof {
+export function prove(solution: Drawing): Proof {
   const caliper = solution.spec.stock.caliper;
   const filled = filledWith(solution.contents);
   const poses = foldedPanels(solution, { progress: lastOrder(solution), caliper, filled });

@@ -14,7 +14,7 @@ import { flatten } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Piece, Contained } from "../model/piece.ts";
-import type { Extent, Solution } from "../model/solution.ts";
+import type { Extent, Drawing } from "../model/solution.ts";
 import { caliperOf, move, type Point3, type Rigid, undo } from "../paper/pose.ts";
 import { type At, extent, IN_PLANE_MM, type ProofFacet } from "./inSpace.ts";
 
@@ -50,7 +50,7 @@ interface Other {
 
 /** mm free on each axis, and mm² where paper is in their way. */
 export function measureContents(
-  solution: Solution,
+  solution: Drawing,
   lying: Contained,
   sheets: readonly ProofFacet[],
   at: At,

@@ -3,10 +3,10 @@
  * what closes it is left open. A pocket inside a card is filled before the card closes over it.
  */
 import type { Contained } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { assembled, lastOrder } from "../paper/pose.ts";
 
-type Staged = Pick<Solution, "pieces" | "joins" | "contents" | "main">;
+type Staged = Pick<Drawing, "pieces" | "joins" | "contents" | "main">;
 
 /** One part of the run: an order of folding, or contents, by their place in the solution's list, that go in. */
 export type FoldStage =

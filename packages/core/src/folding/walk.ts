@@ -1,5 +1,5 @@
 /** A motion walked, no coarser than its steps: glue stays, and nothing runs through anything; or what does, and where. */
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { stepsIn } from "../paper/motion.ts";
 import { filledWith, foldedPanels, lastOrder, STILL } from "../paper/pose.ts";
 import type { Clash } from "./clash.ts";
@@ -9,7 +9,7 @@ import { hasLanded, type Landing, landingsOf } from "./landings.ts";
 
 /** The paper at each step of a motion, and how far it has gone there, 0 to 1. */
 function* walked(
-  solution: Solution,
+  solution: Drawing,
   id: string,
 ): Generator<{ readonly gone: number; readonly sheets: readonly ProofFacet[]; readonly at: At }> {
   const motion = solution.motions.find((m) => m.id === id);
@@ -34,7 +34,7 @@ export interface MotionProof {
 }
 
 /** Walks a motion and proves at every step what must hold at rest: glue stays, nothing runs through anything. */
-export function proveMotion(solution: Solution, id: string): MotionProof {
+export function proveMotion(solution: Drawing, id: string): MotionProof {
   const seen = [...walked(solution, id)].map(({ gone, sheets }) => ({
     landings: landingsOf(solution, () => sheets),
     crossings: foldedCrossings(sheets, `${id} ${String(gone)}`),
@@ -45,7 +45,7 @@ export function proveMotion(solution: Solution, id: string): MotionProof {
 }
 
 /** What runs into what over the whole of a motion, contents as well; moments of one pair that follow on one another are one. */
-export function clashesIn(solution: Solution, motion: string): readonly Clash[] {
+export function clashesIn(solution: Drawing, motion: string): readonly Clash[] {
   const open = new Map<string, Clash>();
   const done: Clash[] = [];
   for (const { gone, sheets, at } of walked(solution, motion)) {

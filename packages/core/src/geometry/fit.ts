@@ -3,7 +3,7 @@ import { nth } from "../units/nth.ts";
 
 /**
  * Does a rectangle `w × h` lie inside another `W × H`, turned by any angle if need be?
- * The larger side tilts by the angle whose turned width is exactly W (Carver, "Solution to problem E1225", American
+ * The larger side tilts by the angle whose turned width is exactly W (Carver, "Drawing to problem E1225", American
  * Mathematical Monthly 64, 1957): it fits when p ≤ P and q ≤ Q, or p > P and Q ≥ (2pqP + (p²−q²)√(p²+q²−P²))/(p²+q²),
  * with p ≥ q the inner and P ≥ Q the outer sides.
  */

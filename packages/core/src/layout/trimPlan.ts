@@ -10,7 +10,7 @@
 import type { Size } from "../geometry/point.ts";
 import { lieOn } from "../paper/onSheet.ts";
 import { type Piece, takesPaper } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import type { Stock } from "../model/spec.ts";
 import { type Cutting, type Filling, fillingOf, same } from "./filling.ts";
 
@@ -169,7 +169,7 @@ export function cutsOf(root: Cutting): TrimCut[] {
 export const stockName = ({ title, weight }: Stock): string => title ?? `${String(weight)} g/m²`;
 
 /** One plan for each paper a solution needs, for the whole run; none where the maker has not said what sheet is in hand. */
-export function trimPlans({ spec, pieces }: Pick<Solution, "spec" | "pieces">): TrimPlan[] {
+export function trimPlans({ spec, pieces }: Pick<Drawing, "spec" | "pieces">): TrimPlan[] {
   const { sheet, quantity } = spec;
   if (!sheet) return [];
   const papers = new Map<string, Needed[]>();

@@ -151,8 +151,8 @@ export interface Lying {
   readonly high: number;
 }
 
-/** Everything that follows from a spec, with its recipe. Always mm. `findings`, `materials` and `steps` are worked out when first read. */
-export interface Solution {
+/** What follows from a recipe as far as it is drawn: panels, folds, pieces, figures, and how it moves. Always mm. */
+export interface Drawing {
   readonly spec: Spec;
   readonly form: string;
   /** the form's own; what a fitting holds stands with its contents */
@@ -175,6 +175,13 @@ export interface Solution {
   readonly firstScore?: number;
   /** what is placed on the panels, as it lies */
   readonly fittings: readonly Lying[];
+}
+
+/** A drawing with its steps. */
+export type Stepped = Drawing & Pick<Solution, "steps">;
+
+/** Everything that follows from a recipe. `findings`, `materials` and `steps` are worked out when first read. */
+export interface Solution extends Drawing {
   readonly findings: readonly Finding[];
   readonly materials: readonly Material[];
   readonly steps: readonly Step[];

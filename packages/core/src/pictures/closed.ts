@@ -1,7 +1,7 @@
 /** The finished thing, closed, as one looks at it. */
 import type { Pose } from "../geometry/point.ts";
 import { formById } from "../forms/index.ts";
-import { mainPiece, type Solution } from "../model/solution.ts";
+import { mainPiece, type Drawing } from "../model/solution.ts";
 import { foldedPanels, lastOrder, move } from "../paper/pose.ts";
 import { foldedShapes, uprightPose } from "./folded.ts";
 import { boundsOfShapes, type Picture } from "./shapes.ts";
@@ -10,7 +10,7 @@ import { boundsOfShapes, type Picture } from "./shapes.ts";
  * How the finished thing is looked at: a holder from the side it closes on, with its opening at the top; a card from its
  * front, the way it is read.
  */
-function closedPose(solution: Solution): Pose {
+function closedPose(solution: Drawing): Pose {
   const form = formById(solution.form);
   const main = mainPiece(solution);
   const front =
@@ -26,7 +26,7 @@ function closedPose(solution: Solution): Pose {
 }
 
 /** The finished thing, closed: what is in it lies in it. */
-export function closedPicture(solution: Solution): Picture {
+export function closedPicture(solution: Drawing): Picture {
   const { main } = solution;
   const folded = lastOrder(solution);
   const shapes = foldedShapes(solution, { main, folded, now: [], out: () => 0, pose: closedPose(solution) });

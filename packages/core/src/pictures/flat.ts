@@ -1,12 +1,12 @@
 /** All pieces of a draft flat, side by side, without figures: its small picture. */
 import { placePath } from "../geometry/path.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import { inARow } from "../paper/row.ts";
 import { paperOf, type Picture, type PictureShape } from "./shapes.ts";
 
 /** The pieces as they are cut out, scored and drawn on, from the drawn face. */
-export function flatPicture({ pieces }: Pick<Solution, "pieces">): Picture {
+export function flatPicture({ pieces }: Pick<Drawing, "pieces">): Picture {
   const { placed, width, height } = inARow(pieces);
   const shapes = placed.flatMap(({ piece, x }): PictureShape[] => {
     const pose = { x, y: 0, rotation: 0, flip: false };

@@ -3,7 +3,7 @@ import { flatten, type Path, polygon } from "../geometry/path.ts";
 import { add, HERE, place, type Point, type Pose } from "../geometry/point.ts";
 import { assembledAt, type Moment, openFolds, wayOut } from "../folding/assembled.ts";
 import type { Join } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { boxOf, move, type Rigid, STILL } from "../paper/pose.ts";
 import { paperOf, type PictureShape } from "./shapes.ts";
 
@@ -13,7 +13,7 @@ interface Folded extends Moment {
 }
 
 /** Pieces folded so far, panels back to front, contents in their ply or sliding in. */
-export function foldedShapes(solution: Solution, { now, pose, ...moment }: Folded): PictureShape[] {
+export function foldedShapes(solution: Drawing, { now, pose, ...moment }: Folded): PictureShape[] {
   const { caliper } = solution.spec.stock;
   const { sheets, contents, poses } = assembledAt(solution, moment);
   const layers: { z: number; shape: PictureShape }[] = [];
@@ -79,7 +79,7 @@ export interface OnFlat {
 }
 
 /** What lies on the flat main piece, the lowest first: further pieces of the form, and fittings as they are folded. */
-export function lyingOnFlat(solution: Solution): readonly OnFlat[] {
+export function lyingOnFlat(solution: Drawing): readonly OnFlat[] {
   const moment = { folded: openFolds(solution), now: [], pose: HERE };
   return foldedShapes(solution, moment).flatMap((shape): OnFlat[] => {
     const piece = solution.pieces.find(
@@ -94,13 +94,13 @@ export function lyingOnFlat(solution: Solution): readonly OnFlat[] {
 }
 
 /** The join that lays a piece, or what it lies on, on the main piece. */
-function rootJoin({ joins, main }: Pick<Solution, "joins" | "main">, piece: string): Join | undefined {
+function rootJoin({ joins, main }: Pick<Drawing, "joins" | "main">, piece: string): Join | undefined {
   const join = joins.find((j) => j.piece === piece);
   return join === undefined || join.onto.piece === main ? join : rootJoin({ joins, main }, join.onto.piece);
 }
 
 /** Turns a holder so that its opening is at the top: how one holds it to fold and fill. Flat pieces stay as they are drawn. */
-export function uprightPose({ contents, pieces, main }: Pick<Solution, "contents" | "pieces" | "main">): Pose {
+export function uprightPose({ contents, pieces, main }: Pick<Drawing, "contents" | "pieces" | "main">): Pose {
   const fitting = pieces.find((p) => p.id === main)?.fitting;
   const own = contents.find((c) => c.fitting === fitting);
   if (!own) return HERE;

@@ -3,11 +3,11 @@ import { line, type Path, polygon } from "../geometry/path.ts";
 import { blanksIn, trimPlans } from "../layout/trimPlan.ts";
 import type { Cutting } from "../layout/filling.ts";
 import type { Piece } from "../model/piece.ts";
-import type { Solution } from "../model/solution.ts";
+import type { Drawing } from "../model/solution.ts";
 import { boundsOfShapes, paperOf, type Picture, type PictureShape } from "./shapes.ts";
 
 /** The sheet in hand as it is cut for this piece, every cut from edge to edge; none where no sheet was named, or it is too small. */
-export function cutFromSheet(solution: Solution, piece: Piece): Picture | undefined {
+export function cutFromSheet(solution: Drawing, piece: Piece): Picture | undefined {
   const plan = trimPlans(solution).find((p) =>
     p.groups.some((g) => blanksIn(g.root).some((b) => b.piece === piece.id)),
   );

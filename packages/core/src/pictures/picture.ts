@@ -5,14 +5,14 @@
 import { type Bounds, line } from "../geometry/path.ts";
 import { flapLetters } from "../methods/flapCuts.ts";
 import type { Piece } from "../model/piece.ts";
-import type { Solution, Step } from "../model/solution.ts";
+import type { Step, Stepped } from "../model/solution.ts";
 import { onBoard } from "./board.ts";
 import { cutFromSheet } from "./fromSheet.ts";
 import { boundsOfShapes, type Picture } from "./shapes.ts";
 import { onTable } from "./table.ts";
 
 /** The picture of a step. */
-export function pictureOf(solution: Solution, step: Step): Picture {
+export function pictureOf(solution: Stepped, step: Step): Picture {
   const piece = solution.pieces.find((p) => p.id === step.scene.piece);
   if (!piece)
     throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);

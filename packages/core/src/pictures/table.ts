@@ -3,7 +3,7 @@ import { type Path } from "../geometry/path.ts";
 import { cross, direction, offLine } from "../geometry/point.ts";
 import { idIn } from "../methods/method.ts";
 import type { Piece, Contained } from "../model/piece.ts";
-import type { Solution, Step } from "../model/solution.ts";
+import type { Step, Stepped } from "../model/solution.ts";
 import { openingsOf } from "../paper/opening.ts";
 import { notchesIn, punchedSquare } from "./board.ts";
 import { foldedShapes, uprightPose } from "./folded.ts";
@@ -24,7 +24,7 @@ function tipCut(piece: Piece, panel: string): Path {
 }
 
 /** What lies on the table in a step. */
-export function onTable(solution: Solution, step: Step, piece: Piece): PictureShape[] {
+export function onTable(solution: Stepped, step: Step, piece: Piece): PictureShape[] {
   const { scene, kind } = step;
   const here = (id: string): string => idIn(piece, id);
   if (kind === "cut" && scene.now.includes(here("blank")))
@@ -51,7 +51,7 @@ export function onTable(solution: Solution, step: Step, piece: Piece): PictureSh
 const PARTLY_OUT = 0.55;
 
 /** Whether contents are in by then: filled in an earlier step. */
-const filledAt = ({ steps }: Solution, { n }: Step, { on }: Contained): boolean =>
+const filledAt = ({ steps }: Stepped, { n }: Step, { on }: Contained): boolean =>
   steps.some((step) => step.n < n && step.kind === "fill" && step.scene.now.includes(`${on.piece}/contents`));
 
 /** A single piece on the table with its scores and cuts as far as they are made. */

@@ -7,7 +7,7 @@ import { type Form, settingsOf } from "../forms/form.ts";
 import { formById } from "../forms/index.ts";
 import { settingMeta } from "../model/setting.ts";
 import type { ChangePath } from "../model/piece.ts";
-import type { PathChange, Solution } from "../model/solution.ts";
+import type { PathChange, Drawing } from "../model/solution.ts";
 import type { Fitting, Spec } from "../model/spec.ts";
 import { methodFor } from "./readMethod.ts";
 import { isUsual, usualSettings } from "./usual.ts";
@@ -162,7 +162,7 @@ export const inOrder = (fittings: readonly Fitting[]): boolean =>
   fittings.every((f, i) => f.on.fitting === undefined || fittings.slice(0, i).some((g) => g.id === f.on.fitting));
 
 /** What a finished card makes of the contents of the envelope that holds it. */
-export const asContents = ({ spec, finished }: Pick<Solution, "spec" | "finished">): PartsChange["contents"] =>
+export const asContents = ({ spec, finished }: Pick<Drawing, "spec" | "finished">): PartsChange["contents"] =>
   finished && {
     width: finished.width,
     height: finished.height,

@@ -39,15 +39,22 @@ const loaded = new Map<string, Typeface>();
 /** The typeface with this id where it has come; undefined before, or when there is none. */
 export const typefaceById = (id: string): Typeface | undefined => loaded.get(id);
 
+/** Whether these have come, with what puts letters together. */
+export const hasTypefaces = (ids: readonly string[]): boolean =>
+  joining !== undefined && ids.every((id) => loaded.has(id) || !isOurs(id));
+
 let joining: typeof Joining | undefined;
 /** What puts letters together; it comes with the typefaces, and the large polygon clipper with it. */
 export const joiningOf = (): typeof Joining | undefined => joining;
 
-/** Loads them all: whoever sets words tries one after the other. */
-export async function loadTypefaces(): Promise<void> {
+const ALL = Object.keys(files);
+const isOurs = (id: string): id is TypefaceId => Object.hasOwn(files, id);
+
+/** Loads some, and what puts letters together; all where none are named: whoever sets words tries one after the other. */
+export async function loadTypefaces(ids: readonly string[] = ALL): Promise<void> {
   joining ??= await import("./joined.ts");
   await Promise.all(
-    (Object.keys(files) as TypefaceId[]).map(async (id) => {
+    ids.filter(isOurs).map(async (id) => {
       if (loaded.has(id)) return;
       const { default: outlines } = (await files[id]()) as { default: Outlines };
       loaded.set(id, { id, stroked: id === "line", ...outlines });

@@ -1,7 +1,7 @@
 /** What the hand does: a sentence for each step, and the words they share. */
 import { listed, listedOnce } from "../methods/scene.ts";
 import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
-import type { FlapCut, Solution, Step } from "../model/solution.ts";
+import type { FlapCut, Drawing, Step } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
 import { freeWords, saySlant } from "./measures.ts";
 import { cap, num, sayer, str, type Say, type Sayer, said } from "./saying.ts";
@@ -365,7 +365,7 @@ export const stepHeads: Readonly<Record<Step["kind"], string>> = {
 };
 
 /** What a step is done on, where a draft has several pieces: `Piece 3 of 8: Mat`. Empty where there is one. */
-export function stepHeading({ pieces, main }: Pick<Solution, "pieces" | "main">, { of, phase }: Step): string {
+export function stepHeading({ pieces, main }: Pick<Drawing, "pieces" | "main">, { of, phase }: Step): string {
   if (pieces.length < 2) return "";
   if (phase === "together" && of === main) return "Put together";
   const n = pieces.findIndex((p) => p.id === of);

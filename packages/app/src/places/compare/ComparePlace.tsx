@@ -6,6 +6,7 @@ import { Link, useParams } from "react-router";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionsOf } from "../../store/drafting.ts";
 import { useDisplay } from "../../store/settings.ts";
+import { useWords } from "../../needs/useWords.ts";
 import { useReadings } from "../../store/reading.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { AnotherVersion } from "./AnotherVersion.tsx";
@@ -20,17 +21,22 @@ export function ComparePlace() {
   const drafts = useDrafts((s) => s.drafts);
   const loading = useDrafts((s) => s.loading);
   const draft = drafts.get(id);
+  const specs = useMemo(() => (draft ? versionsOf(draft, drafts).map((d) => d.spec) : []), [draft, drafts]);
+  const hasTheirWords = useWords(specs);
   const versions = useMemo(
-    () => (draft ? versionsOf(draft, drafts).map((d): Version => ({ draft: d, solution: solutionOf(d.spec) })) : []),
-    [draft, drafts],
+    () =>
+      draft && hasTheirWords
+        ? versionsOf(draft, drafts).map((d): Version => ({ draft: d, solution: solutionOf(d.spec) }))
+        : [],
+    [draft, drafts, hasTheirWords],
   );
-  const readings = useReadings(useMemo(() => versions.map((v) => v.draft.spec), [versions]));
+  const readings = useReadings(specs);
   const display = useDisplay();
-  if (!draft)
+  if (!draft || !hasTheirWords)
     return (
-      <main className="empty" aria-busy={loading}>
-        <h1>{loading ? "Laying them out …" : "This draft is not here"}</h1>
-        {loading ? null : (
+      <main className="empty" aria-busy={loading || draft !== undefined}>
+        <h1>{loading || draft ? "Laying them out …" : "This draft is not here"}</h1>
+        {loading || draft ? null : (
           <Button variant="contained" component={Link} to="/drafts">
             All drafts
           </Button>
@@ -81,12 +87,12 @@ export function ComparePlace() {
               <th scope="row">To look at</th>
               {versions.map(({ draft: d }) => {
                 const reading = readings.of(d.spec);
-                const findings = reading?.findings.filter((f) => f.severity !== "advice") ?? [];
+                const findings = reading?.findings?.filter((f) => f.severity !== "advice");
                 return (
-                  <td key={d.id} aria-busy={!reading}>
-                    {!reading ? (readings.isFailed(d.spec) ? "could not be looked over" : "looking …") : null}
-                    {reading && findings.length === 0 ? "nothing" : null}
-                    {findings.map((f, i) => (
+                  <td key={d.id} aria-busy={!findings}>
+                    {!findings ? (readings.isFailed(d.spec) ? "could not be looked over" : "looking …") : null}
+                    {findings?.length === 0 ? "nothing" : null}
+                    {findings?.map((f, i) => (
                       <p key={i} className={`finding ${f.severity}`}>
                         {sayFinding(f, display)}
                       </p>

@@ -15,7 +15,7 @@ import {
   sayPieceReadings,
   settingMeta,
   settingsOf,
-  type Solution,
+  type Drawing,
   type Spec,
 } from "@cut-fold/core";
 import type { Reading } from "../../store/reading.ts";
@@ -23,7 +23,7 @@ import type { Reading } from "../../store/reading.ts";
 /** A version and what it comes to. */
 export interface Version {
   readonly draft: Draft;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   /** what is read of it at rest; not there until it is worked out */
   readonly reading?: Reading | undefined;
 }
@@ -35,10 +35,12 @@ interface ComparedLine {
   readonly say: (version: Version, display: Display) => string;
 }
 
-const measures = (solution: Solution, display: Display): string =>
-  readingsByPiece(solution)
-    .map((piece) => sayPieceReadings(piece, display))
-    .join("; ") || "none";
+const measures = ({ solution: { pieces }, reading }: Version, display: Display): string =>
+  reading
+    ? readingsByPiece({ pieces, steps: reading.steps })
+        .map((piece) => sayPieceReadings(piece, display))
+        .join("; ") || "none"
+    : "…";
 
 /** All that is said of every version, the numbers to cut by first. */
 export const LINES: readonly ComparedLine[] = [
@@ -53,7 +55,7 @@ export const LINES: readonly ComparedLine[] = [
   {
     label: "Punch or score at",
     key: true,
-    say: ({ solution }, display) => measures(solution, inOneSystem(display, solution.grid)),
+    say: (version, display) => measures(version, inOneSystem(display, version.solution.grid)),
   },
   { label: "Form", say: ({ draft }) => formById(draft.spec.form)?.title ?? "" },
   {

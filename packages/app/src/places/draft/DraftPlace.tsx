@@ -1,10 +1,10 @@
-import { type Draft, setupOf, type Solution } from "@cut-fold/core";
+import { type Draft, setupOf, type Drawing } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { Columns2 } from "lucide-react";
-import { memo, useCallback, useEffect, useLayoutEffect, useRef } from "react";
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
 import { chooseNothing } from "../../store/chosen.ts";
@@ -12,6 +12,8 @@ import { useDrafts } from "../../store/drafts.ts";
 import { versionsOf } from "../../store/drafting.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { takeRuler } from "../../store/settings.ts";
+import { loadFormsOf } from "../../needs/forms.ts";
+import { useWords } from "../../needs/useWords.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { useClashes } from "../../store/useClashes.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
@@ -74,6 +76,13 @@ export function DraftPlace() {
   useMovedOn(id, draft?.id);
   useRuler(draft?.id === id ? draft : undefined);
 
+  const specs = useMemo(() => (known ? [known.spec] : []), [known]);
+  const hasItsWords = useWords(specs);
+  useEffect(() => {
+    // whoever sets words tries one typeface after the other: the rest of them come once this draft stands
+    if (hasItsWords) loadFormsOf(specs).catch(() => undefined);
+  }, [hasItsWords, specs]);
+
   useUndoKeys();
   useSavedOnLeaving();
 
@@ -90,7 +99,7 @@ export function DraftPlace() {
       </main>
     );
   }
-  if (draft?.id !== id)
+  if (draft?.id !== id || !hasItsWords)
     return (
       <main className="empty" aria-busy="true">
         <p>Laying out the paper …</p>
@@ -110,7 +119,7 @@ export function DraftPlace() {
 
 interface DraftingProps {
   readonly draft: Draft;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: ReturnType<typeof coloursOf>;
   readonly view: ViewName;
   readonly stage: Stage;

@@ -1,5 +1,5 @@
 /** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
-import { type Clash, clashFindings, formatLength, formatSize, mainPiece, type Solution } from "@cut-fold/core";
+import { type Clash, clashFindings, formatLength, formatSize, mainPiece, type Drawing } from "@cut-fold/core";
 import { memo, useMemo } from "react";
 import { useAtRest } from "../../parts/useAtRest.ts";
 import { useReading } from "../../store/reading.ts";
@@ -12,7 +12,7 @@ import { PileSection } from "./numbers/PileSection.tsx";
 import { Scores } from "./numbers/Scores.tsx";
 
 interface NumbersRailProps {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly clashes: readonly Clash[];
 }
 
@@ -36,7 +36,7 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
           {square ? formatLength(blank.width, display) : formatSize(blank.width, blank.height, display)}
         </p>
         {square ? <p className="figure-note">each way</p> : null}
-        <Scores solution={rested} />
+        <Scores solution={rested} steps={reading?.steps} />
       </section>
       {solution.contents.map((lying) =>
         lying.fitting === undefined ? (
@@ -50,7 +50,7 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
       <Findings
         findings={findings}
         grid={rested.grid}
-        state={isFailed ? "failed" : !isNow ? "working" : reading?.isTrying ? "trying" : "known"}
+        state={isFailed ? "failed" : !isNow || !found ? "working" : reading.isTrying ? "trying" : "known"}
       />
       <CutList solution={rested} materials={reading?.materials} />
     </aside>

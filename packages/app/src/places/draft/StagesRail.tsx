@@ -8,7 +8,7 @@ import {
   formById,
   settingMeta,
   settingsOf,
-  type Solution,
+  type Drawing,
   type Spec,
 } from "@cut-fold/core";
 import { memo, type ReactNode, useState } from "react";
@@ -80,7 +80,7 @@ const DetailsSaid = memo(function DetailsSaid({ form, settings }: Pick<Spec, "fo
 
 interface StagesRailProps {
   readonly draft: Draft;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly open: Stage;
   readonly onOpen: (stage: Stage) => void;
 }

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { toldSaved } from "../../parts/tell.tsx";
 import { useDrafts } from "../../store/drafts.ts";
-import { saveProject } from "../../store/files.ts";
+import { files } from "../../store/taking.ts";
 
 /** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
 export function Aside() {
@@ -18,7 +18,10 @@ export function Aside() {
         color="inherit"
         variant="outlined"
         onClick={() => {
-          void toldSaved(saveProject(aside, "unread-drafts"), "Saved as they are.");
+          void toldSaved(
+            files().then((f) => f.saveProject(aside, "unread-drafts")),
+            "Saved as they are.",
+          );
         }}
       >
         Save to a file

@@ -7,6 +7,7 @@ import { Link } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
 import { PictureView } from "../../drawing/PictureView.tsx";
 import { useDisplay } from "../../store/settings.ts";
+import { useWords } from "../../needs/useWords.ts";
 import { solutionOf } from "../../store/solutions.ts";
 
 /** Menus are much code for what is seldom pressed: it comes with the first press. */
@@ -20,6 +21,8 @@ interface Shown {
 
 /** Flat and closed. */
 function Pictures({ draft: { spec } }: Shown) {
+  // words are drawn when what they are set in has come
+  useWords(useMemo(() => [spec], [spec]));
   const solution = solutionOf(spec);
   const pictures = useMemo(() => [flatPicture(solution), closedPicture(solution)], [solution]);
   return pictures.map((picture, i) => (

@@ -7,7 +7,7 @@ import { useGrowing } from "../../parts/useGrowing.ts";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { usePainted } from "../../parts/usePainted.ts";
 import { useDrafts } from "../../store/drafts.ts";
-import { chooseProject } from "../../store/files.ts";
+import { files } from "../../store/taking.ts";
 import { isInInches, useSettings } from "../../store/settings.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";
@@ -62,7 +62,11 @@ export function DraftsPlace() {
           />
         </label>
         <span className="spring" />
-        <Button variant="outlined" startIcon={<FolderInput size={18} />} onClick={() => void told(chooseProject())}>
+        <Button
+          variant="outlined"
+          startIcon={<FolderInput size={18} />}
+          onClick={() => void told(files().then((f) => f.chooseProject()))}
+        >
           Open a file
         </Button>
         <Button variant="outlined" startIcon={<Mail size={18} />} component={Link} to="/from-envelope">

@@ -4,7 +4,7 @@ import { ListChecks, Trash2 } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import { toldSaved } from "../../parts/tell.tsx";
-import { saveProject } from "../../store/files.ts";
+import { files } from "../../store/taking.ts";
 import { type Order, ORDERS } from "./finding.ts";
 
 const BinDialog = lazy(() => import("./BinDialog.tsx"));
@@ -50,7 +50,12 @@ export function DrawerBar({ order, onOrder, several, onSeveral }: DrawerBarProps
           <Button
             variant="outlined"
             disabled={several.length === 0}
-            onClick={() => void toldSaved(saveProject(several, "drafts"), "Saved as a file.")}
+            onClick={() =>
+              void toldSaved(
+                files().then((f) => f.saveProject(several, "drafts")),
+                "Saved as a file.",
+              )
+            }
           >
             Save {several.length} to a file
           </Button>

@@ -1,9 +1,9 @@
-import { paperNeed, sayMaterial, type Solution } from "@cut-fold/core";
+import { paperNeed, sayMaterial, type Drawing, type Solution } from "@cut-fold/core";
 import { useMemo, memo } from "react";
 import { useDisplay } from "../../../store/settings.ts";
 
 interface CutListProps {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   /** nothing until it is worked out */
   readonly materials: Solution["materials"] | undefined;
 }

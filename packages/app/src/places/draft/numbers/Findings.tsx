@@ -69,7 +69,7 @@ interface FindingRowProps {
 /** Presses the remedy of the finding as it stands now: the row itself only changes with its words. */
 async function press(index: number, code: string): Promise<void> {
   const spec = useOpenDraft.getState().draft?.spec;
-  const finding = spec && (await readingOf(spec))?.findings[index];
+  const finding = spec && (await readingOf(spec))?.findings?.[index];
   // what was changed meanwhile may have no such finding any more
   if (!finding?.remedy || finding.code !== code || useOpenDraft.getState().draft?.spec !== spec) return;
   const { changes } = finding.remedy;

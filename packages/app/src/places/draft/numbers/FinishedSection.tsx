@@ -1,4 +1,4 @@
-import { type Draft, formatLength, formatSize, formById, mainPiece, sayFinding, type Solution } from "@cut-fold/core";
+import { type Draft, formatLength, formatSize, formById, mainPiece, sayFinding, type Drawing } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useMemo } from "react";
 import { Link, useNavigate } from "react-router";
@@ -11,7 +11,7 @@ import { useDisplay } from "../../../store/settings.ts";
 import { solutionOf } from "../../../store/solutions.ts";
 
 /** A card's finished size, and the envelopes that follow it. */
-export function FinishedSection({ solution }: { readonly solution: Solution }) {
+export function FinishedSection({ solution }: { readonly solution: Drawing }) {
   const display = useDisplay();
   const isCard = formById(solution.form)?.purpose === "card";
   if (!solution.finished || !isCard) return null;
@@ -56,7 +56,7 @@ function Follower({ draft: { id, name, spec } }: { readonly draft: Draft }) {
   const display = useDisplay();
   const blank = mainPiece(solutionOf(spec))?.blank ?? { width: 0, height: 0 };
   const { reading } = useReading(spec);
-  const trouble = reading?.findings.find((f) => f.severity === "error");
+  const trouble = reading?.findings?.find((f) => f.severity === "error");
   return (
     <p className="follows">
       <Link to={`/draft/${id}/flat?stage=inside`}>{name}</Link> follows it: cut{" "}

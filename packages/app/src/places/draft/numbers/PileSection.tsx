@@ -1,9 +1,9 @@
-import { cardPile, insidePile, type Solution } from "@cut-fold/core";
+import { cardPile, insidePile, type Drawing } from "@cut-fold/core";
 import { memo } from "react";
 import { PileView } from "../../../drawing/PileView.tsx";
 
 /** What lies on what, where more than one thing does. */
-export const PileSection = memo(function PileSection({ solution }: { readonly solution: Solution }) {
+export const PileSection = memo(function PileSection({ solution }: { readonly solution: Drawing }) {
   const { contents } = solution.spec;
   const layers = solution.finished !== undefined && solution.fittings.length > 0;
   const pile = layers

@@ -1,10 +1,17 @@
-import { type EdgeReadings, readingsByPiece, sayByTemplate, sayRow, type Solution } from "@cut-fold/core";
+import { type EdgeReadings, readingsByPiece, sayByTemplate, sayRow, type Drawing, type Solution } from "@cut-fold/core";
 import { useDisplay } from "../../../store/settings.ts";
 
+interface ScoresProps {
+  readonly solution: Drawing;
+  /** nothing until they are worked out */
+  readonly steps: Solution["steps"] | undefined;
+}
+
 /** Where the scores of each piece go: one measure on a punch board, every reading on a scoring board, edge by edge. */
-export function Scores({ solution }: { readonly solution: Solution }) {
-  const display = useDisplay(solution.grid);
-  const all = readingsByPiece(solution);
+export function Scores({ solution: { pieces, grid }, steps }: ScoresProps) {
+  const display = useDisplay(grid);
+  if (!steps) return <p className="figure-score" aria-busy aria-label="Working out the scores" />;
+  const all = readingsByPiece({ pieces, steps });
   const isPunched = all[0]?.readings[0]?.edge === "punch";
   return (
     <>

@@ -1,4 +1,4 @@
-import { formById, settingMeta, settingsOf, type Solution, type Spec } from "@cut-fold/core";
+import { formById, settingMeta, settingsOf, type Drawing, type Spec } from "@cut-fold/core";
 import { useMemo } from "react";
 import { Terms } from "../../../parts/Terms.tsx";
 import { useChosen } from "../../../store/chosen.ts";
@@ -7,7 +7,7 @@ import { SettingFields } from "./SettingFields.tsx";
 
 interface DetailsStageProps {
   readonly spec: Spec;
-  readonly solution: Solution;
+  readonly solution: Drawing;
 }
 
 /** The form's own settings, read from its schema, and what is on its panels. A card is mostly what is laid on it. */

@@ -5,7 +5,7 @@ import {
   find,
   formById,
   loadForms,
-  type Solution,
+  type Drawing,
   type Spec,
   makes,
 } from "@cut-fold/core";
@@ -85,11 +85,11 @@ const onRuler = (ruler: string): void => {
 interface HolderStageProps {
   readonly id: string;
   readonly spec: Spec;
-  readonly solution: Solution;
+  readonly solution: Drawing;
 }
 
 /** The holder as it stands closed. */
-const OwnPicture = memo(function OwnPicture({ solution }: { readonly solution: Solution }) {
+const OwnPicture = memo(function OwnPicture({ solution }: { readonly solution: Drawing }) {
   const rested = useAtRest(solution);
   const picture = useMemo(() => closedPicture(rested), [rested]);
   return <PictureView picture={picture} label="" colours={coloursOf(rested.spec)} weight={0.6} />;

@@ -1,4 +1,4 @@
-import type { Solution, StrokeRole } from "@cut-fold/core";
+import type { Drawing, StrokeRole } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useState } from "react";
 import { Link } from "react-router";
@@ -12,7 +12,7 @@ export function FlatPanel({
   solution,
   colours,
 }: {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: { readonly face: string; readonly back: string };
 }) {
   const measured = useSettings((s) => s.settings.pixelsPerMm);
@@ -59,7 +59,7 @@ const TrueSize = memo(function TrueSize({ measured, on, onChange }: TrueSizeProp
 });
 
 /** The kinds of line on the page, as one text so that the legend stands still while they stay the same. */
-function rolesOn({ pieces }: Solution): LegendProps {
+function rolesOn({ pieces }: Drawing): LegendProps {
   const strokes = pieces.flatMap((piece) =>
     piece.lines.map((l) => (l.role === "score" ? (l.fold ?? "valley") : l.role)),
   );

@@ -1,4 +1,4 @@
-import { type Clash, type Solution, stagesOf, travelOf } from "@cut-fold/core";
+import { type Clash, type Drawing, stagesOf, travelOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import Slider from "@mui/material/Slider";
@@ -19,7 +19,7 @@ import "./folded.css";
 
 interface FoldedPanelProps {
   readonly name: string;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: { readonly face: string; readonly back: string };
   readonly clashes: readonly Clash[];
 }
@@ -83,7 +83,7 @@ export function FoldedPanel({ name, solution, colours, clashes }: FoldedPanelPro
 }
 
 interface FoldingProps extends Playing {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly end: number;
 }
 
@@ -140,7 +140,7 @@ const SeenFrom = ({ views, side, onSide }: SeenFromProps) => (
 );
 
 interface MotionsProps {
-  readonly motions: Solution["motions"];
+  readonly motions: Drawing["motions"];
   readonly set: Readonly<Record<string, number>>;
   readonly onMotion: (id: string, value: number) => void;
   readonly clashes: readonly Clash[];

@@ -9,7 +9,7 @@ import {
   sayCut,
   saySlant,
   type SheetGroup,
-  type Solution,
+  type Drawing,
   type TrimPlan,
   trimPlans,
 } from "@cut-fold/core";
@@ -25,7 +25,7 @@ import "./sheets.css";
 
 interface SheetsPanelProps {
   readonly id: string;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: PaperColours;
 }
 
@@ -52,14 +52,14 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
 }
 
 /** The colour of the paper a plan cuts: a layer's own, or the draft's. */
-function faceOf({ stock }: TrimPlan, { pieces }: Solution, own: PaperColours): string {
+function faceOf({ stock }: TrimPlan, { pieces }: Drawing, own: PaperColours): string {
   const layer = pieces.find((p) => p.stock?.title === stock);
   return layer ? pieceColours(layer, own).face : own.face;
 }
 
 interface PlanProps {
   readonly plan: TrimPlan;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly face: string;
 }
 

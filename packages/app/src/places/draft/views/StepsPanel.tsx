@@ -5,6 +5,7 @@ import {
   pictureOf,
   sayOther,
   sayStep,
+  type Drawing,
   type Solution,
   stepHeading,
   stepHeads,
@@ -24,7 +25,7 @@ import "./steps.css";
 
 interface StepsPanelProps {
   readonly id: string;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly colours: { readonly face: string; readonly back: string };
   readonly at: number;
 }
@@ -124,7 +125,7 @@ function Onward({ n, count, quantity }: { readonly n: number; readonly count: nu
 }
 
 /** What the step before one is done on. */
-function headingBefore(solution: Solution, steps: Solution["steps"], i: number): string {
+function headingBefore(solution: Drawing, steps: Solution["steps"], i: number): string {
   const before = steps[i - 1];
   return before ? stepHeading(solution, before) : "";
 }
@@ -152,7 +153,7 @@ function Stepping({ id, solution, colours, at, steps }: StepsPanelProps & Pick<S
   const { quantity } = solution.spec;
   const n = Math.min(Math.max(1, at), count);
   const step = steps[n - 1];
-  const picture = useMemo(() => (step ? pictureOf(solution, step) : undefined), [solution, step]);
+  const picture = useMemo(() => (step ? pictureOf({ ...solution, steps }, step) : undefined), [solution, steps, step]);
   const together = useMade((s) => s.made.together);
   useTurning(n, count);
   useAwake();

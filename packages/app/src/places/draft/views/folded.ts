@@ -7,7 +7,7 @@ import {
   type Display,
   type Finding,
   sayFinding,
-  type Solution,
+  type Drawing,
   stagesOf,
 } from "@cut-fold/core";
 import { facesUp, type LookFrom } from "../../../drawing/framing.ts";
@@ -24,7 +24,7 @@ const SEEN_CLOSED = ["closed.sticks-out", "covering.rises-past", "covering.figur
 
 /** What is in the way at a moment: what meets there on its way, or sticks out of what is closed. */
 export function troubleAt(
-  solution: Solution,
+  solution: Drawing,
   findings: readonly Finding[],
   clashes: readonly Clash[],
   set: Readonly<Record<string, number>>,
@@ -55,7 +55,7 @@ const HOLDER_VIEWS: readonly Look[] = [
 ];
 
 /** Where a card or a part is looked at from: its front folds behind the panel that stays, or is that panel itself. */
-export function viewsOf(solution: Solution): readonly Look[] {
+export function viewsOf(solution: Drawing): readonly Look[] {
   if (solution.contents.some((c) => c.fitting === undefined)) return HOLDER_VIEWS;
   const [front, back]: readonly [LookFrom, LookFrom] = facesUp(solution)
     ? ["closing", "address"]
@@ -70,7 +70,7 @@ export function viewsOf(solution: Solution): readonly Look[] {
 }
 
 /** What happens at each place of the slider, for people who do not see the picture. */
-export function saying(solution: Solution, progress: number): string {
+export function saying(solution: Drawing, progress: number): string {
   const { run, end } = stagesOf(solution);
   if (progress <= 0) return "Flat";
   if (progress >= end) return "Closed";

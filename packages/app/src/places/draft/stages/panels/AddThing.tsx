@@ -1,5 +1,6 @@
 /** Something more on a face: each choice drawn for real, as large as it would be there, beginning with what the hand does. */
 import {
+  draw,
   changed,
   type Display,
   fittingKinds,
@@ -14,8 +15,7 @@ import {
   pathData,
   placePath,
   invert,
-  type Solution,
-  solve,
+  type Drawing,
   type Spec,
   paperColours,
 } from "@cut-fold/core";
@@ -41,7 +41,7 @@ const isLaid = ({ purpose, grounds }: Form): boolean =>
 
 interface AddThingProps {
   readonly spec: Spec;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly face: FormFace;
 }
 
@@ -149,7 +149,7 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
   const display = useDisplay();
   const made = useMemo(() => {
     const read = changed(spec, { at: ["fittings", row.id], value: row });
-    return read.ok ? solve(read.value) : undefined;
+    return read.ok ? draw(read.value) : undefined;
   }, [spec, row]);
   const lies = made?.fittings.find((f) => f.id === row.id);
   if (!made || !lies) return null;

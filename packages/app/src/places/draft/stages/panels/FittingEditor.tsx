@@ -8,7 +8,7 @@ import {
   groundsOn,
   kindById,
   SIZE_MM,
-  type Solution,
+  type Drawing,
   type Spec,
   type Stock,
 } from "@cut-fold/core";
@@ -43,7 +43,7 @@ const runsAlong = (fitting: Fitting): boolean =>
 interface FittingEditorProps {
   readonly fitting: Fitting;
   readonly spec: Spec;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly grounds: readonly Ground[];
 }
 

@@ -1,5 +1,5 @@
 /** A mask of the panel in hand and its opposite, in one step: a draft of its own, cut to the panel's outline. */
-import { keptLoops, loadForms, mainPiece, type Solution } from "@cut-fold/core";
+import { keptLoops, loadForms, mainPiece, type Drawing } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { Frame } from "lucide-react";
 import { useNavigate } from "react-router";
@@ -9,7 +9,7 @@ import { draftOf } from "../../../../store/outlineUses.ts";
 import { useOpenDraft } from "../../../../store/openDraft.ts";
 
 interface MaskOfProps {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   /** id and name of the panel */
   readonly panel: string;
   readonly called: string;

@@ -13,7 +13,7 @@ import {
   type Piece,
   placePath,
   type Side,
-  type Solution,
+  type Drawing,
   paperColours,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
@@ -23,7 +23,7 @@ import { type FormFace, ownPieceWith, SIDE_WORDS } from "./faces.ts";
 import "./panels.css";
 
 interface PanelMapProps {
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly grounds: readonly Ground[];
   readonly face: Pick<FormFace, "panel" | "side">;
   readonly onFace: (face: FormFace) => void;

@@ -5,7 +5,7 @@ import {
   type Ground,
   inOrder,
   sayPlace,
-  type Solution,
+  type Drawing,
   type Spec,
   withoutFitting,
 } from "@cut-fold/core";
@@ -27,7 +27,7 @@ import "./panels.css";
 
 interface PanelsSectionProps {
   readonly spec: Spec;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly grounds: readonly Ground[];
 }
 
@@ -70,7 +70,7 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
 interface FittingRowProps {
   readonly fitting: Fitting;
   readonly spec: Spec;
-  readonly solution: Solution;
+  readonly solution: Drawing;
   readonly grounds: readonly Ground[];
   readonly open: boolean;
 }

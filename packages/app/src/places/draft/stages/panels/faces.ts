@@ -7,7 +7,7 @@ import {
   type On,
   type Piece,
   type Side,
-  type Solution,
+  type Drawing,
   type Spec,
 } from "@cut-fold/core";
 
@@ -48,11 +48,11 @@ function groundFor(lying: readonly Fitting[], { panel, side }: FormFace): On {
 }
 
 /** The piece of the form itself that has a panel. */
-export const ownPieceWith = (pieces: Solution["pieces"], panel: string): Piece | undefined =>
+export const ownPieceWith = (pieces: Drawing["pieces"], panel: string): Piece | undefined =>
   pieces.find((p) => p.fitting === undefined && p.panels.some((q) => q.id === panel));
 
 /** mm of the face that something would be laid on. */
-function sizeOf({ fittings, pieces }: Solution, on: On, face: FormFace) {
+function sizeOf({ fittings, pieces }: Drawing, on: On, face: FormFace) {
   const under = fittings.find((f) => f.id === on.fitting);
   if (under) return { width: under.width, height: under.height };
   const holder = ownPieceWith(pieces, face.panel);
@@ -64,7 +64,7 @@ function sizeOf({ fittings, pieces }: Solution, on: On, face: FormFace) {
 }
 
 /** What something more on a face would lie on, and how large that is, mm. */
-export function underNext(face: FormFace, spec: Spec, solution: Solution) {
+export function underNext(face: FormFace, spec: Spec, solution: Drawing) {
   const on = groundFor(lyingOn(face, spec), face);
   return { on, ground: sizeOf(solution, on, face) };
 }
