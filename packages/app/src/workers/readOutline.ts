@@ -124,7 +124,7 @@ export const outlineApi = {
       };
     } catch (error) {
       if (error instanceof OutlineError)
-        return { ok: false, why: `The line round it cannot be kept: ${error.message}.` };
+        return { ok: false, why: `This picture cannot be traced: ${error.message}.` };
       return {
         ok: false,
         why: "This picture cannot be unpacked: it is damaged, or of a kind this browser does not know.",

@@ -205,7 +205,7 @@ describe("a label on a deep envelope that lies on a card", () => {
 
 const RUNS = runs(90);
 
-beforeAll(loadTypefaces);
+beforeAll(() => loadTypefaces());
 
 describe("any kind on any face of any card", () => {
   const paper = fc.record({ caliper: lengthBetween(0.08, 0.4), weight: fc.constant(160) });

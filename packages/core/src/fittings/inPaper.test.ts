@@ -11,7 +11,7 @@ import { pressed, specOf } from "../test/randomSpec.ts";
 import { loadTypefaces } from "../typefaces/index.ts";
 import { sayFinding, sayStep } from "../words/en.ts";
 
-beforeAll(loadTypefaces);
+beforeAll(() => loadTypefaces());
 
 const MM = { unit: "mm", fraction: 16 } as const;
 const FRONT = { panel: "front", side: "outside" };

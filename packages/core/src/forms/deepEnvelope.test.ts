@@ -62,6 +62,19 @@ describe("deep envelope, worked by hand", () => {
     }
   });
 
+  /* walls of 10 mm on a ruler of 5: the webs are 12 long, and 210.52 in 235 leaves 12.24 to the middle of each side wall */
+  it("counts none where the web ends just short of them, in the middle of the wall's paper", () => {
+    const s = solved({
+      contents: { width: 210.52, height: 40, thickness: 3.93 },
+      stock: { caliper: 0.49, weight: 120 },
+      settings: { playWidth: 19, playHeight: 0, playDepth: 0.59, sideFlap: 12 },
+      method: { board: "scoring-eighth", ruler: "five-millimetre" },
+    });
+    expect(s.pieces[0]?.panels.map((p) => p.id)).toContain("left-web");
+    expect(s.gap.height).toBeCloseTo(45 - 0.49 - 40, 9);
+    expect(prove(s).ok).toBe(true);
+  });
+
   it("becomes two pieces when the sheet is too small for the whole, and each then fits", () => {
     // A4 is 297 high: 268 × 205 fits; a 6-inch-taller card does not: 205 + 268
     const tall = { contents: { ...LEAF.contents, height: 130 }, sheet: { preset: "iso-a4" } };

@@ -210,3 +210,12 @@ describe("the smallest detail", () => {
     expect(leastAcross(0.01, { width: 200, height: 50 })).toBe(10);
   });
 });
+
+describe("a picture", () => {
+  it("of noise alone is refused with a sentence, and not in minutes", () => {
+    let state = 7;
+    const next = (): number => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
+    const data = new Uint8ClampedArray(400 * 400 * 4).map((_, i) => (i % 4 === 3 ? 255 : next() * 255));
+    expect(() => trace({ width: 400, height: 400, data })).toThrow(/all specks/u);
+  });
+});

@@ -12,6 +12,7 @@ import { contours } from "d3-contour";
 import { areaOf, flatten, type Path, polygon } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { offOutline } from "../geometry/near.ts";
+import { OutlineError } from "./drawn.ts";
 import { fitRing } from "./fit.ts";
 import { blurred, noiseOf, partedAt, type Pixels, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
 import { nth } from "../units/nth.ts";
@@ -119,7 +120,21 @@ function drawnIn(ring: readonly Point[], by: number): Point[] {
   });
 }
 
-/** Traces the largest shape of a picture. Undefined where nothing in it stands out from the paper. */
+/** So many edges to the point are no drawing: noise has a fifth and more once it is smoothed, a page of small letters 0.07. */
+const MOST_EDGES = 0.15;
+
+/** Edges between ink and paper for each point of a picture. */
+function edgesOf({ width: w }: Shades, solid: Uint8Array): number {
+  let edges = 0;
+  for (let i = w; i < solid.length; i += 1)
+    edges += Number(solid[i] !== solid[i - w]) + Number(solid[i] !== solid[i - 1]);
+  return edges / Math.max(1, solid.length);
+}
+
+/**
+ * Traces the largest shape of a picture. Undefined where nothing in it stands out from the paper.
+ * @throws OutlineError for one that is all specks: no line of it would be worth the minutes it takes
+ */
 export function trace(
   picture: Pixels,
   { mode: wanted = "auto", smooth: smoother = 1, least = LEAST_PART }: Tracing = {},
@@ -130,6 +145,10 @@ export function trace(
   if (!looked) return undefined;
   const { isLines } = looked;
   const inked = inkOf(raw, kind, looked);
+  if (edgesOf(raw, inked.solid) > MOST_EDGES)
+    throw new OutlineError(
+      "it is all specks and fine lines, and no one shape stands out; a plainer picture can be traced",
+    );
   const flood = flooded(raw, inked.solid, isLines);
   const mode = wanted === "auto" ? (isLines ? "line" : "holes") : wanted;
   const whole = wholeShape(raw, inked, flood, mode === "holes" ? least : undefined);

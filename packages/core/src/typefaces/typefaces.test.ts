@@ -7,7 +7,7 @@ import type { Rings } from "../geometry/areas.ts";
 import { bridged, isHole, joined } from "./joined.ts";
 import { type Setting, setWords } from "./setting.ts";
 
-beforeAll(loadTypefaces);
+beforeAll(() => loadTypefaces());
 
 const faceOf = (id: string): Typeface => {
   const face = typefaceById(id);

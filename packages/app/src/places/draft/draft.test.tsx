@@ -147,12 +147,12 @@ describe("findings", () => {
   it("give a remedy that mends them when pressed", async () => {
     const maker = await visit(INVITATION);
     await retype(maker, stages().getByLabelText("Width"), "300");
-    const row = within(numbers()).getAllByText(/./u, { selector: ".finding .remedy" })[0];
+    const [row] = await within(numbers()).findAllByText(/./u, { selector: ".finding .remedy" });
     if (!row) throw new Error("nothing to press");
     const sentence = row.closest(".finding")?.querySelector("p")?.textContent ?? "";
     expect(sentence).not.toBe("");
     await maker.click(row);
-    expect(numbers().textContent).not.toContain(sentence);
+    await waitFor(() => expect(numbers().textContent).not.toContain(sentence));
   });
 });
 

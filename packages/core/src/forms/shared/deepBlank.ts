@@ -5,6 +5,7 @@
 import { fitsIn } from "../../geometry/fit.ts";
 import { leastOn, roundUp, someDown } from "../../units/ruler.ts";
 import { bodyFor, type Room } from "./body.ts";
+import { SAME_POINT_MM } from "../../geometry/tolerance.ts";
 import { betweenWalls } from "./clearance.ts";
 import { SEAM, TOP_PART } from "./custom.ts";
 import { type DraftInput, unlessSet } from "../form.ts";
@@ -44,8 +45,9 @@ export function deepBlank({ contents, stock, settings: set, setup, sheet: inHand
     turned === 0 ? [contents.width, contents.height, set.playHeight] : [contents.height, contents.width, set.playWidth];
   // short of the front, whatever throat is asked for
   const webLong = Math.min(Math.max(g, LEAST_WEB), across / 3, open / 2 - leastOn(grid));
-  // webs lie inside the bottom wall: where they reach the contents, these stand one ply higher
-  const webPly = web && webLong > (across - s - wide) / 2 ? s : 0;
+  // webs lie inside the bottom wall, from their folds in the middle of the side walls' paper: where they reach the contents,
+  // these stand one ply higher
+  const webPly = web && webLong > (across - wide) / 2 + SAME_POINT_MM ? s : 0;
   const up = webPly > 0 ? roundUp(betweenWalls(high, s, play) + webPly, grid) : open;
   const side = someDown(Math.min(set.sideFlap, across / 2 - 2), grid);
   const front = someDown(up - Math.min(set.throat, up / 2), grid);

@@ -2,7 +2,7 @@
 /** What is done to the paper itself, as a maker does it: chosen from its picture, set in its fields, told and mended. */
 import { Blob as FileOf } from "node:buffer";
 import { areaOf, kindById } from "@cut-fold/core";
-import { act, within } from "@testing-library/react";
+import { act, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { putOutline } from "../../../../store/ownOutline.ts";
 import { undo } from "../../../../store/openDraft.ts";
@@ -35,9 +35,9 @@ describe("something done to the paper", () => {
     await maker.selectOptions(stages().getByLabelText("Across, from"), "left");
     const before = rows()[0];
     await retype(maker, stages().getByLabelText("Across by"), "1");
-    expect(within(numbers()).getByText(/of paper stands round the hole/u)).toBeDefined();
-    await maker.click(within(numbers()).getByRole("button", { name: "Move it off the edge" }));
-    expect(within(numbers()).queryByText(/of paper stands round the hole/u)).toBeNull();
+    expect(await within(numbers()).findByText(/of paper stands round the hole/u)).toBeDefined();
+    await maker.click(await within(numbers()).findByRole("button", { name: "Move it off the edge" }));
+    await waitFor(() => expect(within(numbers()).queryByText(/of paper stands round the hole/u)).toBeNull());
     undo();
     undo();
     expect(rows()[0]).toEqual(before);
