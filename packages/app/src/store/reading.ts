@@ -20,6 +20,9 @@ const PATIENCE_MS = 400;
 /** ms remedies of one recipe are tried for: of what is left then no button is offered. */
 const BUDGET_MS = 6000;
 
+/** ms after which a recipe whose findings have not come is given up, and that is said. */
+const LONGEST_MS = 30_000;
+
 const known = new WeakMap<Spec, Reading>();
 /** recipes that cannot be worked out: the worker failed at them, or cannot be loaded */
 const failed = new WeakSet<Spec>();
@@ -101,11 +104,18 @@ function next(): void {
   if (!spec) return;
   const now = { spec, since: Date.now() };
   at = now;
+  const tooLong = setTimeout(() => {
+    if (at !== now || known.get(spec)?.findings) return;
+    fail(spec);
+    letGo();
+    next();
+  }, LONGEST_MS);
   workOut(spec)
     .catch(() => {
       if (at === now) fail(spec);
     })
     .finally(() => {
+      clearTimeout(tooLong);
       if (at === now) at = undefined;
       next();
     });
