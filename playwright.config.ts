@@ -10,7 +10,7 @@ export default defineConfig({
   // software drawing uses both cores: two workers only get in each other's way
   workers: 1,
   // a busy machine may take its time: nothing here asserts how long anything takes
-  timeout: 300_000,
+  timeout: 180_000,
   expect: { timeout: 90_000 },
   forbidOnly: Boolean(process.env["CI"]),
   use: {

@@ -89,7 +89,10 @@ export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
         ) : null}
         <Names title="Cannot be read" names={read.unread.map((u) => u.name || u.where)} />
         {read.beside.unread > 0 ? (
-          <Names title="Cannot be read, beside the drafts" names={[String(read.beside.unread)]} />
+          <Names
+            title="Cannot be read, beside the drafts"
+            names={[read.beside.unread === 1 ? "1 thing, left out" : `${String(read.beside.unread)} things, left out`]}
+          />
         ) : null}
       </DialogContent>
       <DialogActions>
