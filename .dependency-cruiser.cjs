@@ -10,6 +10,7 @@ const FLOORS = [
   ["forms", "fittings"],
   ["recipe"],
   ["folding"],
+  ["draw.ts"],
   ["checks", "methods"],
   ["pictures", "words"],
   ["formats"],

@@ -2,7 +2,7 @@
 import Button from "@mui/material/Button";
 import { lazy, Suspense } from "react";
 import { useDrafts } from "../store/drafts.ts";
-import { files } from "../store/taking.ts";
+import { files } from "../store/filesLater.ts";
 import { useNewer } from "../store/keeper.ts";
 import { putAllBack, type StoreTrouble, useKeeping } from "../store/keeping.ts";
 import { toldSaved } from "./tell.tsx";

@@ -11,7 +11,7 @@ import { demoDrafts, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
 import { type ReadRows, readRows } from "./rows.ts";
 import { holds, isBegun, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
-import { followStore, meet, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
+import { agree, followStore, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
 import { loadFormsIn, loadRemembered, rememberForms } from "../needs/forms.ts";
 
 interface DraftsState {
@@ -69,7 +69,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     const now = get().drafts;
     // what has been changed here since is newer: it meets theirs when it is written itself
     const taken = merged.filter(({ ours }) => now.get(ours.id) === ours).map(({ both }) => both);
-    meet(taken);
+    agree(taken);
     const [clash] = clashes;
     if (taken.length > 0 || clash)
       set({ drafts: withOurs(new Map([...now, ...byId(taken)]), clashes), ...(clash && { clash: namesOf(clash) }) });
@@ -113,7 +113,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     // what is on its way is newer than what was read
     if (useKeeping.getState().writing > 1) return;
     note(read.drafts.values());
-    meet(read.drafts.values());
+    agree(read.drafts.values());
     set(read);
   });
   const isBusy = (): boolean => {
@@ -147,7 +147,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
           return;
         }
         const { read, isFirst, begun } = await readStore(get().drafts);
-        meet(read.drafts.values());
+        agree(read.drafts.values());
         // what was made while the store could not be read is kept now
         const made = useKeeping.getState().isRead ? [] : [...get().drafts.values()];
         const drafts = new Map([...read.drafts, ...byId(made)]);

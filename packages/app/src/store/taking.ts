@@ -6,6 +6,3 @@ export type ReadFile = Extract<ReadWhole, { ok: true }>;
 
 /** What waits to be taken in, until the maker says how. */
 export const useTaking = create<{ readonly read: ReadFile | undefined }>()(() => ({ read: undefined }));
-
-/** What reads and writes files: it comes with the first draft's place, or when it is wanted before. */
-export const files = () => import("./files.ts");

@@ -40,8 +40,8 @@ export function seenOf(drafts: readonly Draft[]): ReadonlyMap<string, ReadonlySe
 /** Each draft as this window and the store both had it last, by its id: what each has changed since is told by it. */
 const common = new Map<string, Draft>();
 
-/** Notes drafts as the store has them. */
-export function meet(drafts: Iterable<Draft>): void {
+/** Notes drafts as this window and the store agree on them. */
+export function agree(drafts: Iterable<Draft>): void {
   for (const draft of drafts) common.set(draft.id, draft);
 }
 
@@ -81,7 +81,7 @@ export const writeUnlessNews = (
     note(written);
     await db.drafts.bulkPut(written);
     // what this window goes on from is what it wrote, until it has taken the other's change over
-    meet(drafts.filter((d) => !clashes.some(({ theirs }) => theirs.id === d.id)));
+    agree(drafts.filter((d) => !clashes.some(({ theirs }) => theirs.id === d.id)));
     return { merged: together, clashes };
   });
 
@@ -111,7 +111,7 @@ export function followStore({ known, isBusy, onRows, onDeleted, onTrouble }: Fol
       void readRows(rows, known()).then((read) => {
         if (isBusy()) return;
         note(read.drafts.values());
-        meet(read.drafts.values());
+        agree(read.drafts.values());
         onRows(read);
       });
     },

@@ -123,8 +123,7 @@ export const outlineApi = {
         safe: safeWidth(outline.width),
       };
     } catch (error) {
-      if (error instanceof OutlineError)
-        return { ok: false, why: `This picture cannot be traced: ${error.message}.` };
+      if (error instanceof OutlineError) return { ok: false, why: `This picture cannot be traced: ${error.message}.` };
       return {
         ok: false,
         why: "This picture cannot be unpacked: it is damaged, or of a kind this browser does not know.",

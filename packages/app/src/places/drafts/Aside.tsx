@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { toldSaved } from "../../parts/tell.tsx";
 import { useDrafts } from "../../store/drafts.ts";
-import { files } from "../../store/taking.ts";
+import { files } from "../../store/filesLater.ts";
 
 /** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
 export function Aside() {

@@ -7,7 +7,7 @@ import { useGrowing } from "../../parts/useGrowing.ts";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { usePainted } from "../../parts/usePainted.ts";
 import { useDrafts } from "../../store/drafts.ts";
-import { files } from "../../store/taking.ts";
+import { files } from "../../store/filesLater.ts";
 import { isInInches, useSettings } from "../../store/settings.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";

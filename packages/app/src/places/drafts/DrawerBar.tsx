@@ -4,7 +4,7 @@ import { ListChecks, Trash2 } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import { toldSaved } from "../../parts/tell.tsx";
-import { files } from "../../store/taking.ts";
+import { files } from "../../store/filesLater.ts";
 import { type Order, ORDERS } from "./finding.ts";
 
 const BinDialog = lazy(() => import("./BinDialog.tsx"));
