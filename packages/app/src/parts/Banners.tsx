@@ -2,10 +2,9 @@
 import Button from "@mui/material/Button";
 import { lazy, Suspense } from "react";
 import { useDrafts } from "../store/drafts.ts";
-import { files } from "../store/filesLater.ts";
 import { useNewer } from "../store/keeper.ts";
 import { putAllBack, type StoreTrouble, useKeeping } from "../store/keeping.ts";
-import { toldSaved } from "./tell.tsx";
+import { saveLater } from "./saveLater.ts";
 
 const SENTENCES: Readonly<Record<NonNullable<StoreTrouble>, string>> = {
   full: "The browser's store is full, so changes live in this window only.",
@@ -53,24 +52,11 @@ function StoreBanner({ trouble }: { readonly trouble: NonNullable<StoreTrouble> 
       {isThere ? (
         <Action
           text="Save what is stored to a file"
-          onPress={() =>
-            void toldSaved(
-              files().then((f) => f.saveStore()),
-              "Saved as it is.",
-            )
-          }
+          onPress={() => saveLater((f) => f.saveStore(), "Saved as it is.")}
         />
       ) : null}
       {drafts.size > 0 ? (
-        <Action
-          text="Save all to a file"
-          onPress={() =>
-            void toldSaved(
-              files().then((f) => f.saveAll()),
-              "Saved.",
-            )
-          }
-        />
+        <Action text="Save all to a file" onPress={() => saveLater((f) => f.saveAll(), "Saved.")} />
       ) : null}
     </div>
   );

@@ -68,6 +68,8 @@ export const onceMended = (work: Work): void => {
   afterwards.push(work);
 };
 
+const isLost = (): boolean => ["deleted", "later"].includes(useKeeping.getState().trouble ?? "");
+
 async function settle(): Promise<void> {
   for (const [name, again] of owed) {
     await again();
@@ -89,11 +91,15 @@ export async function keep(name: string, work: Work, again = work): Promise<void
   }
   useKeeping.setState((s) => ({ writing: s.writing + 1 }));
   goes(name, 1);
+  const before = owed.get(name);
   try {
     if (!(await isBegun())) throw new StoreDeletedError();
     await work();
+    // what was owed under this name is older than what has just been written
+    if (before && owed.get(name) === before) owed.delete(name);
     await settle();
-    useKeeping.setState({ trouble: undefined });
+    // a store that was deleted or shaped anew meanwhile is no better for it
+    if (!isLost()) useKeeping.setState({ trouble: undefined });
   } catch (error) {
     owed.set(name, again);
     if (error instanceof StoreDeletedError) noteDeleted();
@@ -121,7 +127,7 @@ export async function putAllBack(): Promise<void> {
   useKeeping.setState((s) => ({ writing: s.writing + 1 }));
   try {
     await markBegun();
-    for (const work of holders.values()) await work();
+    for (const work of [...holders.values(), ...owed.values()]) await work();
     owed.clear();
     useKeeping.setState({ trouble: undefined });
   } catch (error) {

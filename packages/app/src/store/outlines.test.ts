@@ -65,6 +65,16 @@ describe("the shelf of outlines", () => {
     expect(await db.kept.get("settings")).toMatchObject({ value: { fraction: 32 } });
   });
 
+  it("what could not be kept is never written over what was kept since", async () => {
+    const full = vi.spyOn(db.kept, "put").mockRejectedValueOnce(new DOMException("no room", "QuotaExceededError"));
+    useSettings.getState().set({ fraction: 8 });
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "full", writing: 0 }));
+    full.mockRestore();
+    useSettings.getState().set({ fraction: 32 });
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: undefined, writing: 0 }));
+    expect(await db.kept.get("settings")).toMatchObject({ value: { fraction: 32 } });
+  });
+
   it("is saved only when it is: while a write is held open it is on its way", async () => {
     let letGo = (): void => undefined;
     const held = new Promise<void>((resolve) => {

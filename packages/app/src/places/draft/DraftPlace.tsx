@@ -13,6 +13,7 @@ import { versionsOf } from "../../store/drafting.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
 import { takeRuler } from "../../store/settings.ts";
 import { loadFormsOf } from "../../needs/forms.ts";
+import { tellTrouble } from "../../parts/tell.tsx";
 import { useWords } from "../../needs/useWords.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { useClashes } from "../../store/useClashes.ts";
@@ -80,7 +81,10 @@ export function DraftPlace() {
   const hasItsWords = useWords(specs);
   useEffect(() => {
     // whoever sets words tries one typeface after the other: the rest of them come once this draft stands
-    if (hasItsWords) loadFormsOf(specs).catch(() => undefined);
+    if (hasItsWords)
+      loadFormsOf(specs).catch(() => {
+        tellTrouble("What its words are set in could not be loaded, so they are not drawn. Is the server running?");
+      });
   }, [hasItsWords, specs]);
 
   useUndoKeys();

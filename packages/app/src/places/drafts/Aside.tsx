@@ -1,7 +1,6 @@
 import Button from "@mui/material/Button";
-import { toldSaved } from "../../parts/tell.tsx";
+import { saveLater } from "../../parts/saveLater.ts";
 import { useDrafts } from "../../store/drafts.ts";
-import { files } from "../../store/filesLater.ts";
 
 /** Drafts that another version of the app kept and this one cannot read: never touched, never silently missing. */
 export function Aside() {
@@ -18,10 +17,7 @@ export function Aside() {
         color="inherit"
         variant="outlined"
         onClick={() => {
-          void toldSaved(
-            files().then((f) => f.saveProject(aside, "unread-drafts")),
-            "Saved as they are.",
-          );
+          saveLater((f) => f.saveProject(aside, "unread-drafts"), "Saved as they are.");
         }}
       >
         Save to a file

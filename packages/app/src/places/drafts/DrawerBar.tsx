@@ -3,8 +3,7 @@ import Button from "@mui/material/Button";
 import { ListChecks, Trash2 } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { dropDrafts } from "../../parts/dropDraft.ts";
-import { toldSaved } from "../../parts/tell.tsx";
-import { files } from "../../store/filesLater.ts";
+import { saveLater } from "../../parts/saveLater.ts";
 import { type Order, ORDERS } from "./finding.ts";
 
 const BinDialog = lazy(() => import("./BinDialog.tsx"));
@@ -50,12 +49,7 @@ export function DrawerBar({ order, onOrder, several, onSeveral }: DrawerBarProps
           <Button
             variant="outlined"
             disabled={several.length === 0}
-            onClick={() =>
-              void toldSaved(
-                files().then((f) => f.saveProject(several, "drafts")),
-                "Saved as a file.",
-              )
-            }
+            onClick={() => saveLater((f) => f.saveProject(several, "drafts"), "Saved as a file.")}
           >
             Save {several.length} to a file
           </Button>

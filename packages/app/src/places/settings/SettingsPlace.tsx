@@ -56,6 +56,7 @@ export function SettingsPlace() {
   usePageTitle("Settings");
   const { settings, set } = useSettings();
   const drafts = useDrafts((s) => s.drafts);
+  const manyDrafts = drafts.size === 1 ? "1 draft" : `${String(drafts.size)} drafts`;
   return (
     <main className="place settings">
       <div className="place-head">
@@ -115,8 +116,8 @@ export function SettingsPlace() {
       <section>
         <h2>Keep and bring back</h2>
         <p>
-          Drafts live in this browser. A file of everything is the copy that survives it: {drafts.size} drafts, the bin,
-          your outlines, offcuts and settings.
+          Drafts live in this browser. A file of everything is the copy that survives it: {manyDrafts}, the bin, your
+          outlines, offcuts and settings.
         </p>
         <div className="side-by-side">
           <Button
@@ -124,9 +125,7 @@ export function SettingsPlace() {
             onClick={() => {
               void told(
                 saveAll().then((kept) =>
-                  kept
-                    ? `${String(drafts.size)} drafts saved in one file, with all that is kept beside them.`
-                    : undefined,
+                  kept ? `${manyDrafts} saved in one file, with all that is kept beside them.` : undefined,
                 ),
               );
             }}
