@@ -95,7 +95,7 @@ try {
     await page.goto(`http://127.0.0.1:${port}${address}`);
     await page.evaluate(() => document.fonts.ready);
     await page.locator("main").waitFor();
-    await page.locator("[aria-busy=true]").waitFor({ state: "detached" });
+    await page.waitForFunction(() => !document.querySelector("[aria-busy=true]"));
     if (act) await act(page);
     if (address.includes("/folded")) {
       await page.locator("canvas").waitFor();
