@@ -1,4 +1,5 @@
-// Measures what the users would feel, each figure beside a baseline from the same run: `npm run bench`.
+// Measures what the users would feel, each figure beside a baseline from the same run: `npm run bench`; one half of it alone by
+// `npm run bench core` or `npm run bench screen`.
 import { spawn, spawnSync } from "node:child_process";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
@@ -14,15 +15,21 @@ const ms = (value) => `${value.toFixed(value < 10 ? 3 : 1)} ms`;
 const row = (name, value, baseline, ratio) =>
   console.log(`${name.padEnd(46)} ${value.padStart(12)}   ${baseline.padStart(14)}   ${ratio.padStart(8)}`);
 
+const [only] = process.argv.slice(2);
+if (only !== "screen") benchCore();
+if (only === "core") process.exit(0);
+
 // core, in node
-const built = path.join(root, ".cache/bench/solve.js");
-tool("vite/bin/vite.js", ["build", "--config", path.join(root, "bench/vite.config.ts"), "--logLevel", "error"]);
-const { stdout } = spawnSync(process.execPath, [built], { encoding: "utf8" });
-const core = JSON.parse(stdout);
-console.log("\nCore, in Node. Baseline: 100,000 square roots.");
-row("", "median", "baseline", "ratio");
-for (const [name, { median }] of Object.entries(core.results))
-  row(name, ms(median), ms(core.arithmetic.median), (median / core.arithmetic.median).toFixed(2));
+function benchCore() {
+  const built = path.join(root, ".cache/bench/solve.js");
+  tool("vite/bin/vite.js", ["build", "--config", path.join(root, "bench/vite.config.ts"), "--logLevel", "error"]);
+  const { stdout } = spawnSync(process.execPath, [built], { encoding: "utf8" });
+  const core = JSON.parse(stdout);
+  console.log("\nCore, in Node. Baseline: 100,000 square roots.");
+  row("", "median", "baseline", "ratio");
+  for (const [name, { median }] of Object.entries(core.results))
+    row(name, ms(median), ms(core.arithmetic.median), (median / core.arithmetic.median).toFixed(2));
+}
 
 // the app and an empty page, in the same browser
 tool(

@@ -36,7 +36,7 @@ export function workerEntries(): WorkerEntries {
         const worker = path.resolve(path.dirname(id), file);
         const name = path.basename(file, ".ts");
         workers.add(name);
-        return `import.meta.ROLLUP_FILE_URL_${this.emitFile({ type: "chunk", id: worker, name })}`;
+        return `new URL(import.meta.ROLLUP_FILE_URL_${this.emitFile({ type: "chunk", id: worker, name })}, import.meta.url)`;
       });
     },
     // what the page loads with its first file: reached from it without waiting

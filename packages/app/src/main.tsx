@@ -1,4 +1,4 @@
-import { begun } from "./store/begin.ts";
+import { begun, readOn } from "./store/begin.ts";
 import "@fontsource-variable/bitter";
 import "@fontsource-variable/source-sans-3";
 import "./theme/base.css";
@@ -16,5 +16,6 @@ void begun.then(() => {
       <App />
     </StrictMode>,
   );
+  void readOn();
   keepApp();
 });

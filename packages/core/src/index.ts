@@ -6,6 +6,7 @@ export { type ContentsPreset, CUP_ML, pouredMl } from "./catalogue/contents.ts";
 export { piecesOf } from "./recipe/readContents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
 export { formById, formIds, loadedForms, loadForms } from "./forms/index.ts";
+export { formTitle } from "./forms/titles.ts";
 export {
   asContents,
   changed,
@@ -71,6 +72,7 @@ export { PDF_PARTS, type PdfPart } from "./formats/print/options.ts";
 export { writeOutlineSvg, writeSvg, yDown } from "./formats/svg.ts";
 export { inARow } from "./paper/row.ts";
 export { flatPicture } from "./pictures/flat.ts";
+export { inPaths, type PathPicture, type PathShape } from "./pictures/inPaths.ts";
 export { sayLacks } from "./words/lacks.ts";
 export * from "./formats/strokes.ts";
 export * from "./asks/chart.ts";

@@ -1,6 +1,6 @@
 import { flatten, type OnFlat, type Point } from "@cut-fold/core";
 import { memo } from "react";
-import { inkOn } from "../theme/colours.ts";
+import { inkOn } from "../theme/ink.ts";
 import type { OfPiece } from "./ofPiece.ts";
 import { panelNames } from "./panelNames.ts";
 import type { View } from "./view.ts";

@@ -1,103 +1,12 @@
-import { pathData, type Picture, type PictureShape, type StrokeRole, paperColours } from "@cut-fold/core";
-import { memo } from "react";
-import { colour } from "../theme/theme.ts";
-import { strokeOf } from "./language.ts";
+import { inPaths, type Picture } from "@cut-fold/core";
+import { memo, useMemo } from "react";
+import { PathView, type PathViewProps } from "./PathView.tsx";
 
-interface PictureViewProps {
+interface PictureViewProps extends Omit<PathViewProps, "picture"> {
   readonly picture: Picture;
-  /** what it shows, for those who do not see it; empty when the words beside it say it already */
-  readonly label: string;
-  readonly colours: { readonly face: string; readonly back: string };
-  /** mm left free round the drawing */
-  readonly margin?: number;
-  /** line weight factor: small pictures want thinner lines */
-  readonly weight?: number;
 }
 
-const ROLES: Readonly<Record<string, StrokeRole>> = {
-  edge: "pen",
-  fence: "cut",
-  stop: "cut",
-  groove: "guide",
-  "guide-line": "guide",
-  measure: "pen",
-};
-
-function styleOf(shape: PictureShape, weight: number) {
-  if (!shape.role) return { stroke: "none" };
-  const role: StrokeRole =
-    shape.role === "score" ? (shape.fold ?? "valley") : (ROLES[shape.role] ?? (shape.role as StrokeRole));
-  const style = strokeOf(role);
-  const width = (shape.role === "fence" || shape.role === "stop" ? 5 : style.strokeWidth) * weight;
-  return shape.now
-    ? { ...style, stroke: colour.rust, strokeWidth: Math.max(width, 3 * weight) }
-    : { ...style, strokeWidth: width };
-}
-
-/** A picture of core's, drawn true: y up, lines of one width at any size. */
-export const PictureView = memo(function PictureView({
-  picture,
-  label,
-  colours,
-  margin = 3,
-  weight = 1,
-}: PictureViewProps) {
-  const { left, right, top, bottom } = picture.bounds;
-  const fills: Readonly<Record<NonNullable<PictureShape["fill"]>, string>> = {
-    face: colours.face,
-    back: colours.back,
-    contents: colour.card,
-    glue: "url(#glue-hatch)",
-    ink: colour.ink,
-  };
-  const fillOf = ({ fill, stock }: PictureShape): string => {
-    if (fill === undefined) return "none";
-    return stock !== undefined && (fill === "face" || fill === "back") ? paperColours(stock)[fill] : fills[fill];
-  };
-  return (
-    <svg
-      {...(label === "" ? { "aria-hidden": true } : { role: "img", "aria-label": label })}
-      width="100%"
-      height="100%"
-      className="picture"
-      preserveAspectRatio="xMidYMid meet"
-      viewBox={`${String(left - margin)} ${String(-top - margin)} ${String(right - left + 2 * margin)} ${String(top - bottom + 2 * margin)}`}
-    >
-      <defs>
-        <pattern id="glue-hatch" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(30)">
-          <rect width="3" height="3" fill={colour.rustWash} />
-          <line x1="0" y1="0" x2="0" y2="3" stroke={colour.rust} strokeWidth="1" />
-        </pattern>
-      </defs>
-      <g transform="scale(1 -1)" strokeLinecap="round" strokeLinejoin="round">
-        {picture.shapes.map((shape, i) => (
-          <path
-            key={i}
-            d={[shape.path, ...(shape.holes ?? [])].map(pathData).join("")}
-            fillRule="evenodd"
-            fill={fillOf(shape)}
-            vectorEffect="non-scaling-stroke"
-            {...styleOf(shape, weight)}
-          />
-        ))}
-      </g>
-      {picture.labels?.map(({ at: [x, y], text, tall }) => (
-        <text
-          key={`${String(x)} ${text}`}
-          x={x}
-          y={-y}
-          textAnchor="middle"
-          fontSize={tall}
-          fontWeight={600}
-          fill={colour.ink}
-          // readable on dark paper too
-          stroke={colour.sheet}
-          strokeWidth={tall / 5}
-          paintOrder="stroke"
-        >
-          {text}
-        </text>
-      ))}
-    </svg>
-  );
+/** A picture of core's. */
+export const PictureView = memo(function PictureView({ picture, ...rest }: PictureViewProps) {
+  return <PathView picture={useMemo(() => inPaths(picture), [picture])} {...rest} />;
 });

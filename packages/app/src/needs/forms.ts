@@ -58,28 +58,6 @@ export async function loadWords(specs: readonly Spec[]): Promise<void> {
   if (specs.some((spec) => !hasWords(spec))) await loadTypefaces([...new Set(ids)]);
 }
 
-const REMEMBERED = "cut-fold-forms";
-
-/** Notes which forms the drawer needs, so that the next start can fetch them before the drawer has answered. */
-export function rememberForms(specs: readonly unknown[]): void {
-  try {
-    localStorage.setItem(REMEMBERED, [...new Set(specs.flatMap((spec) => formsIn(spec)))].join(" "));
-  } catch {
-    // where nothing may be stored they come a moment later
-  }
-}
-
-/** Fetches the forms of the last start, or what is wanted on a first one. */
-export async function loadRemembered(first: readonly unknown[]): Promise<void> {
-  let noted: string | null = null;
-  try {
-    noted = localStorage.getItem(REMEMBERED);
-  } catch {
-    // as above
-  }
-  await (noted === null ? loadFormsIn(first) : loadForms(noted.split(" ")));
-}
-
 /**
  * Loads every form: for places that offer them all. Workers await it in what they answer, not while they start: what is
  * sent to a worker that awaits at its top level is lost.

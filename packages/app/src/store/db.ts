@@ -20,7 +20,7 @@ class Store extends Dexie {
 export const db = new Store();
 
 /** What is kept beside a draft, each under its own kind and the draft's id. */
-export const BESIDE = ["steps", "made"] as const;
+export const BESIDE = ["steps", "made", "drawn"] as const;
 type KeptBeside = (typeof BESIDE)[number] | "bin";
 export const besideKey = (kind: KeptBeside, id: string): string => `${kind} ${id}`;
 
@@ -34,6 +34,21 @@ export function askToKeep(): void {
   isAsked = true;
   const { navigator: browser } = globalThis as { navigator?: Partial<Navigator> };
   browser?.storage?.persist().catch(() => undefined);
+}
+
+/** Rows read at once: as many as come in between two frames. */
+const ROWS_AT_ONCE = 100;
+
+/** All drafts as they lie in the store, some at a time: years of them are never read in one go. */
+export async function* draftRows(): AsyncGenerator<readonly Draft[]> {
+  let last: string | undefined;
+  for (;;) {
+    const all = last === undefined ? db.drafts.orderBy(":id") : db.drafts.where(":id").above(last);
+    const rows = await all.limit(ROWS_AT_ONCE).toArray();
+    if (rows.length > 0) yield rows;
+    if (rows.length < ROWS_AT_ONCE) return;
+    last = rows.at(-1)?.id;
+  }
 }
 
 /** What browsers are told of our version 1: the library counts in tens, and in ones what it adds by itself. */

@@ -7,23 +7,32 @@ import type { Draft } from "@cut-fold/core";
 import { create } from "zustand";
 import { binDraft, emptyBin, tidyBin } from "./bin.ts";
 import { askToKeep, db, isOfLaterApp } from "./db.ts";
-import { demoDrafts, demoSpecs } from "./demo.ts";
+import { demoDrafts, demoListed, demoSpecs } from "./demo.ts";
 import { following } from "./following.ts";
-import { type ReadRows, readRows } from "./rows.ts";
+import { type Listed, newestListed } from "./listed.ts";
+import { type ReadRows, readAllRows, readRows } from "./rows.ts";
+import { recallSmalls } from "./smalls.ts";
 import { holds, isBegun, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
 import { agree, followStore, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
-import { loadFormsIn, loadRemembered, rememberForms } from "../needs/forms.ts";
+import { loadFormsIn } from "../needs/forms.ts";
 
 interface DraftsState {
   readonly drafts: ReadonlyMap<string, Draft>;
   /** rows of the store that this version cannot read: left as they are, and told */
   readonly aside: readonly Draft[];
+  /** some are here already while the others are read */
   readonly loading: boolean;
+  /** those changed last, as the drawer lists them before they have been read */
+  readonly listed: readonly Listed[];
   /** a draft that two windows changed in one place: theirs under its own name, ours beside it */
   readonly clash: { readonly theirs: string; readonly ours: string } | undefined;
   /** what was typed last waits for a pause of the hand: it is not on its way yet */
   readonly waiting: boolean;
+  /** lists those changed last: what the drawer shows first */
+  readonly list: () => Promise<void>;
   readonly load: () => Promise<void>;
+  /** reads one draft before the others, while they are read */
+  readonly want: (id: string) => Promise<void>;
   readonly put: (drafts: readonly Draft[]) => void;
   readonly remove: (id: string) => void;
 }
@@ -35,14 +44,18 @@ async function loadDemo(): Promise<Draft[]> {
   return demoDrafts();
 }
 
+const isEmpty = async (): Promise<boolean> => (await db.drafts.limit(1).count()) === 0;
+
 /** What the store holds; on a first visit, the demo drafts. */
 async function readStore(known: ReadonlyMap<string, Draft>) {
-  const [begun, rows] = await Promise.all([isBegun(), db.drafts.toArray()]);
-  const isFirst = !begun && rows.length === 0;
-  rememberForms(isFirst ? demoSpecs : rows.map((row) => row.spec));
-  const read: ReadRows = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readRows(rows, known);
+  const begun = await isBegun();
+  const isFirst = !begun && (await isEmpty());
+  const read: ReadRows = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readAllRows(known);
   return { read, isFirst, begun };
 }
+
+/** What a window of the drawer shows at first. */
+export const CARDS_FIRST = 9;
 
 /** Begins a store with its first drafts. */
 const begin = (drafts: readonly Draft[]): Promise<unknown> =>
@@ -64,6 +77,8 @@ export const useDrafts = create<DraftsState>()((set, get) => {
   const gone = new Map<string, Draft>();
   /** drafts whose write failed, each with the states of its row that this window knew of then */
   const owed = new Map<string, ReadonlySet<string>>();
+  /** drafts that came out of the store by themselves, before the others */
+  const early = new WeakSet<Draft>();
   /** What was written of drafts: both windows' changes come into this one, or ours stands beside theirs, which the news brings. */
   const takeOver = ({ merged, clashes }: Written): void => {
     const now = get().drafts;
@@ -109,7 +124,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
   holds("drafts", () => db.drafts.bulkPut([...get().drafts.values(), ...get().aside]));
   // what others did while this window could not listen: their changes, and what they deleted
   onceMended(async () => {
-    const read = await readRows(await db.drafts.toArray(), get().drafts);
+    const read = await readAllRows(get().drafts);
     // what is on its way is newer than what was read
     if (useKeeping.getState().writing > 1) return;
     note(read.drafts.values());
@@ -124,7 +139,14 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     followStore({
       known: () => get().drafts,
       isBusy,
-      onRows: set,
+      onNews: ({ drafts, aside }, ids) => {
+        const others = [...get().drafts].filter(([id]) => !ids.has(id));
+        set({
+          drafts: new Map([...others, ...drafts]),
+          aside: [...get().aside.filter(({ id }) => !ids.has(id)), ...aside],
+        });
+      },
+      onAll: set,
       onDeleted: noteDeleted,
       onTrouble: () => {
         useKeeping.setState({ trouble: "blocked" });
@@ -135,11 +157,30 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     drafts: new Map(),
     aside: [],
     loading: true,
+    listed: [],
     clash: undefined,
     waiting: false,
+    list: async () => {
+      try {
+        if (await isOfLaterApp()) return;
+        const rows = await newestListed(CARDS_FIRST);
+        const listed = rows.length > 0 || (await isBegun()) ? rows : demoListed();
+        await recallSmalls(listed);
+        set({ listed });
+      } catch {
+        // told by what reads all of it
+      }
+    },
+    want: async (id) => {
+      const row = (await isOfLaterApp()) ? undefined : await db.drafts.get(id);
+      const draft = row && (await readRows([row], get().drafts)).drafts.get(id);
+      if (!draft || !get().loading || get().drafts.has(id) || gone.has(id)) return;
+      early.add(draft);
+      note([draft]);
+      agree([draft]);
+      set({ drafts: new Map([...get().drafts, [id, draft]]) });
+    },
     load: async () => {
-      // not waited for: what is missing is fetched when it is read, and whether that can be is told there
-      loadRemembered(demoSpecs).catch(() => undefined);
       try {
         if (await isOfLaterApp()) {
           set({ loading: false });
@@ -149,8 +190,10 @@ export const useDrafts = create<DraftsState>()((set, get) => {
         const { read, isFirst, begun } = await readStore(get().drafts);
         agree(read.drafts.values());
         // what was made while the store could not be read is kept now
-        const made = useKeeping.getState().isRead ? [] : [...get().drafts.values()];
+        const here = [...get().drafts.values()].filter((draft) => !early.has(draft));
+        const made = useKeeping.getState().isRead ? [] : here;
         const drafts = new Map([...read.drafts, ...byId(made)]);
+        for (const id of gone.keys()) drafts.delete(id);
         note(drafts.values());
         set({ ...read, drafts, loading: false });
         // the first visit shows the demo at once, and keeps it meanwhile: all of it with the mark that it was, or neither

@@ -3,12 +3,12 @@
  * was changed elsewhere, and stays; ours is kept beside it, and nothing of either is lost.
  */
 import type { Draft } from "@cut-fold/core";
-import { liveQuery } from "dexie";
+import { Dexie, type IntervalTree, RangeSet } from "dexie";
 import { db } from "./db.ts";
 import { besideOf, stamp } from "./drafting.ts";
-import { isBegun } from "./keeping.ts";
+import { isBegun, useKeeping } from "./keeping.ts";
 import { merged } from "./merge.ts";
-import { type ReadRows, readRows } from "./rows.ts";
+import { type ReadRows, readAllRows, readRows } from "./rows.ts";
 
 /** A draft that another window wrote first, and ours beside it. */
 export interface WrittenTwice {
@@ -87,37 +87,85 @@ export const writeUnlessNews = (
 
 interface Following {
   readonly known: () => ReadonlyMap<string, Draft>;
-  /** whether what comes now is left: our own writes are on their way, or the store is in trouble */
+  /** whether what comes now waits: our own writes are on their way, or the store is in trouble */
   readonly isBusy: () => boolean;
-  readonly onRows: (read: ReadRows) => void;
+  /** some rows as they are now: of these ids, those that are not among them have been deleted */
+  readonly onNews: (read: ReadRows, ids: ReadonlySet<string>) => void;
+  readonly onAll: (read: ReadRows) => void;
   /** another store has taken the place of the one that was read */
   readonly onDeleted: () => void;
   readonly onTrouble: () => void;
 }
 
+const DRAFTS = `idb://${db.name}/${db.drafts.name}/`;
+const MARKS = `idb://${db.name}/${db.kept.name}/`;
+
+/** The rows that a change of the store names: their ids, or all where it names a stretch of them. */
+function idsIn(rows: IntervalTree): readonly string[] | "all" {
+  const ids: string[] = [];
+  // what comes from another window has lost its kind on the way
+  for (const { from, to } of RangeSet(rows)) {
+    if (typeof from !== "string" || from !== to) return "all";
+    ids.push(from);
+  }
+  return ids;
+}
+
 /** Whether the store is listened to. */
 let isFollowing = false;
 
-/** Another window of the same browser may write too; our own writes come back equal and change nothing. */
-export function followStore({ known, isBusy, onRows, onDeleted, onTrouble }: Following): void {
+/**
+ * Another window of the same browser may write too. Of each change only the rows it names are read again; our own come back
+ * as they are and change nothing.
+ */
+export function followStore({ known, isBusy, onNews, onAll, onDeleted, onTrouble }: Following): void {
   if (isFollowing) return;
   isFollowing = true;
-  liveQuery(async () => ({ rows: await db.drafts.toArray(), begun: await isBegun() })).subscribe({
-    next: ({ rows, begun }) => {
-      if (!begun) {
-        onDeleted();
-        return;
-      }
-      void readRows(rows, known()).then((read) => {
-        if (isBusy()) return;
-        note(read.drafts.values());
-        agree(read.drafts.values());
-        onRows(read);
-      });
-    },
-    error: () => {
-      isFollowing = false;
+  let late: Set<string> | "all" = new Set();
+  let isLooking = false;
+  const isNothing = (ids: typeof late): boolean => ids !== "all" && ids.size === 0;
+  const hear = (ids: Iterable<string> | "all"): void => {
+    late = late === "all" || ids === "all" ? "all" : new Set([...late, ...ids]);
+  };
+  /** Reads what is news; gives it back to be read later where this window was at work meanwhile. */
+  const take = async (ids: typeof late): Promise<void> => {
+    const read =
+      ids === "all"
+        ? await readAllRows(known())
+        : await readRows(
+            (await db.drafts.bulkGet([...ids])).filter((row) => row !== undefined),
+            known(),
+          );
+    if (isBusy()) {
+      hear(ids);
+      return;
+    }
+    note(read.drafts.values());
+    agree(read.drafts.values());
+    if (ids === "all") onAll(read);
+    else onNews(read, ids);
+  };
+  const look = async (): Promise<void> => {
+    if (isLooking || isNothing(late) || isBusy()) return;
+    isLooking = true;
+    const ids = late;
+    late = new Set();
+    try {
+      if (await isBegun()) await take(ids);
+      else onDeleted();
+    } catch {
+      hear(ids);
       onTrouble();
-    },
+    }
+    isLooking = false;
+    void look();
+  };
+  Dexie.on("storagemutated", (parts) => {
+    const drafts = parts[DRAFTS];
+    if (drafts) hear(idsIn(drafts));
+    // the mark may have gone with the store
+    else if (parts[MARKS] && !isBusy()) void isBegun().then((begun) => begun || onDeleted(), onTrouble);
+    void look();
   });
+  useKeeping.subscribe(() => void look());
 }

@@ -2,6 +2,7 @@
 import { type Draft, offersFor, readSpec, type Solution, solve, type Spec } from "@cut-fold/core";
 import { clashesIn } from "@cut-fold/core/proof";
 import { expose } from "comlink";
+import { drawerApi } from "../workers/drawSmall.ts";
 import { readingApi } from "../workers/readDraft.ts";
 import { outlineApi } from "../workers/readOutline.ts";
 import { act, cleanup, configure, render, screen, waitFor, within } from "@testing-library/react";
@@ -48,6 +49,7 @@ function workerHere(address: URL): MessagePort & { terminate: () => void } {
   };
   if (address.pathname.includes("offers.worker")) answers(offersFor);
   if (address.pathname.includes("outline.worker")) expose(outlineApi, port1);
+  if (address.pathname.includes("drawer.worker")) expose(drawerApi, port1);
   if (address.pathname.includes("reading.worker")) expose(readingApi, port1);
   if (address.pathname.includes("moving.worker"))
     answers((spec) => {

@@ -1,7 +1,7 @@
 import { getContrastRatio } from "@mui/material/styles";
 import { catalogue } from "@cut-fold/core";
 import { expect, it } from "vitest";
-import { inkOn } from "./colours.ts";
+import { inkOn } from "./ink.ts";
 
 /** A colour laid over another with so much of itself. */
 function over(ink: string, opacity: number, paper: string): string {

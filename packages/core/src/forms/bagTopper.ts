@@ -22,6 +22,7 @@ import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { betweenWalls } from "./shared/clearance.ts";
 import { roomToSpare } from "./shared/pocket.ts";
 import { roundEdge, spineFor } from "./shared/tabPanels.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),
@@ -95,7 +96,7 @@ function draft(input: InputOf<typeof settings>): Said {
 /** A folded card that closes a bag. */
 export const bagTopper = defineForm({
   id: "bag-topper",
-  title: "Bag topper",
+  title: FORM_TITLES["bag-topper"],
   purpose: "treat",
   about: "A card folded over a bag's mouth, stapled through, with a hole to hang it by.",
   settings,

@@ -26,6 +26,7 @@ import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { betweenWalls, flatPocket } from "./shared/clearance.ts";
 import { outlineChoice, ownOutline } from "./shared/outlines.ts";
 import { ONE_SCORE_UP_TO } from "./shared/tabPanels.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   runs: choice("Goes round", { across: "The width", down: "The height" }, "across", "Which way the band lies."),
@@ -159,7 +160,7 @@ function draft(input: BandInput): Said {
 /** A band round something, which slides on. */
 export const bellyBand = defineForm({
   id: "belly-band",
-  title: "Belly band",
+  title: FORM_TITLES["belly-band"],
   purpose: "band",
   about: "A strip round a card, a stack, an envelope or a box, held behind.",
   settings,

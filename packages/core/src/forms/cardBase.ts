@@ -26,6 +26,7 @@ import { sheet } from "../paper/sheet.ts";
 import { roundDown } from "../units/ruler.ts";
 import { defineForm, type DraftInput, ground, type InputOf } from "./form.ts";
 import { cardSize } from "./shared/foldedCard.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   fold: choice(
@@ -112,7 +113,7 @@ function usual({ contents: { width, height }, sheet: inHand }: Pick<DraftInput, 
 /** A card folded once, twice or with gates: what layers, pockets and parts are laid on. */
 export const cardBase = defineForm({
   id: "card-base",
-  title: "Card base",
+  title: FORM_TITLES["card-base"],
   purpose: "card",
   about: "A card folded once or twice, to put inside an envelope.",
   settings,

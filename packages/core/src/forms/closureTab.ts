@@ -17,6 +17,7 @@ import { sheet } from "../paper/sheet.ts";
 import { roundUp } from "../units/ruler.ts";
 import { defineForm, type DraftInput } from "./form.ts";
 import { spineFor, tabPanels } from "./shared/tabPanels.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   width: mm("Width", 25, [10, 120], "Along the edge it holds."),
@@ -48,7 +49,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: TabInput): S
 /** A small tab that holds a holder closed. */
 export const closureTab = defineForm({
   id: "closure-tab",
-  title: "Closure tab",
+  title: FORM_TITLES["closure-tab"],
   purpose: "part",
   about: "A small strip round the edge that holds a flap down.",
   settings,

@@ -34,6 +34,7 @@ import { ROOM } from "./shared/body.ts";
 import { closedWith, closures } from "./shared/closure.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD, throat, WALLED } from "./shared/custom.ts";
 import { deepBlank } from "./shared/deepBlank.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   playWidth: mm("Room on the width", 3, [0, 20], "Free room between the side walls, beyond the contents.", {
@@ -125,7 +126,7 @@ function draft(input: InputOf<typeof settings>): Said {
 /** An envelope with walls, for what is thick. */
 export const deepEnvelope = defineForm({
   id: WALLED,
-  title: "Deep envelope",
+  title: FORM_TITLES["deep-envelope"],
   purpose: "envelope",
   about: "Two scores on every side make walls, for cards with layers, bows or anything thick.",
   settings,

@@ -25,6 +25,7 @@ import { coverOn } from "./builds/coverLayer.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { flatPocket } from "./shared/clearance.ts";
 import { COVERED_PART, roomToSpare, sideTab, TAB_TAPER } from "./shared/pocket.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),
@@ -106,7 +107,7 @@ function draft(input: DiagonalInput): Said {
 /** A pocket in a card's corner, its mouth on the slant. */
 export const diagonalPocket = defineForm({
   id: "diagonal-pocket",
-  title: "Diagonal pocket",
+  title: FORM_TITLES["diagonal-pocket"],
   purpose: "pocket",
   about: "A corner pocket whose mouth runs on the slant, so that what is inside shows.",
   settings,

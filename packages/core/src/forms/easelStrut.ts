@@ -17,6 +17,7 @@ import { sheet } from "../paper/sheet.ts";
 import { tapered } from "../paper/shape.ts";
 import { roundDown, roundUp } from "../units/ruler.ts";
 import { defineForm, unlessSet } from "./form.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   lean: number("Leans back", 12, [5, 25], "°", "Off the upright: the more it leans, the further back its foot stands."),
@@ -39,7 +40,7 @@ const BELOW_EDGE = 3;
 /** A leg for a card that stands. */
 export const easelStrut = defineForm({
   id: "easel-strut",
-  title: "Easel strut",
+  title: FORM_TITLES["easel-strut"],
   purpose: "part",
   about: "A leg glued behind a card, so that it stands leaning back.",
   settings,

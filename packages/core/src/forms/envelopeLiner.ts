@@ -27,6 +27,7 @@ import { openEndEnvelope } from "./openEndEnvelope.ts";
 import { pointedEnvelope } from "./pointedEnvelope.ts";
 import { sideSeamEnvelope } from "./sideSeamEnvelope.ts";
 import { squareBlankEnvelope } from "./squareBlankEnvelope.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const LINED = [squareBlankEnvelope, sideSeamEnvelope, pointedEnvelope, openEndEnvelope] as const;
 
@@ -110,7 +111,7 @@ function draft(input: LinerInput): Said {
 /** The paper that lines an envelope, from its bottom to its flap. */
 export const envelopeLiner = defineForm({
   id: "envelope-liner",
-  title: "Envelope liner",
+  title: FORM_TITLES["envelope-liner"],
   purpose: "part",
   about: "Patterned paper that shows when the flap is open, cut to the envelope it goes in.",
   settings,

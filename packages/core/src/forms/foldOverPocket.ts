@@ -34,6 +34,7 @@ import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlin
 import { FRONT_PART, roomToSpare } from "./shared/pocket.ts";
 import { closedTwins } from "./shared/pocketClosure.ts";
 import { nth } from "../units/nth.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** Outlines that have an edge to lay on a fold, and a straight enough middle to hold something. */
 const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "leaf", "round", "rectangle");
@@ -162,7 +163,7 @@ function toAndFrom([middle, foot]: Point, across: number, up: number): Stroke[] 
 /** A pocket of two faces of one outline. */
 export const foldOverPocket = defineForm({
   id: "fold-over-pocket",
-  title: "Fold-over pocket",
+  title: FORM_TITLES["fold-over-pocket"],
   purpose: "pocket",
   about: "Two faces of one outline that share a fold, cut out together.",
   settings,

@@ -26,6 +26,7 @@ import { foiled } from "./builds/foilFrame.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { flatPocket } from "./shared/clearance.ts";
 import { FRONT_PART, frontCovers, roomToSpare, sideTab, TAB_TAPER, thumb, thumbLeaves } from "./shared/pocket.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(),
@@ -112,7 +113,7 @@ function draft(input: FolderInput): Said {
 /** A card with a pocket for a gift card. */
 export const giftCardFolder = defineForm({
   id: "gift-card-folder",
-  title: "Gift-card folder",
+  title: FORM_TITLES["gift-card-folder"],
   purpose: "pocket",
   about: "A card with a pocket inside and a carrier that the gift card is stuck on.",
   settings,

@@ -23,6 +23,7 @@ import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
 import { outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
 import { both } from "../units/nth.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const WINDOWS = outlinesOf("rectangle", "round", "oval", "arch", "heart");
 
@@ -163,7 +164,7 @@ function draft(input: FrameCardInput): Said {
 /** A card whose corner slits hold an insert. */
 export const insertFrameCard = defineForm({
   id: "insert-frame-card",
-  title: "Insert-frame card",
+  title: FORM_TITLES["insert-frame-card"],
   purpose: "card",
   about: "Slits across the corners hold an insert of another paper, which can be changed.",
   settings,

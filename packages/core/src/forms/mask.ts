@@ -21,6 +21,7 @@ import { roundDown, someDown } from "../units/ruler.ts";
 import { maskOpening } from "./builds/maskOpening.ts";
 import { defineForm, type InputOf } from "./form.ts";
 import { outlineChoice, ownOutline } from "./shared/outlines.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   border: mm("Border", 10, [0, 150], "What the frame covers of the card, the same all round."),
@@ -66,7 +67,7 @@ function draft({ contents, stock, settings: set, setup: { grid } }: InputOf<type
 /** A frame that keeps a margin free while one stamps or inks. */
 export const mask = defineForm({
   id: "mask",
-  title: "Mask and its opposite",
+  title: FORM_TITLES.mask,
   purpose: "part",
   about: "A frame for inking, and the piece that drops out of it.",
   settings,

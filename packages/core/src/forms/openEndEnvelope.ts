@@ -16,11 +16,12 @@
 import { envelopeGrounds } from "./shared/custom.ts";
 import { defineForm } from "./form.ts";
 import { draftSideSeam, sideSeamSettings } from "./shared/sideSeam.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** An envelope that opens at a short side. */
 export const openEndEnvelope = defineForm({
   id: "open-end-envelope",
-  title: "Open-end envelope",
+  title: FORM_TITLES["open-end-envelope"],
   purpose: "envelope",
   about: "Opens on a short side, for certificates and long cards.",
   settings: sideSeamSettings,

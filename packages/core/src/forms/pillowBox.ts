@@ -22,6 +22,7 @@ import { roundUp } from "../units/ruler.ts";
 import { section } from "./builds/pillowSection.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { LEAST_PLAY_MM } from "./shared/clearance.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: mm("Room to spare", 2, [0, 20], "Free room asked for along each side.", { kin: "room" }),
@@ -104,7 +105,7 @@ function draft(input: InputOf<typeof settings>): Said {
 /** A box that bulges, for small treats. */
 export const pillowBox = defineForm({
   id: "pillow-box",
-  title: "Pillow box",
+  title: FORM_TITLES["pillow-box"],
   purpose: "treat",
   about: "A box without flat sides: two panels that bulge, and ends that fold in.",
   settings,

@@ -23,6 +23,7 @@ import { bodyFor, ROOM, roomSettings } from "./shared/body.ts";
 import { closures } from "./shared/closure.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./shared/custom.ts";
 import { envelope } from "./shared/envelope.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   ...roomSettings,
@@ -48,7 +49,7 @@ const SIDE_PART = 0.46;
 /** An envelope of four flaps that meet in points. */
 export const pointedEnvelope = defineForm({
   id: "pointed-envelope",
-  title: "Pointed envelope",
+  title: FORM_TITLES["pointed-envelope"],
   purpose: "envelope",
   about: "Four pointed flaps that meet near the centre: the formal one.",
   settings,

@@ -25,6 +25,7 @@ import { cradlePanels } from "./shared/cradlePanels.ts";
 import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize, foldedCard, foldedGrounds, foldsAt } from "./shared/foldedCard.ts";
 import { cutTo, outlineChoice, outlineIn, outlinesOf, ownOutline } from "./shared/outlines.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** Outlines whose foot is broad enough to be glued on a strip. */
 const OUTLINES = outlinesOf("rectangle", "arch", "round", "oval", "heart", "apple", "jar", "scalloped");
@@ -167,7 +168,7 @@ function draft(input: CradleInput): Said {
 /** A card out of which something rises. */
 export const popUpCradleCard = defineForm({
   id: "pop-up-cradle-card",
-  title: "Pop-up cradle card",
+  title: FORM_TITLES["pop-up-cradle-card"],
   purpose: "card",
   about: "Strips across the fold lift something when the card opens.",
   settings,

@@ -12,11 +12,12 @@
 import { envelopeGrounds } from "./shared/custom.ts";
 import { defineForm } from "./form.ts";
 import { draftSideSeam, sideSeamSettings } from "./shared/sideSeam.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** An envelope with side flaps under its front and a flap on its long side. */
 export const sideSeamEnvelope = defineForm({
   id: "side-seam-envelope",
-  title: "Side-seam envelope",
+  title: FORM_TITLES["side-seam-envelope"],
   purpose: "envelope",
   about: "Cut from a rectangle, scored by hand; the front is glued to two narrow side flaps.",
   settings: sideSeamSettings,

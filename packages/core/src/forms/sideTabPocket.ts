@@ -21,11 +21,12 @@ import { pocketOnPanel } from "./builds/pocketOnPanel.ts";
 import { pocketWithBack } from "./builds/pocketWithBack.ts";
 import { sideTabSettings } from "./builds/sideTab.ts";
 import { defineForm, ground } from "./form.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** A pocket open at the top, closed by a tab at each side; it lies on a card or stands alone. */
 export const sideTabPocket = defineForm({
   id: "side-tab-pocket",
-  title: "Side-tab pocket",
+  title: FORM_TITLES["side-tab-pocket"],
   purpose: "pocket",
   about: "An open pocket: the front folds up and two tabs hold it.",
   settings: sideTabSettings,

@@ -22,6 +22,7 @@ import { TAB_OFF, trayOf } from "./builds/tray.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { boxRoom, boxStrip, foldedRound, LEAST_WALL, leastWall, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: boxRoom,
@@ -77,7 +78,7 @@ function draft(input: TrayInput): Said {
 /** A tray that slides in a sleeve. */
 export const sleeveAndTray = defineForm({
   id: "sleeve-and-tray",
-  title: "Sleeve and tray",
+  title: FORM_TITLES["sleeve-and-tray"],
   purpose: "treat",
   about: "A tray with four walls that slides in a sleeve open at both ends.",
   settings,

@@ -28,6 +28,7 @@ import { roundDown, roundUp, someDown } from "../units/ruler.ts";
 import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { cardSize } from "./shared/foldedCard.ts";
 import { cutTo, outlineChoice, outlineIn, ownOutline } from "./shared/outlines.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   stripWide: mm("Glue strip", 10, [8, 12], "How wide the strip is that closes the pocket, behind the back."),
@@ -156,7 +157,7 @@ function draft(input: SliderInput): Said {
 /** A card with a panel that is pulled, and something on the front that moves with it. */
 export const sliderPocketCard = defineForm({
   id: "slider-pocket-card",
-  title: "Slider pocket card",
+  title: FORM_TITLES["slider-pocket-card"],
   purpose: "card",
   about: "A panel is pulled out of a pocket, and a figure on the front rides along.",
   settings,

@@ -33,6 +33,7 @@ import { closedWith, closures } from "./shared/closure.ts";
 import { envelopeGrounds, SEAM, SHORT_OF_FOLD } from "./shared/custom.ts";
 import { roomToSpare } from "./shared/pocket.ts";
 import { closingFlaps, squareBlank } from "./shared/squareBlank.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: roomToSpare(15),
@@ -154,7 +155,7 @@ function draft(input: SquareInput): Said {
 /** An envelope folded from a square, as a 45° punch board makes it. */
 export const squareBlankEnvelope = defineForm({
   id: "square-blank-envelope",
-  title: "Square-blank envelope",
+  title: FORM_TITLES["square-blank-envelope"],
   purpose: "envelope",
   about: "One square of paper and a 45° punch board. Measured once, then turned three times.",
   boards: ["punch-board"],

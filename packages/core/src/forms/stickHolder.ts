@@ -31,6 +31,7 @@ import { defineForm, ground, type InputOf, unlessSet } from "./form.ts";
 import { betweenWalls } from "./shared/clearance.ts";
 import { cornersOf, stood } from "./shared/foldedOutline.ts";
 import { foldedIn, outlineChoice, outlinesOf, ownOutline } from "./shared/outlines.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** Outlines with a middle broad enough to hold something. */
 const OUTLINES = outlinesOf("arch", "scalloped", "jar", "apple", "round", "rectangle", "oval");
@@ -168,7 +169,7 @@ function draft(input: StickInput): Said {
 /** Two faces on a base, tied round a stick. */
 export const stickHolder = defineForm({
   id: "stick-holder",
-  title: "Stick holder",
+  title: FORM_TITLES["stick-holder"],
   purpose: "treat",
   about: "Two faces that stand on a strip and are tied round the stick of what is between them.",
   settings,

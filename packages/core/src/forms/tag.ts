@@ -30,6 +30,7 @@ import { tagBody } from "./builds/tagBody.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { cardSize } from "./shared/foldedCard.ts";
 import { outlineChoice, ownOutline } from "./shared/outlines.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   head: choice(
@@ -86,7 +87,7 @@ function draft(input: InputOf<typeof settings>): Said {
 /** A shaped label with a hole for string. */
 export const tag = defineForm({
   id: "tag",
-  title: "Tag",
+  title: FORM_TITLES.tag,
   purpose: "part",
   about: "A shaped label with a hole for string, out of an offcut.",
   settings,

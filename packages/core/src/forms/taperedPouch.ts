@@ -19,6 +19,7 @@ import { pouchOfOne } from "./builds/pouchOfOne.ts";
 import { pouchOfTwo } from "./builds/pouchOfTwo.ts";
 import { defineForm, ground } from "./form.ts";
 import { cutFrom } from "./shared/papers.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 /** What is inside stands no higher than the lowest place of the mouth, and a hole for the hand keeps enough paper above it. */
 function watched({ contents, settings: set, setup }: Pouch, { front, dip, below }: ReturnType<typeof sizesOf>) {
@@ -76,7 +77,7 @@ function draft(input: Pouch): Said {
 /** A pouch for treats, wider above than below. */
 export const taperedPouch = defineForm({
   id: "tapered-pouch",
-  title: "Tapered pouch",
+  title: FORM_TITLES["tapered-pouch"],
   purpose: "treat",
   about: "Wider above than below, with an oval mouth and an arched handle.",
   settings: pouchSettings,

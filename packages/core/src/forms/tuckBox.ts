@@ -23,6 +23,7 @@ import { SHOULDER, tuckedEnd } from "./builds/tuckedEnd.ts";
 import { defineForm, ground, type InputOf } from "./form.ts";
 import { boxRoom, boxStrip, foldedRound, leastWall, offFold } from "./shared/box.ts";
 import { betweenWalls } from "./shared/clearance.ts";
+import { FORM_TITLES } from "./titles.ts";
 
 const settings = z.strictObject({
   play: boxRoom,
@@ -82,7 +83,7 @@ function draft(input: InputOf<typeof settings>): Said {
 /** A box that is closed by tucking its lids in. */
 export const tuckBox = defineForm({
   id: "tuck-box",
-  title: "Tuck box",
+  title: FORM_TITLES["tuck-box"],
   purpose: "treat",
   about: "Four walls, and a lid above and below that tucks in behind the front.",
   settings,

@@ -55,6 +55,7 @@ export function DraftPlace() {
   const [search, setSearch] = useSearchParams();
   const loading = useDrafts((s) => s.loading);
   const known = useDrafts((s) => s.drafts.get(id));
+  const want = useDrafts((s) => s.want);
   const draft = useOpenDraft((s) => s.draft);
   const view: ViewName = VIEWS.find((v) => v === asked) ?? "flat";
   const stage: Stage = STAGES.find((s) => s === search.get("stage")) ?? "inside";
@@ -65,6 +66,12 @@ export function DraftPlace() {
     },
     [setSearch],
   );
+
+  const isMissing = loading && !known;
+  useEffect(() => {
+    // what cannot be read is told by what reads all of it
+    if (isMissing) want(id).catch(() => undefined);
+  }, [isMissing, want, id]);
 
   useEffect(() => {
     if (!known) return;

@@ -1,47 +1,35 @@
 /** A draft in the drawer: flat and closed, the size it is cut to, and what can be done with it. */
-import { closedPicture, type Draft, formatSize, formById, mainPiece, flatPicture } from "@cut-fold/core";
+import { formatSize, formTitle } from "@cut-fold/core";
 import IconButton from "@mui/material/IconButton";
 import { EllipsisVertical } from "lucide-react";
-import { lazy, memo, Suspense, useMemo, useState } from "react";
+import { lazy, memo, Suspense, useState } from "react";
 import { Link } from "react-router";
-import { coloursOf } from "../../theme/colours.ts";
-import { PictureView } from "../../drawing/PictureView.tsx";
+import { PathView } from "../../drawing/PathView.tsx";
+import { useDrafts } from "../../store/drafts.ts";
+import type { Listed } from "../../store/listed.ts";
 import { useDisplay } from "../../store/settings.ts";
-import { useWords } from "../../needs/useWords.ts";
-import { solutionOf } from "../../store/solutions.ts";
+import { type Small, useSmall } from "../../store/smalls.ts";
 
 /** Menus are much code for what is seldom pressed: it comes with the first press. */
 const DraftMenu = lazy(() => import("./DraftMenu.tsx").then((m) => ({ default: m.DraftMenu })));
 
 const LabelsDialog = lazy(() => import("./LabelsDialog.tsx"));
 
-interface Shown {
-  readonly draft: Draft;
-}
-
 /** Flat and closed. */
-function Pictures({ draft: { spec } }: Shown) {
-  // words are drawn when what they are set in has come
-  useWords(useMemo(() => [spec], [spec]));
-  const solution = solutionOf(spec);
-  const pictures = useMemo(() => [flatPicture(solution), closedPicture(solution)], [solution]);
+function Pictures({ small: { pictures, colours } }: { readonly small: Small }) {
   return pictures.map((picture, i) => (
     <span key={i}>
-      <PictureView picture={picture} label="" colours={coloursOf(spec)} weight={0.75} />
+      <PathView picture={picture} label="" colours={colours} weight={0.75} />
     </span>
   ));
 }
 
-function Size({ draft: { spec } }: Shown) {
-  const solution = solutionOf(spec);
-  const display = useDisplay(solution.grid);
-  const blank = mainPiece(solution)?.blank ?? { width: 0, height: 0 };
-  return formatSize(blank.width, blank.height, display);
+function CutSize({ small: { cut, grid } }: { readonly small: Small }) {
+  return formatSize(cut.width, cut.height, useDisplay(grid));
 }
 
-interface DraftCardProps extends Shown {
-  /** whether what has to be computed is shown: names stand before it */
-  readonly drawn: boolean;
+interface DraftCardProps {
+  readonly draft: Listed;
   /** while several are chosen: whether this one is */
   readonly chosen?: boolean | undefined;
   readonly onChoose: (id: string, chosen: boolean) => void;
@@ -51,39 +39,43 @@ const DAY = new Intl.DateTimeFormat(undefined, { day: "numeric", month: "short",
 /** The day a draft was changed, as the maker's own country writes it. */
 const dayOf = (iso: string): string => DAY.format(new Date(iso));
 
-export const DraftCard = memo(function DraftCard({ draft, drawn, chosen, onChoose }: DraftCardProps) {
+export const DraftCard = memo(function DraftCard({ draft: listed, chosen, onChoose }: DraftCardProps) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [labelling, setLabelling] = useState(false);
+  const { small, isNow } = useSmall(listed);
+  const { id, name, tags, changed, spec } = listed;
+  // what is done with it is done with all of it, once that has been read
+  const draft = useDrafts((s) => s.drafts.get(id));
   return (
     <li className={chosen ? "draft-card chosen" : "draft-card"}>
       {chosen === undefined ? null : (
         <input
           type="checkbox"
           className="draft-choose"
-          aria-label={`Choose ${draft.name}`}
+          aria-label={`Choose ${name}`}
           checked={chosen}
           onChange={(event) => {
-            onChoose(draft.id, event.target.checked);
+            onChoose(id, event.target.checked);
           }}
         />
       )}
-      <Link to={`/draft/${draft.id}/flat`} aria-label={`Open ${draft.name}`}>
-        <span className="draft-pictures">{drawn ? <Pictures draft={draft} /> : null}</span>
+      <Link to={`/draft/${id}/flat`} aria-label={`Open ${name}`}>
+        <span className="draft-pictures">{small ? <Pictures small={small} /> : null}</span>
         <span className="draft-words">
-          <strong>{draft.name}</strong>
+          <strong>{name}</strong>
           <span>
-            {formById(draft.spec.form)?.title} for {draft.spec.contents.name ?? "a card"}, {draft.spec.quantity} to make
+            {formTitle(spec.form)} for {spec.contents.name ?? "a card"}, {spec.quantity} to make
           </span>
           <span className="draft-when">
-            Changed {dayOf(draft.changed)}
-            {draft.tags.length > 0 ? ` · ${draft.tags.join(", ")}` : ""}
+            Changed {dayOf(changed)}
+            {tags.length > 0 ? ` · ${tags.join(", ")}` : ""}
           </span>
-          <span className="draft-size">{drawn ? <Size draft={draft} /> : "\u00a0"}</span>
+          <span className="draft-size">{small && isNow ? <CutSize small={small} /> : "\u00a0"}</span>
         </span>
       </Link>
       <IconButton
         className="draft-more"
-        aria-label={`More for ${draft.name}`}
+        aria-label={`More for ${name}`}
         aria-haspopup="menu"
         onClick={(event) => {
           setAnchor(event.currentTarget);
@@ -91,7 +83,7 @@ export const DraftCard = memo(function DraftCard({ draft, drawn, chosen, onChoos
       >
         <EllipsisVertical size={20} />
       </IconButton>
-      {anchor ? (
+      {anchor && draft ? (
         <Suspense>
           <DraftMenu
             draft={draft}
@@ -105,7 +97,7 @@ export const DraftCard = memo(function DraftCard({ draft, drawn, chosen, onChoos
           />
         </Suspense>
       ) : null}
-      {labelling ? (
+      {labelling && draft ? (
         <Suspense>
           <LabelsDialog
             draft={draft}

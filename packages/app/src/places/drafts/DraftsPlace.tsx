@@ -6,9 +6,10 @@ import { told } from "../../parts/tell.tsx";
 import { useGrowing } from "../../parts/useGrowing.ts";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { usePainted } from "../../parts/usePainted.ts";
-import { useDrafts } from "../../store/drafts.ts";
+import { CARDS_FIRST, useDrafts } from "../../store/drafts.ts";
 import { files } from "../../store/filesLater.ts";
 import { isInInches, useSettings } from "../../store/settings.ts";
+import { useIsDrawing } from "../../store/smalls.ts";
 import { Aside } from "./Aside.tsx";
 import { DraftCard } from "./DraftCard.tsx";
 import { DrawerBar } from "./DrawerBar.tsx";
@@ -17,14 +18,13 @@ import { NothingShown } from "./NothingShown.tsx";
 import { useFinding } from "./useFinding.ts";
 import "./drafts.css";
 
-/** What a window shows at first; the rest follows when that stands. */
-const CARDS_FIRST = 9;
 /** Four rows and more: years of drafts are drawn as the eye comes to them. */
 const CARDS_AT_ONCE = 32;
 
 export function DraftsPlace() {
   usePageTitle("Drafts");
   const loading = useDrafts((s) => s.loading);
+  const drafts = useDrafts((s) => s.drafts);
   const put = useDrafts((s) => s.put);
   const navigate = useNavigate();
   const settings = useSettings((s) => s.settings);
@@ -38,7 +38,8 @@ export function DraftsPlace() {
       return next;
     });
   }, []);
-  const painted = usePainted(!loading);
+  const painted = usePainted(shown.length > 0 || !loading);
+  const isDrawing = useIsDrawing();
   const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${find}/${tag}`);
   const begin = (): void => {
     const draft = freshDraft(isInInches(settings), settings.notch);
@@ -80,7 +81,7 @@ export function DraftsPlace() {
       <DrawerBar
         order={by}
         onOrder={(order) => look({ by: order })}
-        several={chosen && shown.filter((d) => chosen.has(d.id))}
+        several={chosen && shown.flatMap(({ id }) => (chosen.has(id) ? (drafts.get(id) ?? []) : []))}
         onSeveral={(choosing) => {
           setChosen(choosing ? new Set() : undefined);
         }}
@@ -94,7 +95,7 @@ export function DraftsPlace() {
           ))}
         </div>
       ) : null}
-      {loading ? (
+      {loading && shown.length === 0 ? (
         <p aria-busy="true" className="drafts-loading">
           Opening your drafts …
         </p>
@@ -102,9 +103,9 @@ export function DraftsPlace() {
       {!loading && shown.length === 0 ? (
         <NothingShown onBegin={begin} onAll={() => look({ find: "", tag: "" })} />
       ) : null}
-      <ul className="draft-grid" aria-busy={!painted}>
+      <ul className="draft-grid" aria-busy={loading || !painted || isDrawing}>
         {shown.slice(0, painted ? count : CARDS_FIRST).map((draft) => (
-          <DraftCard key={draft.id} draft={draft} drawn={painted} chosen={chosen?.has(draft.id)} onChoose={onChoose} />
+          <DraftCard key={draft.id} draft={draft} chosen={chosen?.has(draft.id)} onChoose={onChoose} />
         ))}
       </ul>
       {painted && shown.length > count ? (

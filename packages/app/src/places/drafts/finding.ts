@@ -1,5 +1,6 @@
 /** Finding and ordering drafts in the drawer. */
-import { catalogue, type Draft, find, formatSize, formById } from "@cut-fold/core";
+import { catalogue, find, formatSize, formTitle } from "@cut-fold/core";
+import type { Listed } from "../../store/listed.ts";
 
 /** By what drafts can be ordered. */
 export const ORDERS = [
@@ -10,15 +11,16 @@ export const ORDERS = [
 /** One of them. */
 export type Order = (typeof ORDERS)[number]["value"];
 
-const compare: Readonly<Record<Order, (a: Draft, b: Draft) => number>> = {
-  changed: (a, b) => b.changed.localeCompare(a.changed),
+const compare: Readonly<Record<Order, (a: Listed, b: Listed) => number>> = {
+  // times are compared as they are written
+  changed: (a, b) => (a.changed < b.changed ? 1 : a.changed > b.changed ? -1 : 0),
   name: (a, b) => a.name.localeCompare(b.name, undefined, { numeric: true }),
   size: (a, b) => areaOf(a) - areaOf(b) || a.name.localeCompare(b.name),
 };
-const areaOf = ({ spec: { contents } }: Draft): number => contents.width * contents.height;
+const areaOf = ({ spec: { contents } }: Listed): number => contents.width * contents.height;
 
 /** Drafts in an order; those that are alike in it stay as they come. */
-export const ordered = (drafts: readonly Draft[], order: Order): Draft[] => [...drafts].sort(compare[order]);
+export const ordered = <L extends Listed>(drafts: readonly L[], order: Order): L[] => [...drafts].sort(compare[order]);
 
 const FRACTIONS: Readonly<Record<string, string>> = {
   "½": " 1/2",
@@ -42,7 +44,7 @@ const plain = (text: string): string =>
     .trim();
 
 /** What goes in, as people write sizes: either way round, in inches and in millimetres. */
-function sizesOf({ spec: { contents } }: Draft): string[] {
+function sizesOf({ spec: { contents } }: Listed): string[] {
   const { width, height, preset } = contents;
   const units = [{ unit: "in" }, { unit: "in-decimal" }, { unit: "mm" }, { unit: "cm" }] as const;
   const title = preset === undefined ? undefined : find(catalogue.contents, preset)?.title;
@@ -56,17 +58,11 @@ function sizesOf({ spec: { contents } }: Draft): string[] {
 }
 
 /** Whether every word of what is looked for stands in the draft's name, note, tags, form, or what goes in and its size. */
-export function matches(draft: Draft, words: string): boolean {
+export function matches(draft: Listed, words: string): boolean {
   const wanted = plain(words);
   if (wanted === "") return true;
   const text = plain(
-    [
-      draft.name,
-      draft.note,
-      draft.spec.contents.name ?? "",
-      formById(draft.spec.form)?.title ?? "",
-      ...draft.tags,
-    ].join(" "),
+    [draft.name, draft.note, draft.spec.contents.name ?? "", formTitle(draft.spec.form) ?? "", ...draft.tags].join(" "),
   );
   if (wanted.split(" ").every((word) => text.includes(word))) return true;
   // "5×7" is five by seven and no part of 15×70

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef } from "react";
 import { useSearchParams } from "react-router";
 import { useDrafts } from "../../store/drafts.ts";
+import type { Listed } from "../../store/listed.ts";
 import { matches, type Order, ordered, ORDERS } from "./finding.ts";
 
 /** Words, a tag and an order. */
@@ -13,6 +14,15 @@ export interface Asking {
 /** What drafts are looked for, kept in the address; those that are shown, and every tag there is. */
 export function useFinding() {
   const drafts = useDrafts((s) => s.drafts);
+  // until all have been read those changed last stand for them
+  const listed = useDrafts((s) => (s.loading ? s.listed : undefined));
+  const all = useMemo(
+    (): readonly Listed[] =>
+      listed
+        ? [...new Map<string, Listed>([...listed.map((d) => [d.id, d] as const), ...drafts]).values()]
+        : [...drafts.values()],
+    [drafts, listed],
+  );
   const [search, setSearch] = useSearchParams();
   const find = search.get("find") ?? "";
   const tag = search.get("tag") ?? "";
@@ -37,14 +47,14 @@ export function useFinding() {
     },
     [setSearch],
   );
-  const tags = useMemo(() => [...new Set([...drafts.values()].flatMap((d) => d.tags))].sort(), [drafts]);
+  const tags = useMemo(() => [...new Set(all.flatMap((d) => d.tags))].sort(), [all]);
   const shown = useMemo(
     () =>
       ordered(
-        [...drafts.values()].filter((d) => matches(d, find) && (tag === "" || d.tags.includes(tag))),
+        all.filter((d) => matches(d, find) && (tag === "" || d.tags.includes(tag))),
         by,
       ),
-    [drafts, find, tag, by],
+    [all, find, tag, by],
   );
   return { find, tag, by, look, tags, shown };
 }

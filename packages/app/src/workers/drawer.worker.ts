@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { drawerApi } from "./drawSmall.ts";
+
+expose(drawerApi);
