@@ -33,7 +33,7 @@ export async function openDrafts(page: Page): Promise<void> {
 }
 
 export async function openDemo(page: Page, name: string): Promise<void> {
-  await openDrafts(page);
+  await page.goto("/drafts");
   await page.getByRole("link", { name: `Open ${name}` }).click();
   await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
 }

@@ -29,9 +29,10 @@ export default defineConfig({
     outDir: "dist",
     emptyOutDir: true,
     chunkSizeWarningLimit: 1300,
-    // fetching ahead is done with the page's links: only what stands on a page does it, for a worker has none
+    // fetching ahead is done with the page's links: only the page and what stands on it does it, for a worker has none
     modulePreload: {
-      resolveDependencies: (_file, deps, { hostId }) => (/\/(?:first|index|\w+Place)-/.test(hostId) ? deps : []),
+      resolveDependencies: (_file, deps, { hostId, hostType }) =>
+        hostType === "html" || /\/(?:first|index|\w+Place)-/.test(hostId) ? deps : [],
     },
     rolldownOptions: {
       input: { index: here("index.html"), [KEEPER]: here("keeper/keeper.ts") },

@@ -4,6 +4,7 @@ import { memo, useMemo } from "react";
 import { colour } from "../theme/theme.ts";
 import { dataOf } from "./dataOf.ts";
 import { strokeOf } from "./language.ts";
+import { lineRows } from "./lineRows.ts";
 import { light, useLit } from "./lit.ts";
 import { inMm, type View } from "./view.ts";
 
@@ -87,7 +88,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
         {...(lit.includes(`${piece.id}/outline`) && { stroke: colour.rust, strokeWidth: 3 })}
         pointerEvents="none"
       />
-      {piece.lines.map(({ id, path, role, fold, face: side, filled }) => (
+      {lineRows(piece).map(({ ids, path, stroke: { id, role, fold, face: side, filled } }) => (
         <PaperLine
           key={id}
           of={`${piece.id}/${id}`}
@@ -95,7 +96,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
           role={role === "score" ? (fold ?? "valley") : role}
           isBehind={side === "back"}
           isFilled={filled === true}
-          isLit={lit.includes(`${piece.id}/${id}`)}
+          isLit={lit.length > 0 && ids.some((one) => lit.includes(`${piece.id}/${one}`))}
           face={face}
         />
       ))}

@@ -59,16 +59,23 @@ function rows({ pieces, past }: DrawnPieces, breaks: readonly number[], k: numbe
 /** At a scale, with so many pieces in each row. */
 type Scaled = Arranged & { readonly k: number; readonly breaks: readonly number[] };
 
-/** The largest scale at which these rows fit: gaps depend on it and it on the gaps, so it is halved in. */
-function fitted(drawn: DrawnPieces, breaks: readonly number[], wide: number, tall: number): Scaled {
-  let [low, high] = [0.05, Math.max(0.1, wide / (drawn.pieces[0]?.blank.width ?? 1))];
-  for (let i = 0; i < 18; i += 1) {
-    const k = (low + high) / 2;
-    const { width, height } = rows(drawn, breaks, k);
-    if (width * k <= wide && height * k <= tall) low = k;
-    else high = k;
+/** Scales it is not drawn below or above, px for a mm: what cannot fit runs out of the window. */
+const LEAST_K = 0.05;
+const mostOf = ({ pieces: [first] }: DrawnPieces, wide: number): number =>
+  Math.max(0.1, wide / (first?.blank.width ?? 1));
+
+/** The largest scale at which these rows fit: what the gaps leave of the window, by the paper in it. */
+function fitted(drawn: DrawnPieces, breaks: readonly number[], wide: number, tall: number): number {
+  let next = 0;
+  let [least, high] = [mostOf(drawn, wide), 0];
+  for (const count of breaks) {
+    const pieces = drawn.pieces.slice(next, next + count);
+    const { width, height } = row({ ...drawn, pieces }, 0);
+    least = Math.min(least, (wide - (count - 1) * BESIDE_PX) / width);
+    high += height;
+    next += count;
   }
-  return { ...rows(drawn, breaks, low), k: low, breaks };
+  return Math.max(LEAST_K, Math.min(least, (tall - (breaks.length - 1) * ABOVE_PX) / high));
 }
 
 /** Ways to stand so many pieces in up to three rows: the form's own first, what lies on it below. */
@@ -84,10 +91,15 @@ function waysOf(count: number): (readonly number[])[] {
 }
 
 /** The arrangement that can be drawn largest in a window of so many pixels. */
-export const arrange = (drawn: DrawnPieces, wide: number, tall: number): Scaled =>
-  waysOf(drawn.pieces.length)
-    .map((breaks) => fitted(drawn, breaks, wide, tall))
-    .reduce((best, next) => (next.k > best.k * 1.001 ? next : best));
+export function arrange(drawn: DrawnPieces, wide: number, tall: number): Scaled {
+  const [first = [], ...others] = waysOf(drawn.pieces.length);
+  let best = { breaks: first, k: fitted(drawn, first, wide, tall) };
+  for (const breaks of others) {
+    const k = fitted(drawn, breaks, wide, tall);
+    if (k > best.k * 1.001) best = { breaks, k };
+  }
+  return arrangeAt(drawn, best.k, best.breaks);
+}
 
 /** The same at a scale that is given: in one row. */
 export const arrangeAt = (

@@ -5,6 +5,7 @@
  */
 import {
   add,
+  boundsOf,
   type Dimension,
   direction,
   distance,
@@ -15,6 +16,7 @@ import {
   type Point,
   scale,
 } from "@cut-fold/core";
+import { lineRows } from "./lineRows.ts";
 import { toScreen, type View } from "./view.ts";
 
 /** px from the paper to the line of a figure that stands outside it */
@@ -174,6 +176,18 @@ export const withoutEchoes = (all: readonly Dimension[]): readonly Dimension[] =
       ),
   );
 
+/** The line round points, from its first corner back to it. */
+function boxRound(points: readonly Point[]): Point[] {
+  const { left, right, bottom, top } = boundsOf(points);
+  return [
+    [left, bottom],
+    [right, bottom],
+    [right, top],
+    [left, top],
+    [left, bottom],
+  ];
+}
+
 /** Every figure of a piece placed, by id. */
 export function placeFigures(
   piece: Piece | undefined,
@@ -189,8 +203,9 @@ export function placeFigures(
       return points.map((p, i) => [p, points[(i + 1) % points.length] ?? p] as const);
     });
     // scores, slits and what is drawn are lines as well, and have two ends
-    const inner = (piece?.lines ?? []).flatMap(({ path }) => {
-      const points = onScreen(path);
+    const inner = (piece ? lineRows(piece) : []).flatMap(({ ids, path }) => {
+      // of a long row only the box round it counts
+      const points = ids.length > 1 ? boxRound(onScreen(path)) : onScreen(path);
       return points.slice(1).map((p, i) => [points[i] ?? p, p] as const);
     });
     return [...rims, ...inner];

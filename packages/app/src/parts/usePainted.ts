@@ -22,3 +22,25 @@ export function usePainted(there: boolean): boolean {
   }, [there]);
   return painted;
 }
+
+/**
+ * How many parts of a place are shown by now: one more with each frame that has been drawn, so that no frame waits for all.
+ * @param parts how many there are
+ */
+export function useStaged(parts: number): number {
+  const [shown, setShown] = useState(0);
+  useEffect(() => {
+    if (shown === parts) return undefined;
+    let frame = requestAnimationFrame(() => {
+      frame = requestAnimationFrame(() => {
+        startTransition(() => {
+          setShown(shown + 1);
+        });
+      });
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
+  }, [shown, parts]);
+  return shown;
+}

@@ -3,11 +3,25 @@ import { draw, type Drawing, type Spec } from "@cut-fold/core";
 
 /** Solutions belong to their recipe: kept beside it, solved once. */
 const solutions = new WeakMap<Spec, Drawing>();
+/** the one that was drawn last */
+let latest: Drawing | undefined;
+
+export const isDrawn = (spec: Spec): boolean => solutions.has(spec);
+
+/** Keeps a drawing that was made elsewhere. */
+export function remember(spec: Spec, drawing: Drawing): void {
+  latest = drawing;
+  // one without its words is not the one to keep
+  if (hasWords(spec)) solutions.set(spec, drawing);
+}
+
 export function solutionOf(spec: Spec): Drawing {
   const known = solutions.get(spec);
   if (known) return known;
-  const solution = draw(spec);
-  // one without its words is not the one to keep
-  if (hasWords(spec)) solutions.set(spec, solution);
-  return solution;
+  const drawing = draw(spec);
+  remember(spec, drawing);
+  return drawing;
 }
+
+/** The drawing of a recipe where there is one, or the one before it: for a hand that moves while it is drawn. */
+export const solutionBy = (spec: Spec): Drawing => solutions.get(spec) ?? latest ?? solutionOf(spec);

@@ -380,7 +380,9 @@ describe("the drawer of drafts", () => {
       await db.kept.put({ key: "demo-seeded", value: true });
       const mine = { ...sample(), name: "Mine, changed by me" };
       await db.drafts.put(mine);
-      const broken = vi.spyOn(db.drafts, "toArray").mockRejectedValue(error);
+      const broken = vi.spyOn(db.drafts, "orderBy").mockImplementation(() => {
+        throw error;
+      });
       await useDrafts.getState().load();
       expect(useDrafts.getState()).toMatchObject({ loading: false, drafts: new Map() });
       expect(useKeeping.getState().trouble).toBe(trouble);

@@ -112,7 +112,9 @@ export async function visit(address: string, settings: Partial<Settings> = {}) {
   await act(async () => {
     await vi.dynamicImportSettled();
   });
-  await waitFor(() => expect(document.querySelector(".draft-grid[aria-busy=true]")).toBeNull(), { timeout: 10_000 });
+  await waitFor(() => expect(document.querySelector(".draft-grid[aria-busy=true], main[aria-busy=true]")).toBeNull(), {
+    timeout: 10_000,
+  });
   return maker;
 }
 

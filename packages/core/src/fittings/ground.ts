@@ -7,7 +7,7 @@ import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
 import { compose, HERE, invert, place, type Point, type Pose } from "../geometry/point.ts";
 import type { ReadTurn } from "../forms/form.ts";
 import type { Face, PanelFace, PieceDraft } from "../model/piece.ts";
-import type { GroundFace } from "../model/solution.ts";
+import type { GroundFace, Lying } from "../model/solution.ts";
 import type { Fitting } from "../model/spec.ts";
 import type { Drafted } from "../paper/drafted.ts";
 import { filledWith, foldedPanels, flatPose, lastOrder } from "../paper/pose.ts";
@@ -199,16 +199,35 @@ export function restingOn(outline: readonly Point[], ground: GroundFace, under: 
     const piece = pieces.find((p) => p.id === main);
     if (!lies || !piece || lies.base !== under.base || lies.high <= best.high + 1e-9) return best;
     const { on, toPiece } = coverOf(drafted, piece);
-    const over = pieces.find((p) => p.id === on.piece);
-    const touches = [
-      { flat: panelOf(piece, piece.root), lie: HERE },
-      { flat: over && panelOf(over, on.panel), lie: toPiece },
-    ].some(({ flat, lie }) => {
-      const there = flatten(flat ?? []).map((p) => place(p, compose(lies.toBase, lie)));
-      return overlaps(own, boundsOf(there)) && sharedConvex(outline, there) >= RESTS_MM2;
-    });
+    const touches = facesAt(drafted, piece, lies).some(
+      ({ there, box }) => overlaps(own, box) && sharedConvex(outline, there) >= RESTS_MM2,
+    );
     return touches ? { on, toBase: compose(lies.toBase, toPiece), high: lies.high } : best;
   }, start);
+}
+
+/** A face that something may come to rest on, at the bottom, with the box round it. */
+interface FaceAt {
+  readonly there: readonly Point[];
+  readonly box: Bounds;
+}
+const faced = new WeakMap<Lying, readonly FaceAt[]>();
+
+/** The panel a laid thing is joined by, and what is uppermost of it, where they are; the same as long as it lies there. */
+function facesAt(laid: Part, piece: PieceDraft, lies: Lying): readonly FaceAt[] {
+  const was = faced.get(lies);
+  if (was) return was;
+  const { on, toPiece } = coverOf(laid, piece);
+  const over = laid.pieces.find((p) => p.id === on.piece);
+  const faces = [
+    { flat: panelOf(piece, piece.root), lie: HERE },
+    { flat: over && panelOf(over, on.panel), lie: toPiece },
+  ].flatMap(({ flat = [], lie }): FaceAt[] => {
+    const there = flatten(flat).map((p) => place(p, compose(lies.toBase, lie)));
+    return there.length > 0 ? [{ there, box: boundsOf(there) }] : [];
+  });
+  faced.set(lies, faces);
+  return faces;
 }
 
 const overlaps = (a: Bounds, b: Bounds): boolean =>

@@ -9,6 +9,7 @@
  */
 import { z } from "zod";
 import { flatten, type Path, polygon } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
 import { autoMm, choice, linesIn, list, mm, text, toggle } from "../model/setting.ts";
 import type { Measured } from "../paper/figure.ts";
@@ -19,7 +20,7 @@ import { lately } from "../units/lately.ts";
 import { roundDown } from "../units/ruler.ts";
 import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/index.ts";
 import type { Rings } from "../geometry/areas.ts";
-import { setWords, type SetWords } from "../typefaces/setting.ts";
+import { measureWords, setWords, type SetWords } from "../typefaces/setting.ts";
 import { movedTo } from "./inPaper.ts";
 import { ROLES } from "./line.ts";
 import { defineKind, type FittingInput, type GroundSize, type Laying, type Lettered } from "./kind.ts";
@@ -82,8 +83,7 @@ const BRIDGE_PART = 0.12;
 /** Words that were set lately: who drags them, or changes another row, sets none again. */
 const setLately = lately<SetWords>(60);
 const areaLately = lately<WordArea>(60);
-const namesLately = lately<readonly NamedWidth[]>(60);
-const missingLately = lately<readonly string[]>(60);
+const namesLately = lately<Names>(60);
 
 const keyOf = (what: string, w: Wording): string =>
   JSON.stringify([
@@ -113,20 +113,33 @@ export interface NamedWidth {
   readonly width: number;
 }
 
-/** How wide each name of the list comes, the widest first; none where there is no list. */
-export function namesSet(w: Wording): readonly NamedWidth[] {
-  const names = linesIn(w.names);
-  // what is measured without its typeface is not kept
-  if (names.length === 0 || !typefaceById(w.typeface) || !joiningOf()) return [];
-  return namesLately(keyOf("names", w), () =>
-    names
-      .flatMap((name): NamedWidth[] => {
-        const found = wordsSet({ ...w, text: name });
-        return found ? [{ name, width: found.words.width }] : [];
-      })
-      .sort((a, b) => b.width - a.width),
-  );
+/** A list of names measured: the widest first, and the signs of any that the typeface has not. */
+interface Names {
+  readonly widths: readonly NamedWidth[];
+  readonly missing: readonly string[];
 }
+const NO_NAMES: Names = { widths: [], missing: [] };
+
+function measured(w: Wording): Names {
+  const names = linesIn(w.names);
+  const face = typefaceById(w.typeface);
+  // what is measured without its typeface is not kept
+  if (names.length === 0 || !face || !joiningOf()) return NO_NAMES;
+  return namesLately(keyOf("names", w), () => {
+    const letters = new Map<string, readonly Point[]>();
+    const all = names.map((name) => ({
+      name,
+      ...measureWords(face, { ...w, text: name, lineSpacing: lineSpacingOf(w) }, letters),
+    }));
+    return {
+      widths: all.map(({ name, width }) => ({ name, width })).sort((a, b) => b.width - a.width),
+      missing: [...new Set(all.flatMap(({ missing }) => missing))],
+    };
+  });
+}
+
+/** How wide each name of the list comes, the widest first; none where there is no list. */
+export const namesSet = (w: Wording): readonly NamedWidth[] => measured(w).widths;
 
 /** What is shown: the words, or the widest of a list of names, so that what fits it fits all. */
 export const shown = (w: Wording): string => namesSet(w)[0]?.name ?? linesIn(w.names)[0] ?? w.text;
@@ -190,7 +203,7 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
   );
   const islands = set.role === "cut" ? (rings ?? []).filter(joining.isHole).length : 0;
   const lettered: Lettered = {
-    missing: [...new Set([...words.missing, ...missingIn(said)])],
+    missing: [...new Set([...words.missing, ...measured(said).missing])],
     islands,
     by: edge,
     names,
@@ -210,14 +223,6 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
   const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled }));
   return { said: { sheets: [sheet("words", name, [body], { strokes })], figures }, lettered, ...along };
 }
-
-/** Signs of any name of the list that the typeface has not. */
-const missingIn = (w: Wording): readonly string[] =>
-  linesIn(w.names).length === 0
-    ? []
-    : missingLately(keyOf("names", w), () =>
-        linesIn(w.names).flatMap((name) => wordsSet({ ...w, text: name })?.words.missing ?? []),
-      );
 
 /** How high its capitals are, and from one line to the next where there are two. */
 export function figuresOf(body: Rectangle, w: Wording, feet: readonly number[]): Record<string, Measured | undefined> {

@@ -60,8 +60,10 @@ export interface FoldState {
 }
 
 /** The pieces that are folded up together: the main one and what is joined to it. Loose parts are not among them. */
-export const assembled = <P extends Folding>({ pieces, joins, main }: Joined<P>): readonly P[] =>
-  pieces.filter((piece) => piece.id === main || joins.some((j) => j.piece === piece.id));
+export function assembled<P extends Folding>({ pieces, joins, main }: Joined<P>): readonly P[] {
+  const joined = new Set(joins.map((join) => join.piece));
+  return pieces.filter(({ id }) => id === main || joined.has(id));
+}
 
 /**
  * mm that a whole assembly reaches behind and in front of the middle of its main panel's sheet, folded so far and filled.
@@ -218,6 +220,10 @@ function thicknessOf(piece: Folding, out: Face, state: FoldState): number {
   return high + own;
 }
 
+const byId = (pieces: readonly Folding[]): ReadonlyMap<string, Folding> =>
+  // of two with one id the first counts
+  new Map([...pieces].reverse().map((piece) => [piece.id, piece]));
+
 /** mm of joined pieces that stand on a face of a panel. */
 type Carried = (on: PanelFace) => number;
 
@@ -225,16 +231,27 @@ type Carried = (on: PanelFace) => number;
 function carrying({ pieces, joins }: Joined, state: FoldState): Carried {
   if (joins.length === 0) return () => 0;
   const known = new Map<string, number>();
-  const lying = joins.flatMap((join) => [join.onto, ...(join.also ?? [])].map((on) => ({ under: faceKey(on), join })));
+  const pieceOf = byId(pieces);
+  const lying = new Map<string, Join[]>();
+  for (const join of joins)
+    for (const on of [join.onto, ...(join.also ?? [])]) {
+      const key = faceKey(on);
+      const here = lying.get(key);
+      if (here) here.push(join);
+      else lying.set(key, [join]);
+    }
+  const through = joins.filter((join) => join.through);
   const carried: Carried = (on) => {
     const key = faceKey(on);
     const was = known.get(key);
     if (was !== undefined) return was;
     let most = 0;
-    for (const { under, join } of lying) {
-      const piece = pieces.find((p) => p.id === join.piece);
-      if (join.through && piece && isOther(join.onto, on)) most = Math.max(most, pokesOut(join, piece, pieces, state));
-      if (under !== key) continue;
+    for (const join of through) {
+      const piece = pieceOf.get(join.piece);
+      if (piece && isOther(join.onto, on)) most = Math.max(most, pokesOut(join, piece, pieces, state));
+    }
+    for (const join of lying.get(key) ?? []) {
+      const piece = pieceOf.get(join.piece);
       const out: Face = (on.face === "front") !== join.flip ? "front" : "back";
       const own = piece ? thicknessOf(piece, out, { ...state, carried: carriedBy(carried, piece.id) }) : state.caliper;
       const above = carried({ piece: join.piece, panel: join.panel, face: out });
@@ -313,10 +330,13 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
   const bands = new Map<string, readonly Band[]>();
   const done = state.progress >= lastOrder(solution);
   const carriedAt = carrying(solution, state);
+  const pieceOf = byId(solution.pieces);
+  const joinOf = new Map([...solution.joins].reverse().map((join) => [join.piece, join]));
+  const bearing = new Set(solution.joins.flatMap(({ onto, also = [] }) => [onto, ...also].map((on) => on.piece)));
   for (const piece of assembled(solution)) {
-    const join = solution.joins.find((j) => j.piece === piece.id);
+    const join = joinOf.get(piece.id);
     const target = join && poses.get(`${join.onto.piece}/${join.onto.panel}`);
-    const beneath = join && solution.pieces.find((p) => p.id === join.onto.piece);
+    const beneath = join && pieceOf.get(join.onto.piece);
     const caliper = caliperOf(piece, state.caliper);
     const off =
       (caliper + caliperOf(beneath, state.caliper)) / 2 +
@@ -326,8 +346,7 @@ function foldAll(solution: Joined, state: FoldState, swings: Swings["by"] = new 
       : undefined;
     const moved = moveOf(motion, state.motion?.[motion?.id ?? ""] ?? 0);
     const base = join && target ? after(after(target, moved), joinMove(join, off)) : STILL;
-    const bears = solution.joins.some((j) => [j.onto, ...(j.also ?? [])].some((on) => on.piece === piece.id));
-    const carried = bears ? carriedBy(carriedAt, piece.id) : nothing;
+    const carried = bearing.has(piece.id) ? carriedBy(carriedAt, piece.id) : nothing;
     const swing = (fold: string): number => swings.get(`${piece.id}/${fold}`) ?? 0;
     const own = foldUp(piece, { ...state, caliper, carried, swing });
     for (const [panel, pose] of own.poses) poses.set(`${piece.id}/${panel}`, after(base, pose));

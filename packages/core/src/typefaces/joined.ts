@@ -10,7 +10,7 @@
 import { cutAway, grown, type Ring, type Rings, unionOf } from "../geometry/areas.ts";
 import { combined } from "../geometry/curves.ts";
 import { areaOf, type Bounds, boundsOf, flatten, holds, type Path, polygon } from "../geometry/path.ts";
-import { offOutline } from "../geometry/near.ts";
+import { nearTo, offOutline } from "../geometry/near.ts";
 import { nth } from "../units/nth.ts";
 
 /** Whether a ring is a hole: clockwise. */
@@ -41,7 +41,7 @@ function gapBetween(one: RingPart, other: RingPart, most: number): number {
       const { left, right, bottom, top } = to.box;
       const off = Math.hypot(Math.max(0, left - p[0], p[0] - right), Math.max(0, bottom - p[1], p[1] - top));
       // only corners whose distance to the box leaves room are measured to the ring
-      if (off < least) least = Math.min(least, offOutline(to.ring, p));
+      if (off < least) least = Math.min(least, least < Infinity ? nearTo(to.ring, p, least) : offOutline(to.ring, p));
     }
   return least;
 }

@@ -6,8 +6,8 @@
  *      ┆ line to line                                  hangs them below it.
  *      all
  */
-import { boundsOf, flatten, line, mapPath, type Path, placePath, type Segment } from "../geometry/path.ts";
-import type { Point, Pose } from "../geometry/point.ts";
+import { type Bounds, boundsOf, flatten, line, mapPath, type Path, placePath, type Segment } from "../geometry/path.ts";
+import { place, type Point, type Pose } from "../geometry/point.ts";
 import type { Typeface } from "./index.ts";
 
 /** How words are set; mm. */
@@ -74,49 +74,102 @@ function contoursOf(face: Typeface, letter: string): readonly Path[] {
   return contours;
 }
 
-/** Sets words in a typeface. */
-export function setWords(face: Typeface, { text, size, spacing, lineSpacing, align, arc }: Setting): SetWords {
+/** A letter of a line: where it begins and how wide it is, mm. */
+interface Placed {
+  readonly letter: string;
+  readonly x: number;
+  readonly wide: number;
+}
+
+/** Lines of letters, each as long as it is, mm, with the signs that the typeface has no letter for. */
+function linesOf(face: Typeface, { text, size, spacing }: Setting) {
   const k = size / face.high;
   const missing = new Set<string>();
   const rows = text.split(/\r?\n/u).map((row) => {
     let x = 0;
-    const letters = Array.from(row).map((letter, i, all) => {
+    const letters: Placed[] = [];
+    const all = Array.from(row);
+    for (const [i, letter] of all.entries()) {
       const known = Object.hasOwn(face.glyphs, letter);
       if (!known && letter.trim() !== "") missing.add(letter);
       const wide = (known ? (face.glyphs[letter]?.[0] ?? 0) : 300) * k;
       const next = all[i + 1];
-      const placed = { letter, x, wide, known };
+      if (known) letters.push({ letter, x, wide });
       x += wide + (next === undefined ? 0 : spacing + (face.kern[letter + next] ?? 0) * k);
-      return placed;
-    });
+    }
     return { letters, long: x };
   });
-  const widest = Math.max(0, ...rows.map((r) => r.long));
-  const letters = rows.flatMap(({ letters: row, long }, n) => {
+  return { rows, widest: Math.max(0, ...rows.map((r) => r.long)), missing: [...missing] };
+}
+
+/** Every letter of the lines with where it stands. */
+function* standing(setting: Setting, { rows, widest }: ReturnType<typeof linesOf>) {
+  const { align, lineSpacing, arc } = setting;
+  for (const [n, { letters, long }] of rows.entries()) {
     const indent = align === "left" ? 0 : align === "right" ? widest - long : (widest - long) / 2;
-    return row
-      .filter((l) => l.known)
-      .map(({ letter, x, wide }) =>
-        contoursOf(face, letter).map((path) =>
-          placePath(
-            mapPath(path, ([px, py]) => [px * k, py * k]),
-            poseOf(indent + x, wide, -n * lineSpacing, widest, arc),
-          ),
-        ),
-      );
-  });
+    for (const { letter, x, wide } of letters)
+      yield { letter, pose: poseOf(indent + x, wide, -n * lineSpacing, widest, arc) };
+  }
+}
+
+/** A letter's contours in mm, its foot at the origin. */
+const inSize = (face: Typeface, letter: string, k: number): Path[] =>
+  contoursOf(face, letter).map((path) => mapPath(path, ([x, y]) => [x * k, y * k]));
+
+/** Sets words in a typeface. */
+export function setWords(face: Typeface, setting: Setting): SetWords {
+  const { size } = setting;
+  const lines = linesOf(face, setting);
+  const letters = [...standing(setting, lines)].map(({ letter, pose }) =>
+    inSize(face, letter, size / face.high).map((path) => placePath(path, pose)),
+  );
   const drawn = letters.filter((l) => l.length > 0);
-  if (drawn.length === 0) return { letters: [], width: size, height: size, feet: [], missing: [...missing] };
+  const { missing } = lines;
+  if (drawn.length === 0) return { letters: [], width: size, height: size, feet: [], missing };
   const { left, right, bottom, top } = boundsOf(drawn.flat().flatMap((path) => flatten(path)));
   const home: Pose = { x: -left, y: -bottom, rotation: 0, flip: false };
   return {
     letters: drawn.map((letter) => letter.map((path) => placePath(path, home))),
     width: right - left,
     height: top - bottom,
-    feet: rows.map((_, n) => -n * lineSpacing - bottom),
-    missing: [...missing],
+    feet: lines.rows.map((_, n) => -n * setting.lineSpacing - bottom),
+    missing,
   };
 }
+
+/**
+ * How wide words come (mm) and what is missing of them, without setting them: thousands are measured in a moment.
+ * @param letters what is known of letters by now: to be the same map for all words of one typeface, size and arc
+ */
+export function measureWords(
+  face: Typeface,
+  setting: Setting,
+  letters = new Map<string, readonly Point[]>(),
+): Pick<SetWords, "width" | "missing"> {
+  const lines = linesOf(face, setting);
+  /** the points of a letter that its width is told by */
+  const pointsOf = (letter: string): readonly Point[] => {
+    const known = letters.get(letter);
+    if (known) return known;
+    const all = inSize(face, letter, setting.size / face.high).flatMap((path) => flatten(path));
+    // what is not turned is as wide as its box
+    const told = setting.arc === 0 && all.length > 0 ? sidesOf(boundsOf(all)) : all;
+    letters.set(letter, told);
+    return told;
+  };
+  let [left, right] = [Infinity, -Infinity];
+  for (const { letter, pose } of standing(setting, lines))
+    for (const p of pointsOf(letter)) {
+      const [x] = place(p, pose);
+      [left, right] = [Math.min(left, x), Math.max(right, x)];
+    }
+  return { width: right < left ? setting.size : right - left, missing: lines.missing };
+}
+
+const sidesOf = ({ left, right, bottom }: Bounds): readonly Point[] => [
+  [left, bottom],
+  [right, bottom],
+];
 
 /** Where a letter stands: on a straight line, or upright on a circle that the middle of the widest row tops. */
 function poseOf(x: number, wide: number, y: number, widest: number, arc: number): Pose {

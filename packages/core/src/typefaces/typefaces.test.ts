@@ -2,10 +2,11 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { grown, unionOf } from "../geometry/areas.ts";
 import { areaOf, boundsOf, flatten, polygon } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
 import { loadTypefaces, type Typeface, typefaceById, TYPEFACES } from "./index.ts";
 import type { Rings } from "../geometry/areas.ts";
 import { bridged, isHole, joined } from "./joined.ts";
-import { type Setting, setWords } from "./setting.ts";
+import { measureWords, type Setting, setWords } from "./setting.ts";
 
 beforeAll(() => loadTypefaces());
 
@@ -33,6 +34,21 @@ describe.each(Object.keys(TYPEFACES))("%s", (id) => {
   it("has every letter of a greeting, and says which signs it lacks", () => {
     expect(setWords(faceOf(id), { ...SET, text: "Für Zoë & Søn – “Grüße”, 25 Nov?" }).missing).toEqual([]);
     expect(setWords(faceOf(id), { ...SET, text: "Hi \u{1F34E} я" }).missing).toEqual(["\u{1F34E}", "я"]);
+  });
+
+  it("measures words as wide as it sets them, straight and along arcs, and misses the same signs", () => {
+    const letters = new Map<number, Map<string, readonly Point[]>>();
+    for (const text of ["Thank you", "mini\nJ i f", "Grüße, Zoë", " ", "я H", "To\n\nAva"])
+      for (const arc of [0, 40, -75])
+        for (const align of ["left", "centre", "right"] as const) {
+          const setting = { ...SET, text, arc, align };
+          const known = letters.get(arc) ?? new Map<string, readonly Point[]>();
+          letters.set(arc, known);
+          const { width, missing } = setWords(faceOf(id), setting);
+          const measured = measureWords(faceOf(id), setting, known);
+          expect(measured.width, `${text} ${String(arc)}`).toBeCloseTo(width, 6);
+          expect(measured.missing).toEqual(missing);
+        }
   });
 
   it("stands lines one below another, and indents the shorter one", () => {

@@ -1,5 +1,6 @@
 import { type Draft, setupOf, type Drawing } from "@cut-fold/core";
 import Button from "@mui/material/Button";
+import { useStaged } from "../../parts/usePainted.ts";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
@@ -15,7 +16,7 @@ import { takeRuler } from "../../store/settings.ts";
 import { loadFormsOf } from "../../needs/forms.ts";
 import { tellTrouble } from "../../parts/tell.tsx";
 import { useWords } from "../../needs/useWords.ts";
-import { solutionOf } from "../../store/solutions.ts";
+import { useSolution } from "../../store/heavy.ts";
 import { useClashes } from "../../store/useClashes.ts";
 import { FlatPanel } from "./views/FlatPanel.tsx";
 import { HoldersView } from "./holders/HoldersView.tsx";
@@ -110,12 +111,7 @@ export function DraftPlace() {
       </main>
     );
   }
-  if (draft?.id !== id || !hasItsWords)
-    return (
-      <main className="empty" aria-busy="true">
-        <p>Laying out the paper …</p>
-      </main>
-    );
+  if (draft?.id !== id || !hasItsWords) return <LayingOut />;
   if (asked === "holders")
     return (
       <main className="draft view-holders">
@@ -123,10 +119,21 @@ export function DraftPlace() {
         <HoldersView id={id} spec={draft.spec} follows={draft.holds} />
       </main>
     );
-  const solution = solutionOf(draft.spec);
-  const colours = coloursOf(draft.spec);
-  return <Drafting draft={draft} solution={solution} colours={colours} view={view} stage={stage} onOpen={onOpen} />;
+  return <Drawn key={id} draft={draft} view={view} stage={stage} onOpen={onOpen} />;
 }
+
+/** The draft once it is drawn. */
+function Drawn({ draft, ...rest }: Omit<DraftingProps, "solution" | "colours">) {
+  const solution = useSolution(draft.spec);
+  if (!solution) return <LayingOut />;
+  return <Drafting draft={draft} solution={solution} colours={coloursOf(draft.spec)} {...rest} />;
+}
+
+const LayingOut = () => (
+  <main className="empty" aria-busy="true">
+    <p>Laying out the paper …</p>
+  </main>
+);
 
 interface DraftingProps {
   readonly draft: Draft;
@@ -137,14 +144,23 @@ interface DraftingProps {
   readonly onOpen: (next: Stage) => void;
 }
 
+/** The paper, the stages, the numbers. */
+const PARTS = 3;
+
 /** The draft itself: what is said on the left, the paper in the middle, the numbers on the right. */
 function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingProps) {
   const { id } = draft;
   const clashes = useClashes(solution);
+  // the paper first, then what is said of it
+  const shown = useStaged(PARTS);
   return (
-    <main className={`draft view-${view}`}>
+    <main className={`draft view-${view}`} aria-busy={shown < PARTS}>
       <Heading name={draft.name} view={VIEW_TITLES[view].toLowerCase()} />
-      {view === "steps" ? null : <StagesRail draft={draft} solution={solution} open={stage} onOpen={onOpen} />}
+      {view === "steps" ? null : shown > 1 ? (
+        <StagesRail draft={draft} solution={solution} open={stage} onOpen={onOpen} />
+      ) : (
+        <div />
+      )}
       <div className="board">
         <div className="board-bar">
           <ViewTabs id={id} view={view} stage={stage} />
@@ -153,15 +169,17 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
           <Keep />
         </div>
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
-          {view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
-          {view === "folded" ? (
+          {shown > 0 && view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
+          {shown > 0 && view === "folded" ? (
             <FoldedPanel name={draft.name} solution={solution} colours={colours} clashes={clashes} />
           ) : null}
-          {view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
-          {view === "steps" ? <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} /> : null}
+          {shown > 0 && view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
+          {shown > 0 && view === "steps" ? (
+            <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} />
+          ) : null}
         </div>
       </div>
-      {view === "steps" ? null : <NumbersRail solution={solution} clashes={clashes} />}
+      {view === "steps" || shown < PARTS ? null : <NumbersRail solution={solution} clashes={clashes} />}
     </main>
   );
 }

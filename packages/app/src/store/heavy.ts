@@ -1,0 +1,108 @@
+/**
+ * Recipes whose drawing would hold the screen: they are drawn by a worker, the newest alone, while what was drawn last stands.
+ */
+import type { Drawing, Spec } from "@cut-fold/core";
+import { type Remote, wrap } from "comlink";
+import { useEffect, useReducer, useState } from "react";
+import type { DrawerApi } from "../workers/drawSmall.ts";
+import { isDrawn, remember, solutionOf } from "./solutions.ts";
+
+/** ms the screen may be held by a drawing; what takes longer is drawn away from it. */
+const MOST_MS = 40;
+/** What one of each takes about, ms: measured on recipes that hold as many as they may. */
+const MS = { thing: 0.6, opening: 0.04, tile: 1, joinedLetter: 4, drawnLetter: 0.006 } as const;
+
+/** ms that a recipe takes to draw, guessed by what it holds, before any like it has been drawn. */
+export function guessedMs({ fittings = [] }: Spec): number {
+  return fittings.reduce((sum, row) => {
+    const { columns = 1, rows = 1, across = 0, up = 0, text = "", joined = false, drawn = "" } = row as Countable;
+    return (
+      sum +
+      MS.thing +
+      MS.opening * columns * rows +
+      (row.kind === "puzzle" ? MS.tile * across * up : 0) +
+      (joined ? MS.joinedLetter * text.length : 0) +
+      MS.drawnLetter * drawn.length
+    );
+  }, 0);
+}
+interface Countable {
+  readonly columns?: number;
+  readonly rows?: number;
+  readonly across?: number;
+  readonly up?: number;
+  readonly text?: string;
+  readonly joined?: boolean;
+  readonly drawn?: string;
+}
+
+let worker: Worker | undefined;
+let api: Remote<DrawerApi> | undefined;
+/** what is looked at, and what is being drawn */
+let wanted: { readonly spec: Spec; readonly look: () => void } | undefined;
+let isAtWork = false;
+/** recipes that the worker failed at: the screen draws them itself */
+const failed = new WeakSet<Spec>();
+
+function letGo(): void {
+  worker?.terminate();
+  worker = api = undefined;
+}
+
+function hired(): Remote<DrawerApi> {
+  if (api) return api;
+  worker = new Worker(new URL("../workers/drawer.worker.ts", import.meta.url), { type: "module" });
+  api = wrap<DrawerApi>(worker);
+  return api;
+}
+
+/** One drawing from the worker. @throws where it cannot be loaded or fails */
+async function drawnAway(spec: Spec): Promise<Drawing> {
+  const asked = hired();
+  const broken = new Promise<never>((_resolve, reject) => {
+    worker?.addEventListener("error", () => {
+      reject(new Error("the drawing worker broke"));
+    });
+  });
+  return await Promise.race([asked.whole(spec), broken]);
+}
+
+async function work(): Promise<void> {
+  if (isAtWork) return;
+  isAtWork = true;
+  while (wanted && !isDrawn(wanted.spec) && !failed.has(wanted.spec)) {
+    const { spec } = wanted;
+    try {
+      remember(spec, await drawnAway(spec));
+    } catch {
+      failed.add(spec);
+      letGo();
+    }
+    if (wanted.spec === spec) wanted.look();
+  }
+  isAtWork = false;
+}
+
+/**
+ * The drawing of a recipe: at once where that does not hold the screen; else the one before, until the worker's has come.
+ * Undefined before the first.
+ */
+export function useSolution(spec: Spec): Drawing | undefined {
+  const [, again] = useReducer((n: number) => n + 1, 0);
+  const [before, setBefore] = useState<Drawing>();
+  const isAway = guessedMs(spec) > MOST_MS && !isDrawn(spec) && !failed.has(spec);
+  useEffect(() => {
+    if (!isAway) return undefined;
+    const mine = { spec, look: again };
+    wanted = mine;
+    void work();
+    return () => {
+      if (wanted === mine) wanted = undefined;
+    };
+  }, [isAway, spec]);
+  // whoever leaves a heavy draft leaves its worker
+  useEffect(() => letGo, []);
+  const now = isAway ? undefined : solutionOf(spec);
+  if (now && now !== before) setBefore(now);
+  return now ?? before;
+}
