@@ -1,12 +1,14 @@
 /** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
 import { assembledAt, lastOrder, type Contained, type Drawing, stateAt, type Stroke } from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
-import { type RefObject, useEffect, useMemo, useRef, useState } from "react";
+import { type RefObject, useEffect, useMemo, useRef } from "react";
 import type * as THREE from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
+import { useStaged } from "../parts/usePainted.ts";
 import { colour } from "../theme/theme.ts";
 import { pieceColours } from "../theme/colours.ts";
 import { boxOfPaper, centreOf, eyeOf, movers, type LookFrom, sizeSeen, turnOf } from "./framing.ts";
+import { graphics } from "./graphics.ts";
 import { InsideThing } from "./InsideThing.tsx";
 import { PaperSheet } from "./PaperSheet.tsx";
 import { useMotionGrip } from "./useMotionGrip.ts";
@@ -30,16 +32,6 @@ export interface FoldedViewProps {
 /** Cosine ease for each single fold: paper starts and ends a fold gently. */
 const ease = (x: number): number => Math.floor(x) + (1 - Math.cos(Math.PI * (x - Math.floor(x)))) / 2;
 
-/** Whether the browser draws by itself, with no graphics card: then shadows are small and paper is plain. */
-function drawsAlone(): boolean {
-  const gl = document.createElement("canvas").getContext("webgl2");
-  if (!gl) return true;
-  const info = gl.getExtension("WEBGL_debug_renderer_info");
-  const name = String(gl.getParameter(info ? info.UNMASKED_RENDERER_WEBGL : gl.RENDERER));
-  gl.getExtension("WEBGL_lose_context")?.loseContext();
-  return /swiftshader|llvmpipe|software/iu.test(name);
-}
-
 /** Light and shadow for either kind of machine. */
 const LOOKS = {
   full: { map: 2048, radius: 9, samples: 16, shadows: "variance", dpr: [1, 2] },
@@ -49,7 +41,9 @@ const LOOKS = {
 export default function FoldedView(props: FoldedViewProps) {
   const { solution, colours, progress, side, motion, met } = props;
   const size = useMemo(() => sizeSeen(solution), [solution]);
-  const [plain] = useState(drawsAlone);
+  const plain = graphics() !== "card";
+  // the table first, then what stands on it: no frame waits for all of it to be made ready
+  const shown = useStaged(1);
   const look = LOOKS[plain ? "plain" : "full"];
   const eye = useMemo(() => eyeOf(solution, side), [solution, side]);
   const up = eye[2] > 0 ? 1 : -1;
@@ -83,9 +77,9 @@ export default function FoldedView(props: FoldedViewProps) {
         shadow-camera-far={size * 6}
       />
       <directionalLight position={[size * 0.7, -size * 1.5, up * size * 1.1]} color={colour.farLamp} intensity={0.85} />
-      <Scene {...props} size={size} up={up} plain={plain} controls={controls} />
+      {shown > 0 ? <Scene {...props} size={size} up={up} plain={plain} controls={controls} /> : null}
       <Eye size={size} eye={eye} above={holds ? ABOVE : 0} controls={controls} />
-      <Redraw on={[solution, progress, colours, motion, met]} />
+      <Redraw on={[solution, progress, colours, motion, met, shown]} />
     </Canvas>
   );
 }

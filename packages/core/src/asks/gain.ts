@@ -2,6 +2,7 @@
 import { direction, type Point } from "../geometry/point.ts";
 import type { Dimension } from "../model/piece.ts";
 import type { Drawing } from "../model/solution.ts";
+import type { Spec } from "../model/spec.ts";
 import { changed } from "../recipe/change.ts";
 import { draw } from "../draw.ts";
 
@@ -15,11 +16,16 @@ const LEAST_MOVE = 0.05;
  * @param step mm by which the setting is tried: a few marks of the ruler, so that rounding does not hide the move
  */
 export function gainOf(solution: Drawing, dimension: Dimension, step: number, way?: Point): number {
-  const { id, sets, value, from, to } = dimension;
+  const { id, sets } = dimension;
   if (!sets || sets[0] === "blank") return 1;
+  // what lies on a form does not move the form's own figures: without it they are drawn in a moment
+  const bare = dimension.fitting === undefined ? withoutThings(solution.spec) : undefined;
+  const start = bare && draw(bare).dimensions.find((d) => d.id === id);
+  const spec = (start && bare) ?? solution.spec;
+  const { value, from, to } = start ?? dimension;
   // near the end of its range only one way is open
   for (const by of [step, -step]) {
-    const read = changed(solution.spec, { at: sets, value: value + by });
+    const read = changed(spec, { at: sets, value: value + by });
     const after = read.ok ? draw(read.value).dimensions.find((d) => d.id === id) : undefined;
     if (!after) continue;
     const along = way ?? direction(from, to);
@@ -28,4 +34,10 @@ export function gainOf(solution: Drawing, dimension: Dimension, step: number, wa
     if (Math.abs(changedBy) > LEAST_MOVE && Math.abs(moved) > LEAST_MOVE) return changedBy / moved;
   }
   return 1;
+}
+
+/** A recipe without what lies on its form; the same one where nothing does. */
+function withoutThings(spec: Spec): Spec {
+  const { fittings, ...bare } = spec;
+  return fittings === undefined ? spec : bare;
 }

@@ -1,6 +1,7 @@
 /** Shades of a picture, each property worked by hand on pictures of a few points. */
 import { describe, expect, it } from "vitest";
 import { blurred, noiseOf, partedAt, type Pixels, type Shades, shadesOf, withoutSpecks } from "./picture.ts";
+import { spread } from "./trace.ts";
 
 const picture = (width: number, points: readonly (readonly [number, number, number, number])[]): Pixels => ({
   width,
@@ -81,5 +82,61 @@ describe("ink and paper", () => {
 
   it("of one shade are not parted at all, and that is no fault", () => {
     expect(Number.isFinite(partedAt(field(5, 5, () => 77)).shade)).toBe(true);
+  });
+});
+
+describe("smoothing, beside the plain way to do it", () => {
+  /** Shades without order, the same each time (Park and Miller, 1988). */
+  const wild = (): Shades => {
+    let state = 11;
+    return field(23, 17, () => (state = (state * 48271) % 2147483647) % 256);
+  };
+  const near = ({ width: w, height: h, at }: Shades, x: number, y: number): number =>
+    at[Math.min(h - 1, Math.max(0, y)) * w + Math.min(w - 1, Math.max(0, x))] as number;
+
+  it("takes the middle of nine, and leaves the rim", () => {
+    const raw = wild();
+    const { width: w, height: h, at } = withoutSpecks(raw);
+    for (let y = 0; y < h; y += 1)
+      for (let x = 0; x < w; x += 1) {
+        const nine = [-1, 0, 1].flatMap((dy) => [-1, 0, 1].map((dx) => near(raw, x + dx, y + dy)));
+        const isRim = x === 0 || y === 0 || x === w - 1 || y === h - 1;
+        expect(at[y * w + x]).toBe(isRim ? near(raw, x, y) : nine.sort((a, b) => a - b)[4]);
+      }
+  });
+
+  it("weighs what is round each point, and goes on past the rim with its last", () => {
+    const raw = wild();
+    const { width: w, height: h, at } = blurred(raw, 1.2);
+    for (const [x, y] of [
+      [0, 0],
+      [w - 1, 3],
+      [9, h - 1],
+      [11, 8],
+    ] as const) {
+      let [sum, total] = [0, 0];
+      for (let dy = -4; dy <= 4; dy += 1)
+        for (let dx = -4; dx <= 4; dx += 1) {
+          const weight = Math.exp(-(dx * dx + dy * dy) / (2 * 1.2 * 1.2));
+          sum += weight * near(raw, x + dx, y + dy);
+          total += weight;
+        }
+      expect(at[y * w + x]).toBeCloseTo(sum / total, 2);
+    }
+  });
+
+  it.each([0.5, 1, 1.5, 2.4, 6.7])("spreads a mask by %d points, point by point", (reach) => {
+    const { width: w, height: h, at } = wild();
+    for (const part of [3, 40, 120, 200]) {
+      const mask = Uint8Array.from(at, (v) => (v < part ? 1 : 0));
+      const wide = spread({ width: w, height: h }, mask, reach);
+      for (let i = 0; i < w * h; i += 1) {
+        const isNear = mask.some(
+          (v, j) =>
+            v === 1 && ((i % w) - (j % w)) ** 2 + (Math.floor(i / w) - Math.floor(j / w)) ** 2 <= reach ** 2 + 0.3,
+        );
+        expect(wide[i], `${String(part)} ${String(i)}`).toBe(isNear ? 1 : 0);
+      }
+    }
   });
 });

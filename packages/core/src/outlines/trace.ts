@@ -49,22 +49,48 @@ const LINE_PART = 0.15;
 const MOST_GAP = 3;
 const LEAST_PART = 0.0005;
 
-/** Points that are 1 in a mask, or within `reach` of one that is. */
-function spread({ width: w, height: h }: Shades, mask: Uint8Array, reach: number): Uint8Array {
+/** Points that are 1 in a mask, or within `reach` of one that is: each row's runs, as far above and below as they reach. */
+export function spread(
+  { width: w, height: h }: Pick<Shades, "width" | "height">,
+  mask: Uint8Array,
+  reach: number,
+): Uint8Array {
   const out = new Uint8Array(mask.length);
-  const q = Math.ceil(reach);
-  const disc: [number, number][] = [];
-  for (let y = -q; y <= q; y += 1)
-    for (let x = -q; x <= q; x += 1) if (x * x + y * y <= reach * reach + 0.3) disc.push([x, y]);
-  for (let y = 0; y < h; y += 1)
-    for (let x = 0; x < w; x += 1) {
-      if (!mask[y * w + x]) continue;
-      for (const [dx, dy] of disc) {
-        const [u, v] = [x + dx, y + dy];
-        if (u >= 0 && v >= 0 && u < w && v < h) out[v * w + u] = 1;
+  const most = reach * reach + 0.3;
+  const q = Math.floor(Math.sqrt(most));
+  const halves = Array.from({ length: q + 1 }, (_, dy) => Math.floor(Math.sqrt(most - dy * dy)));
+  for (let y = 0; y < h; y += 1) {
+    const runs = runsIn(mask.subarray(y * w, (y + 1) * w));
+    if (runs.length === 0) continue;
+    for (let v = Math.max(0, y - q); v <= Math.min(h - 1, y + q); v += 1) {
+      const half = halves[Math.abs(v - y)] as number;
+      for (let i = 0; i < runs.length; i += 2) {
+        const from = Math.max(0, (runs[i] as number) - half);
+        // runs that meet once they are spread are one
+        while (i + 2 < runs.length && (runs[i + 2] as number) - half <= (runs[i + 1] as number) + half) i += 2;
+        out.fill(1, v * w + from, v * w + Math.min(w, (runs[i + 1] as number) + half));
       }
     }
+  }
   return out;
+}
+
+/** 1 where something is so, else 0. Looped over by hand: asked for a function, a typed array takes ten times as long. */
+function maskOf(values: Float32Array | Int32Array, is: (value: number) => boolean): Uint8Array {
+  const mask = new Uint8Array(values.length);
+  for (let i = 0; i < values.length; i += 1) mask[i] = is(values[i] as number) ? 1 : 0;
+  return mask;
+}
+
+/** Where a row is 1: from, and up to but not with, by turns. */
+function runsIn(row: Uint8Array): number[] {
+  const runs: number[] = [];
+  for (let at = row.indexOf(1); at >= 0;) {
+    const end = row.indexOf(0, at);
+    runs.push(at, end < 0 ? row.length : end);
+    at = end < 0 ? -1 : row.indexOf(1, end);
+  }
+  return runs;
 }
 
 /** Paper in parts that hang together over their sides: which each point is in (−1 is ink), 0 is what the rim reaches; how large each is. */
@@ -188,12 +214,12 @@ function firstLook(raw: Shades, { isNoisy }: Kind): { readonly sign: 1 | -1; rea
   ].flat();
   const dark = rim.filter((i) => (first.at[i] as number) < cut.shade).length;
   const sign = dark > rim.length / 2 ? -1 : 1;
-  const seen = Uint8Array.from(first.at, (v) => (sign * (cut.shade - v) > 0 ? 1 : 0));
+  const seen = maskOf(first.at, (v) => sign * (cut.shade - v) > 0);
   const inked = seen.reduce((sum, v) => sum + v, 0);
   if (inked === 0 || inked === count) return undefined;
   const worn = spread(
     raw,
-    Uint8Array.from(seen, (v) => 1 - v),
+    seen.map((v) => 1 - v),
     Math.max(1.5, w / 150),
   );
   return { sign, isLines: worn.reduce((sum, v) => sum + (1 - v), 0) < LINE_PART * inked };
@@ -213,13 +239,13 @@ function inkOf(raw: Shades, kind: Kind, { sign, isLines }: NonNullable<ReturnTyp
   let { shade, ink, paper } = partedAt(smooth);
   if (isLines) {
     // thin lines never reach the shade of ink: their edge is nearer to the paper's
-    const sorted = Float32Array.from(smooth.at).sort();
+    const sorted = smooth.at.slice().sort();
     ink = sorted[Math.floor(count * (sign > 0 ? 0.003 : 0.997))] as number;
     paper = sorted[count >> 1] as number;
     shade = paper + (ink - paper) * (kind.isNoisy ? 0.42 : 0.36);
   }
-  const field = Float32Array.from(smooth.at, (v) => sign * (shade - v));
-  return { field, full: Math.abs(paper - ink) / 2 || 1, solid: Uint8Array.from(field, (v) => (v > 0 ? 1 : 0)) };
+  const field = smooth.at.map((v) => sign * (shade - v));
+  return { field, full: Math.abs(paper - ink) / 2 || 1, solid: maskOf(field, (v) => v > 0) };
 }
 
 /** The paper flooded from the rim, and by how much gaps were closed so that it stays outside. */
@@ -249,7 +275,7 @@ function wholeShape(
   least: number | undefined,
 ): Float32Array {
   const count = field.length;
-  const whole = Float32Array.from(field);
+  const whole = field.slice();
   if (least !== undefined) {
     for (let i = 0; i < count; i += 1)
       if ((part[i] as number) > 0 && (sizes[part[i] as number] as number) < least * count) whole[i] = full;
@@ -259,7 +285,7 @@ function wholeShape(
     // the flood stopped short by the gaps' width: what it holds is grown back
     const outside = spread(
       raw,
-      Uint8Array.from(part, (v) => (v === 0 ? 1 : 0)),
+      maskOf(part, (v) => v === 0),
       gap,
     );
     const at = Float32Array.from(outside, (v, i) => (solid[i] || !v ? full : -full));
@@ -322,7 +348,7 @@ function innerFigures(raw: Shades, { part, sizes }: ReturnType<typeof paperParts
   const body = sizes.reduce((best, size, i) => (i > 0 && (best === 0 || size > (sizes[best] as number)) ? i : best), 0);
   return sizes.flatMap((size, id): Point[][] => {
     if (id === 0 || id === body || size < least * count) return [];
-    const own = Uint8Array.from(part, (v) => (v === id ? 1 : 0));
+    const own = maskOf(part, (v) => v === id);
     const around = spread(raw, own, lineWide + 2);
     // beside the outside it is another part of the body, cut off by a line
     const isBeside = around.some((v, i) => v === 1 && part[i] === 0);

@@ -3,24 +3,16 @@ import { closedPicture } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { ErrorBoundary } from "react-error-boundary";
+import { graphics } from "../../../drawing/graphics.ts";
 import type { FoldedViewProps } from "../../../drawing/FoldedView.tsx";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { tryAgain } from "../../../parts/tryAgain.ts";
 
 const FoldedView = lazy(() => import("../../../drawing/FoldedView.tsx"));
 
-const hasWebGl = (): boolean => {
-  try {
-    return document.createElement("canvas").getContext("webgl2") !== null;
-  } catch {
-    return false;
-  }
-};
-
 /** The thing as it folds; the closed thing, still, where the browser cannot draw in space or the part that does did not come. */
 export function InSpace(props: FoldedViewProps) {
-  const [able] = useState(hasWebGl);
-  if (!able)
+  if (graphics() === "none")
     return (
       <>
         <Still {...props} />
