@@ -10,10 +10,11 @@ import { isDrawn, remember, solutionOf } from "./solutions.ts";
 /** ms the screen may be held by a drawing; what takes longer is drawn away from it. */
 const MOST_MS = 40;
 /** What one of each takes about, ms: measured on recipes that hold as many as they may. */
-const MS = { thing: 0.6, opening: 0.04, tile: 1, joinedLetter: 4, drawnLetter: 0.006 } as const;
+const MS = { thing: 0.6, opening: 0.04, tile: 1, joinedLetter: 4, drawnLetter: 0.006, grownLetter: 0.1 } as const;
 
 /** ms that a recipe takes to draw, guessed by what it holds, before any like it has been drawn. */
-export function guessedMs({ fittings = [] }: Spec): number {
+export function guessedMs({ settings, fittings = [] }: Spec): number {
+  const { drawn: own = "" } = settings as Countable;
   return fittings.reduce((sum, row) => {
     const { columns = 1, rows = 1, across = 0, up = 0, text = "", joined = false, drawn = "" } = row as Countable;
     return (
@@ -24,7 +25,7 @@ export function guessedMs({ fittings = [] }: Spec): number {
       (joined ? MS.joinedLetter * text.length : 0) +
       MS.drawnLetter * drawn.length
     );
-  }, 0);
+  }, MS.grownLetter * own.length);
 }
 interface Countable {
   readonly columns?: number;

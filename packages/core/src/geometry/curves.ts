@@ -7,9 +7,31 @@
  *
  * Loops anticlockwise are paper, those clockwise in them are holes.
  */
-import { Clipper64, ClipType, FillRule, PathType, type Path64, type Paths64 } from "clipper2-ts";
+import {
+  Clipper64,
+  ClipType,
+  EndType,
+  FillRule,
+  inflatePaths,
+  JoinType,
+  PathType,
+  type Path64,
+  type Paths64,
+} from "clipper2-ts";
 import Flatbush from "flatbush";
-import { areaOf, flatten, type Path, pointAt, reverse, type Segment, split, sweep } from "./path.ts";
+import {
+  areaOf,
+  boundsOf,
+  flatten,
+  flattenTo,
+  holds,
+  type Path,
+  pointAt,
+  reverse,
+  type Segment,
+  split,
+  sweep,
+} from "./path.ts";
 import { depthsOf } from "./nest.ts";
 import { add, cross, direction, distance, dot, type Point, scale, subtract } from "./point.ts";
 import { UNITS_PER_MM } from "./tolerance.ts";
@@ -314,22 +336,29 @@ interface Beside {
   readonly moved: Segment | undefined;
 }
 
-/** A segment so far to its right: Hermite's cubic with the true ends and slopes, halved until it is near enough. */
-function beside(s: Segment, by: number, halvings = 0): Beside[] {
+/** A segment so far to its right in one go: Hermite's cubic with the true ends and slopes. */
+function movedBy(s: Segment, by: number): Segment {
   const [start, end] = [endOf(s, 0), endOf(s, 1)];
   const [from, to] = [add(s.from, scale(right(start.way), by)), add(s.to, scale(right(end.way), by))];
-  if (s.kind === "line") return [{ part: s, moved: { kind: "line", from, to } }];
+  if (s.kind !== "cubic") return { ...s, from, to };
+  const control1 = add(from, scale(subtract(s.control1, s.from), 1 + by * start.bend));
+  const control2 = add(to, scale(subtract(s.control2, s.to), 1 + by * end.bend));
+  return { kind: "cubic", from, control1, control2, to };
+}
+
+/** A segment so far to its right, halved until it is near enough. */
+function beside(s: Segment, by: number, halvings = 0): Beside[] {
+  const [start, end] = [endOf(s, 0), endOf(s, 1)];
+  if (s.kind === "line") return [{ part: s, moved: movedBy(s, by) }];
   // what turns towards that side comes closer together there, and runs backwards past its own middle
   const [near, far] = [1 + by * start.bend, 1 + by * end.bend];
   if (s.kind === "arc") {
-    if (near > LEAST_LEFT) return [{ part: s, moved: { ...s, from, to } }];
+    if (near > LEAST_LEFT) return [{ part: s, moved: movedBy(s, by) }];
     // its ends stand for it: they must lie close
     const parts = Math.ceil(Math.abs(sweep(s)) / MOST_TURN);
     return Array.from({ length: parts }, (_, i) => ({ part: partOf(s, i / parts, (i + 1) / parts), moved: undefined }));
   }
-  const control1 = add(from, scale(subtract(s.control1, s.from), near));
-  const control2 = add(to, scale(subtract(s.control2, s.to), far));
-  const moved: Segment = { kind: "cubic", from, control1, control2, to };
+  const moved = movedBy(s, by);
   const off = [0.25, 0.5, 0.75].map((t) => {
     const way = slopeAt(s, t);
     const long = Math.hypot(...way) || 1;
@@ -352,7 +381,7 @@ const LEAST_LEFT = 1e-4;
 /** No part turns more than this, radians. */
 const MOST_TURN = 0.5;
 
-const disc = (centre: Point, radius: number): Path => {
+const circle = (centre: Point, radius: number): Path => {
   const [east, west]: [Point, Point] = [
     [centre[0] + radius, centre[1]],
     [centre[0] - radius, centre[1]],
@@ -362,29 +391,45 @@ const disc = (centre: Point, radius: number): Path => {
     { kind: "arc", from: west, to: east, centre, ccw: true },
   ];
 };
+/** What lies between so far and a little less from a place. */
+const ringAbout = (centre: Point, radius: number): Path[] => [
+  circle(centre, radius),
+  ...(radius > BAND_MM ? [reverse(circle(centre, radius - BAND_MM))] : []),
+];
 
 const turnedLeft = (loop: Path): Path => (areaOf(loop) < 0 ? reverse(loop) : loop);
 
-/** All that lies within so far of a loop on its right side: a band along each segment, and what fills its corners. */
-function bandsOf(loop: Path, by: number): Path[] {
+/** Bands are so wide, mm: what lies nearer the outline than that is the core's. */
+const BAND_MM = 0.6;
+/** The core ends so far (mm) short of the new outline: half a band, so that neither chords nor rounding leave a gap between them. */
+const CORE_OFF_MM = 0.3;
+/** Its chords stand no further off than this, those of the outline and those of its rounded corners each. */
+const CORE_SAG_MM = 0.08;
+
+/** All that lies about so far of a loop on its right side: a band beside each segment, and round its corners. */
+function bandsOf(loop: Path, by: number): Path[][] {
   const far = Math.abs(by);
-  return loop.flatMap((s, i): Path[] => {
+  const inner = Math.sign(by) * Math.max(0, far - BAND_MM);
+  return loop.flatMap((s, i): Path[][] => {
     const parts = beside(s, by);
-    const bands = runsOfParts(parts).map((run): Path => {
-      const [first, last] = [nth(run, 0), nth(run, -1)];
-      const [start, end] = [first.moved as Segment, last.moved as Segment];
-      return turnedLeft([
-        ...run.map(({ moved }) => moved as Segment),
-        { kind: "line", from: end.to, to: last.part.to },
-        ...reverse(run.map(({ part }) => part)),
-        { kind: "line", from: first.part.from, to: start.from },
-      ]);
+    const bands = runsOfParts(parts).map((run): Path[] => {
+      const outside = run.map(({ moved }) => moved as Segment);
+      const inside = run.map(({ part }) => movedBy(part, inner));
+      const [start, end] = [nth(outside, 0), nth(outside, -1)];
+      return [
+        turnedLeft([
+          ...outside,
+          { kind: "line", from: end.to, to: nth(inside, -1).to },
+          ...reverse(inside),
+          { kind: "line", from: nth(inside, 0).from, to: start.from },
+        ]),
+      ];
     });
     // past the middle of a tight bend all that is within reach is within reach of its ends
     const tight = parts.flatMap(({ part, moved }, n) => {
       if (moved) return [];
       const isLast = parts[n + 1]?.moved !== undefined || n === parts.length - 1;
-      return [disc(part.from, far), ...(isLast ? [disc(part.to, far)] : [])];
+      return [ringAbout(part.from, far), ...(isLast ? [ringAbout(part.to, far)] : [])];
     });
     return [...bands, ...tight, ...cornerOf(s, nth(loop, i + 1), by)];
   });
@@ -400,26 +445,74 @@ function runsOfParts(parts: readonly Beside[]): Beside[][] {
   return runs.filter((run) => run.length > 0);
 }
 
-/** The part of a circle about a corner that opens towards that side. */
-function cornerOf(s: Segment, next: Segment, by: number): Path[] {
+/** About a corner, on the side it opens to. */
+function cornerOf(s: Segment, next: Segment, by: number): Path[][] {
   const [comes, goes] = [endOf(s, 1).way, endOf(next, 0).way];
+  const far = Math.abs(by);
   if (cross(comes, goes) * by <= 1e-9)
-    return dot(comes, goes) < 0 && Math.abs(cross(comes, goes)) <= 1e-9 ? [disc(s.to, Math.abs(by))] : [];
+    return dot(comes, goes) < 0 && Math.abs(cross(comes, goes)) <= 1e-9 ? [ringAbout(s.to, far)] : [];
   const centre = s.to;
-  const [from, to] = [add(centre, scale(right(comes), by)), add(centre, scale(right(goes), by))];
+  const at = (way: Point, off: number): Point => add(centre, scale(right(way), off));
+  const inner = Math.sign(by) * Math.max(0, far - BAND_MM);
+  const [from, to, back, start] = [at(comes, by), at(goes, by), at(goes, inner), at(comes, inner)];
   return [
-    turnedLeft([
-      { kind: "line", from: centre, to: from },
-      { kind: "arc", from, to, centre, ccw: by > 0 },
-      { kind: "line", from: to, to: centre },
-    ]),
+    [
+      turnedLeft([
+        { kind: "line", from: start, to: from },
+        { kind: "arc", from, to, centre, ccw: by > 0 },
+        { kind: "line", from: to, to: back },
+        ...(inner === 0 ? [] : [{ kind: "arc", from: back, to: start, centre, ccw: by < 0 } as const]),
+      ]),
+    ],
   ];
 }
 
-/** Areas grown by so many mm all round, their corners rounded; shrunk where negative. */
+/**
+ * All that is nearer the outline than the new one by a little, as polygons: what is grown or shrunk by the clipper's own
+ * offsetting, of chords.
+ */
+function coreOf(loops: readonly Path[], by: number): Path[] {
+  const rings = loops.map((loop) =>
+    flattenTo(loop, CORE_SAG_MM).map((p) => {
+      const [x, y] = toUnits(p);
+      return { x, y };
+    }),
+  );
+  const off = by - Math.sign(by) * CORE_OFF_MM;
+  const sag = CORE_SAG_MM * UNITS_PER_MM;
+  return inflatePaths(rings, off * UNITS_PER_MM, JoinType.Round, EndType.Polygon, 2, sag).flatMap((path): Path[] => {
+    const ring = path.map(({ x, y }) => toMm([x, y]));
+    return ring.length > 2 ? [ring.map((from, i) => ({ kind: "line", from, to: nth(ring, i + 1) }))] : [];
+  });
+}
+
+/** Whether a band may show past the core: none that lies within it does. */
+function showsPast(core: readonly Path[], by: number): (band: readonly Path[]) => boolean {
+  const edges = core.flat();
+  if (edges.length === 0) return () => true;
+  const boxes = new Flatbush(edges.length);
+  for (const { from, to } of edges)
+    boxes.add(Math.min(from[0], to[0]), Math.min(from[1], to[1]), Math.max(from[0], to[0]), Math.max(from[1], to[1]));
+  boxes.finish();
+  const rings = core.map((loop) => loop.map(({ from }) => from));
+  /** grown, what is in the core; shrunk, what is out of it */
+  const isCovered = (p: Point): boolean => (rings.filter((ring) => holds(ring, p)).length % 2 === 1) === by > 0;
+  return (band) => {
+    const points = band.flatMap((loop) => flatten(loop));
+    const { left, bottom, right: east, top } = boundsOf(points);
+    return boxes.search(left, bottom, east, top).length > 0 || !points.slice(0, 1).every(isCovered);
+  };
+}
+
+/**
+ * Areas grown by so many mm all round, their corners rounded; shrunk where negative. Up to a little short of the new
+ * outline it is a matter of chords; the last bit is made of bands that carry its curves.
+ */
 export function offset(loops: readonly Path[], by: number): Path[] {
   const own = combined("union", loops, []);
   if (by === 0) return own;
-  const bands = own.flatMap((loop) => bandsOf(loop, by));
-  return clipped(by > 0 ? ClipType.Union : ClipType.Difference, own, bands, FillRule.NonZero);
+  const isSmall = Math.abs(by) <= BAND_MM;
+  const core = isSmall ? own : coreOf(own, by);
+  const bands = own.flatMap((loop) => bandsOf(loop, by)).filter(isSmall ? () => true : showsPast(core, by));
+  return clipped(by > 0 ? ClipType.Union : ClipType.Difference, core, bands.flat(), FillRule.NonZero);
 }
