@@ -1,5 +1,17 @@
 /** How long core takes, beside a fixed piece of arithmetic timed in the same run. Prints JSON. */
-import { catalogue, chartOf, readSpec, solve, type Spec, tableCells, trimPlans } from "@cut-fold/core";
+import { existsSync, readFileSync } from "node:fs";
+import {
+  catalogue,
+  chartOf,
+  draw,
+  readSpec,
+  solve,
+  type Spec,
+  loadTypefaces,
+  tableCells,
+  trimPlans,
+  untried,
+} from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
 import { prove } from "@cut-fold/core/proof";
 
@@ -80,6 +92,21 @@ results["prove a card with eight fittings"] = time(() => void prove(solve(layere
 results["every form for every card"] = time(() => {
   for (const cell of tableCells({ unit: "mm", sheet: { width: 210, height: 297 } })) sink += cell.blank.width;
 });
+// recipes that took longest of many random ones, by what was done with them
+await loadTypefaces();
+for (const [file, title] of [["bench/longest.json", "longest of"]] as const)
+  for (const [name, given] of existsSync(file)
+    ? Object.entries(JSON.parse(readFileSync(file, "utf8")) as Readonly<Record<string, unknown>>)
+    : []) {
+    const read = readSpec(given);
+    if (!read.ok) continue;
+    let changed = read.value;
+    results[`draw, ${title} ${name}`] = time(() => {
+      changed = { ...changed, contents: { ...changed.contents } };
+      void draw(changed);
+    });
+    results[`checks, ${title} ${name}`] = time(() => void untried(read.value));
+  }
 const run = readSpec({
   form: "deep-envelope",
   contents: { preset: "iso-a6" },

@@ -23,7 +23,7 @@ if (only === "core") process.exit(0);
 function benchCore() {
   const built = path.join(root, ".cache/bench/solve.js");
   tool("vite/bin/vite.js", ["build", "--config", path.join(root, "bench/vite.config.ts"), "--logLevel", "error"]);
-  const { stdout } = spawnSync(process.execPath, [built], { encoding: "utf8" });
+  const { stdout } = spawnSync(process.execPath, [built], { cwd: root, encoding: "utf8" });
   const core = JSON.parse(stdout);
   console.log("\nCore, in Node. Baseline: 100,000 square roots.");
   row("", "median", "baseline", "ratio");
