@@ -121,7 +121,14 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       writeOwed,
     );
   };
-  holds("drafts", () => db.drafts.bulkPut([...get().drafts.values(), ...get().aside]));
+  // another window may have put its own back already: what it has of a draft is met like any news
+  holds("drafts", async () => {
+    const { drafts, aside } = get();
+    const all = [...drafts.values()];
+    await write(all, seenOf(all));
+    const there = new Set(await db.drafts.toCollection().primaryKeys());
+    await db.drafts.bulkPut(aside.filter(({ id }) => !there.has(id)));
+  });
   // what others did while this window could not listen: their changes, and what they deleted
   onceMended(async () => {
     const read = await readAllRows(get().drafts);

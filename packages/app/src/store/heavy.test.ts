@@ -71,16 +71,16 @@ it("never leaves the screen for what is drawn in a moment", () => {
 
 it("shows the last drawing while the next is made, and asks for the newest alone", async () => {
   const { result, rerender } = renderHook(({ spec }) => useSolution(spec), { initialProps: { spec: holed(203, 50) } });
-  await waitFor(() => expect(result.current?.finished.width).toBe(203));
+  await waitFor(() => expect(result.current?.finished?.width).toBe(203));
   let go = (): void => undefined;
   before = () => new Promise<void>((resolve) => (go = resolve));
   rerender({ spec: holed(204, 50) });
   await waitFor(() => expect(asked).toEqual([203, 204]));
   for (const width of [205, 206, 207]) rerender({ spec: holed(width, 50) });
-  expect(result.current?.finished.width).toBe(203);
+  expect(result.current?.finished?.width).toBe(203);
   before = () => Promise.resolve();
   go();
-  await waitFor(() => expect(result.current?.finished.width).toBe(207));
+  await waitFor(() => expect(result.current?.finished?.width).toBe(207));
   expect(asked).toEqual([203, 204, 207]);
 });
 
@@ -88,7 +88,7 @@ it("is drawn on the screen's thread where the worker fails", async () => {
   before = () => Promise.reject(new Error("no worker"));
   const spec = holed(208, 50);
   const { result } = renderHook(() => useSolution(spec));
-  await waitFor(() => expect(result.current?.finished.width).toBe(208));
+  await waitFor(() => expect(result.current?.finished?.width).toBe(208));
 });
 
 it("guesses by what a recipe holds, more for more of it", () => {

@@ -570,6 +570,28 @@ describe("the drawer of drafts", () => {
     expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual([sample().name, "Changed since"].sort());
   });
 
+  it("that two windows put back is what both have: neither writes over what the other has of a draft", async () => {
+    await db.drafts.bulkPut([sample(), { ...sample(), id: "other" }]);
+    await useDrafts.getState().load();
+    await settled();
+    await db.delete();
+    await db.open();
+    useDrafts.getState().put([{ ...sample(), name: "Ours", changed: "2026-10-03T10:00:00.000001Z" }]);
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "deleted", writing: 0 }));
+    // the other window was first, with a change of its own in the same place and one in another draft
+    await markBegun();
+    await db.drafts.bulkPut([
+      { ...sample(), name: "Theirs", changed: "2026-10-03T10:00:00.000002Z" },
+      { ...sample(), id: "other", name: "Changed there", changed: "2026-10-03T10:00:00.000003Z" },
+    ]);
+    await putAllBack();
+    await settled();
+    expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual(
+      ["Changed there", "Ours, from this window", "Theirs"].sort(),
+    );
+    useDrafts.setState({ clash: undefined });
+  });
+
   it("makes no name that cannot be read again", () => {
     let draft = { ...sample(), name: "x".repeat(118) };
     for (let i = 0; i < 3; i += 1) draft = duplicateDraft(draft);
