@@ -11,6 +11,7 @@ const MAIN = path.resolve(import.meta.dirname, "../../../scripts/cutfold.mjs");
 const run = (args: readonly string[], input?: unknown) => {
   const { status, stdout, stderr } = spawnSync(process.execPath, [MAIN, ...args], {
     encoding: "utf8",
+    maxBuffer: 1 << 26,
     // as if called from here, whoever started the tests
     env: { ...process.env, INIT_CWD: process.cwd() },
     ...(input !== undefined && { input: typeof input === "string" ? input : JSON.stringify(input) }),
@@ -48,6 +49,64 @@ describe("the command line", () => {
   const folder = mkdtempSync(path.join(tmpdir(), "cut-fold-cli-"));
   afterAll(() => {
     rmSync(folder, { recursive: true });
+  });
+
+  describe("many documents, a line each", () => {
+    const answers = (stdout: string): unknown[] =>
+      stdout
+        .trimEnd()
+        .split("\n")
+        .map((line) => JSON.parse(line) as unknown);
+    const blankOf = (answer: unknown): number | undefined => (answer as Solved).pieces[0]?.blank.width;
+
+    it("are answered in order, each as if it were alone, a bad one on its own line", () => {
+      const wide = { ...SPEC, contents: { width: 5, height: 4 } };
+      const given = [JSON.stringify(SPEC), "{", JSON.stringify({ ...SPEC, form: "none" }), "", JSON.stringify(wide)];
+      const { status, stderr, stdout } = run(["solve", "--lines", "-"], given.join("\n"));
+      expect([status, stderr]).toEqual([0, ""]);
+      const [first, broken, unknown, empty, last, ...more] = answers(stdout);
+      expect(first).toEqual(run(["solve", "-"], SPEC).json());
+      expect(broken).toEqual({ error: [expect.stringMatching(/^line: is not JSON/u)] });
+      expect(unknown).toEqual({ error: [expect.stringMatching(/^form: /u)] });
+      expect(empty).toEqual({ error: [expect.stringMatching(/^line: is not JSON/u)] });
+      expect(blankOf(last)).toBe(blankOf(run(["solve", "-"], wide).json()));
+      expect(more).toEqual([]);
+    });
+
+    it("are hundreds without their last end, and one far too long is no reason to stop", () => {
+      const specs = Array.from({ length: 300 }, (_, i) => ({ ...SPEC, contents: { width: 3 + i / 100, height: 4 } }));
+      const long = `"${"x".repeat(9 * 1024 * 1024)}"`;
+      const file = path.join(folder, "many.jsonl");
+      writeFileSync(file, [...specs.map((spec) => JSON.stringify(spec)), long, JSON.stringify(SPEC)].join("\n"));
+      const { status, stdout } = run(["solve", file, "--lines"]);
+      const all = answers(stdout);
+      expect([status, all.length]).toEqual([0, 302]);
+      const widths = all.slice(0, 300).map((answer) => blankOf(answer) ?? 0);
+      expect([...widths].sort((a, b) => a - b)).toEqual(widths);
+      expect(all[300]).toEqual({ error: ["line: is longer than 8 MB"] });
+      expect(blankOf(all[301])).toBe(203.2);
+    });
+
+    it("are saved each to a file of its own", () => {
+      const out = path.join(folder, "line-{n}.svg");
+      const given = [SPEC, { ...SPEC, form: "none" }, SPEC].map((spec) => JSON.stringify(spec)).join("\n");
+      const { stdout } = run(["export", "--lines", "-", "--format", "svg", "--out", out], given);
+      expect(answers(stdout)).toMatchObject([
+        { file: path.join(folder, "line-1.svg") },
+        { error: [expect.stringMatching(/^form: /u)] },
+        { file: path.join(folder, "line-3.svg") },
+      ]);
+      expect(readFileSync(path.join(folder, "line-3.svg"), "utf8")).toContain("<svg");
+      const same = run(["export", "--lines", "-", "--format", "svg", "--out", path.join(folder, "one.svg")], given);
+      expect([same.status, same.stderr]).toEqual([2, expect.stringContaining("{n}")]);
+    });
+
+    it("are refused by commands that read none, and where there is no such file", () => {
+      const none = run(["forms", "--lines"]);
+      expect([none.status, none.stderr]).toEqual([2, expect.stringContaining("solve")]);
+      const nowhere = run(["solve", "--lines", path.join(folder, "nowhere.jsonl")]);
+      expect([nowhere.status, nowhere.stderr]).toEqual([2, expect.stringContaining("cannot be read")]);
+    });
   });
 
   it("solves the contract's own example", () => {

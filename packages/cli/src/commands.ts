@@ -49,6 +49,8 @@ interface Given {
 }
 interface Command {
   readonly flags: readonly string[];
+  /** whether it is given a document: then it can be given many, a line each */
+  readonly reads?: true;
   run(given: Given): unknown;
 }
 
@@ -165,11 +167,13 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   solve: {
     flags: [],
+    reads: true,
     run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))),
   },
-  prove: { flags: [], run: ({ json }) => forSpecs(json(), (spec) => proveWhole(solve(spec))) },
+  prove: { flags: [], reads: true, run: ({ json }) => forSpecs(json(), (spec) => proveWhole(solve(spec))) },
   pose: {
     flags: [],
+    reads: true,
     run: ({ json }) => {
       const given = json();
       return Array.isArray(given) ? given.map((job) => posed(job)) : posed(given);
@@ -222,6 +226,7 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   rank: {
     flags: [],
+    reads: true,
     run: ({ json }) =>
       forSpecs(json(), (spec, units) =>
         rank(spec).map(({ form, purpose, blank, sheets, fits, reasons, solution }) => ({
@@ -237,6 +242,7 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   trim: {
     flags: [],
+    reads: true,
     run: ({ json }) =>
       forSpecs(json(), (spec, units) =>
         trimPlans(solve(spec)).map(({ groups, ...plan }) => ({
@@ -251,6 +257,7 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   back: {
     flags: [],
+    reads: true,
     run: ({ json }) => {
       const given = json();
       const read = readBack(given);
@@ -267,6 +274,7 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   resize: {
     flags: ["width", "height"],
+    reads: true,
     run: ({ flags, json }) => {
       const [width, height] = [flags.get("width"), flags.get("height")];
       if (width === undefined || height === undefined)
@@ -307,11 +315,13 @@ export const commands: Readonly<Record<string, Command>> = {
   },
   export: {
     flags: ["format", "out"],
+    reads: true,
     run: async ({ flags, json }) => {
       const format = formatById(flag(flags, "format", EXPORTS) ?? "");
       const out = flags.get("out");
       if (!format) throw new BadInput([`--format: missing; allowed: ${EXPORTS.join(", ")}`]);
-      if (!out) throw new BadInput(["--out: missing: give the file to write"]);
+      if (!out)
+        throw new BadInput(["--out: missing: give the file to write; with --lines {n} in it is the line's number"]);
       const given = json();
       const read = readSpec(given);
       if (!read.ok) throw new BadInput(lines(read.problems, unitsOf(given)));

@@ -2,6 +2,7 @@
 import { readFileSync } from "node:fs";
 import { commands } from "./commands.ts";
 import { BadInput } from "./badInput.ts";
+import { answerLines } from "./lines.ts";
 
 const named = (source: string | undefined): string => {
   if (source === undefined) throw new BadInput(["file: missing: give a file name, or - for standard input"]);
@@ -25,9 +26,12 @@ function readJson(source: string): unknown {
   }
 }
 
-/** `--name value` pairs and the rest. */
+/** Flags that have no value. */
+const SWITCHES = new Set(["lines"]);
+
+/** `--name value` pairs, switches, and the rest. */
 function readArguments(given: readonly string[]): {
-  readonly flags: ReadonlyMap<string, string>;
+  readonly flags: Map<string, string>;
   readonly rest: readonly string[];
 } {
   const flags = new Map<string, string>();
@@ -36,6 +40,7 @@ function readArguments(given: readonly string[]): {
     const word = given[i] as string;
     const value = given[i + 1];
     if (!word.startsWith("--")) rest.push(word);
+    else if (SWITCHES.has(word.slice(2))) flags.set(word.slice(2), "");
     else if (value === undefined) throw new BadInput([`${word}: missing its value`]);
     else {
       flags.set(word.slice(2), value);
@@ -45,17 +50,35 @@ function readArguments(given: readonly string[]): {
   return { flags, rest };
 }
 
+const READERS = Object.entries(commands).flatMap(([id, { reads }]) => (reads ? [id] : []));
+
+/** Flags for one of many documents: `{n}` in one is its number, so that each has a file of its own. */
+const numbered = (flags: ReadonlyMap<string, string>, n: number): ReadonlyMap<string, string> =>
+  new Map([...flags].map(([flag, value]) => [flag, value.replaceAll("{n}", String(n))]));
+
 async function run(given: readonly string[]): Promise<void> {
   const [name, ...others] = given;
   const command = name !== undefined && Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (!command)
     throw new BadInput([`command: '${name ?? ""}' is not known; there are: ${Object.keys(commands).join(", ")}`]);
   const { flags, rest } = readArguments(others);
+  const byLines = flags.delete("lines");
+  if (byLines && !command.reads)
+    throw new BadInput([`--lines: '${String(name)}' reads no documents; those that do: ${READERS.join(", ")}`]);
   for (const flag of flags.keys()) {
     if (!command.flags.includes(flag))
       throw new BadInput([
         `--${flag}: is not known here; allowed: ${command.flags.map((f) => `--${f}`).join(", ") || "none"}`,
       ]);
+  }
+  if (byLines && flags.get("out")?.includes("{n}") === false)
+    throw new BadInput(["--out: every line needs a file of its own: put {n} in the name, for the number of the line"]);
+  if (byLines) {
+    const faults = await answerLines(named(rest[0]), (document, n) =>
+      command.run({ flags: numbered(flags, n), json: () => document, bytes: () => new Uint8Array() }),
+    );
+    if (faults > 0) process.exitCode = 1;
+    return;
   }
   const result = await command.run({
     flags,
@@ -64,6 +87,11 @@ async function run(given: readonly string[]): Promise<void> {
   });
   process.stdout.write(`${JSON.stringify(result)}\n`);
 }
+
+// whoever reads our answers may have enough of them
+process.stdout.on("error", (error: NodeJS.ErrnoException) => {
+  process.exit(error.code === "EPIPE" ? 0 : 1);
+});
 
 try {
   await run(process.argv.slice(2));
