@@ -2,9 +2,9 @@
  * Recipes whose drawing would hold the screen: they are drawn by a worker, the newest alone, while what was drawn last stands.
  */
 import type { Drawing, Spec } from "@cut-fold/core";
-import { type Remote, wrap } from "comlink";
 import { useEffect, useReducer, useState } from "react";
 import type { DrawerApi } from "../workers/drawSmall.ts";
+import { hire } from "./hire.ts";
 import { isDrawn, remember, solutionOf } from "./solutions.ts";
 
 /** ms the screen may be held by a drawing; what takes longer is drawn away from it. */
@@ -37,36 +37,15 @@ interface Countable {
   readonly drawn?: string;
 }
 
-let worker: Worker | undefined;
-let api: Remote<DrawerApi> | undefined;
 /** what is looked at, and what is being drawn */
 let wanted: { readonly spec: Spec; readonly look: () => void } | undefined;
 let isAtWork = false;
 /** recipes that the worker failed at: the screen draws them itself */
 const failed = new WeakSet<Spec>();
 
-function letGo(): void {
-  worker?.terminate();
-  worker = api = undefined;
-}
-
-function hired(): Remote<DrawerApi> {
-  if (api) return api;
-  worker = new Worker(new URL("../workers/drawer.worker.ts", import.meta.url), { type: "module" });
-  api = wrap<DrawerApi>(worker);
-  return api;
-}
-
-/** One drawing from the worker. @throws where it cannot be loaded or fails */
-async function drawnAway(spec: Spec): Promise<Drawing> {
-  const asked = hired();
-  const broken = new Promise<never>((_resolve, reject) => {
-    worker?.addEventListener("error", () => {
-      reject(new Error("the drawing worker broke"));
-    });
-  });
-  return await Promise.race([asked.whole(spec), broken]);
-}
+const drawer = hire<DrawerApi>(
+  () => new Worker(new URL("../workers/drawer.worker.ts", import.meta.url), { type: "module" }),
+);
 
 async function work(): Promise<void> {
   if (isAtWork) return;
@@ -74,10 +53,10 @@ async function work(): Promise<void> {
   while (wanted && !isDrawn(wanted.spec) && !failed.has(wanted.spec)) {
     const { spec } = wanted;
     try {
-      remember(spec, await drawnAway(spec));
+      remember(spec, await drawer.ask((api) => api.whole(spec)));
     } catch {
       failed.add(spec);
-      letGo();
+      drawer.letGo();
     }
     if (wanted.spec === spec) wanted.look();
   }
@@ -102,7 +81,7 @@ export function useSolution(spec: Spec): Drawing | undefined {
     };
   }, [isAway, spec]);
   // whoever leaves a heavy draft leaves its worker
-  useEffect(() => letGo, []);
+  useEffect(() => drawer.letGo, []);
   const now = isAway ? undefined : solutionOf(spec);
   if (now && now !== before) setBefore(now);
   return now ?? before;

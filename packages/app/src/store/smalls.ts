@@ -4,12 +4,12 @@
  * is let go when it has nothing more to draw.
  */
 import type { PathPicture, Size } from "@cut-fold/core";
-import { type Remote, wrap } from "comlink";
 import { useEffect } from "react";
 import { create } from "zustand";
 import type { PaperColours } from "../theme/colours.ts";
 import type { DrawerApi } from "../workers/drawSmall.ts";
 import { besideKey, db } from "./db.ts";
+import { hire } from "./hire.ts";
 import { isBegun, useKeeping } from "./keeping.ts";
 import type { Listed } from "./listed.ts";
 
@@ -88,40 +88,17 @@ async function hold(id: string, kept: Kept): Promise<void> {
   await db.kept.put({ key: keyOf(id), value: kept });
 }
 
-let worker: Worker | undefined;
-let api: Remote<DrawerApi> | undefined;
+const drawer = hire<DrawerApi>(() => new Worker(WORKER, { type: "module" }));
 let letting: ReturnType<typeof setTimeout> | undefined;
-
-function letGo(): void {
-  worker?.terminate();
-  worker = api = undefined;
-}
-
-function hired(): Remote<DrawerApi> {
-  clearTimeout(letting);
-  if (api) return api;
-  worker = new Worker(WORKER, { type: "module" });
-  api = wrap<DrawerApi>(worker);
-  return api;
-}
 
 /** One drawing from the worker; undefined where there can be none, or it takes too long. */
 async function drawn(draft: Listed): Promise<Small | undefined> {
-  const asked = hired();
-  let late: ReturnType<typeof setTimeout> | undefined;
-  const tooLong = new Promise<undefined>((resolve) => {
-    late = setTimeout(() => {
-      letGo();
-      resolve(undefined);
-    }, LONGEST_MS);
-    // one that cannot be loaded answers nothing
-    worker?.addEventListener("error", () => {
-      letGo();
-      resolve(undefined);
-    });
-  });
+  const late = setTimeout(drawer.letGo, LONGEST_MS);
   try {
-    return await Promise.race([asked.draw(draft.spec), tooLong]);
+    return await drawer.ask((api) => api.draw(draft.spec));
+  } catch {
+    drawer.letGo();
+    return undefined;
   } finally {
     clearTimeout(late);
   }
@@ -132,6 +109,7 @@ let isAtWork = false;
 async function work(): Promise<void> {
   if (isAtWork || wanted.size === 0) return;
   isAtWork = true;
+  clearTimeout(letting);
   useSmalls.setState({ isDrawing: true });
   let looked = new Set<string>();
   for (;;) {
@@ -140,7 +118,7 @@ async function work(): Promise<void> {
     if (news.length > 0) await recall(news);
     const [draft] = wanted.values();
     if (!draft) break;
-    const made = await drawn(draft).catch(() => undefined);
+    const made = await drawn(draft);
     if (wanted.get(draft.id) === draft) wanted.delete(draft.id);
     if (!made) {
       undrawn.set(draft.id, draft.changed);
@@ -152,7 +130,7 @@ async function work(): Promise<void> {
   }
   isAtWork = false;
   useSmalls.setState({ isDrawing: false });
-  letting = setTimeout(letGo, IDLE_MS);
+  letting = setTimeout(drawer.letGo, IDLE_MS);
 }
 
 /** The small drawings of a draft: as it was before until those of it as it is have come, and whether they are of now. */

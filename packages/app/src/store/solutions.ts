@@ -1,8 +1,11 @@
 import { hasWords } from "../needs/forms.ts";
 import { draw, type Drawing, type Spec } from "@cut-fold/core";
+import { Recent } from "./recent.ts";
 
-/** Solutions belong to their recipe: kept beside it, solved once. */
-const solutions = new WeakMap<Spec, Drawing>();
+/** As many as stand side by side, and what a hand goes back to. */
+const MOST = 40;
+/** Drawings belong to their recipe: drawn once while they are looked at. */
+const solutions = new Recent<Drawing>(MOST);
 /** the one that was drawn last */
 let latest: Drawing | undefined;
 
