@@ -289,3 +289,89 @@ test("a link carries a draft to another browser, and what is broken is refused i
   await expect(other.getByText(/^This (?:link|file) .*broken/u)).toBeVisible();
   await other.close();
 });
+
+test("the drawer's drawings are kept: shown again without anybody drawing, and made anew after a change", async ({
+  page,
+}) => {
+  await openDrafts(page);
+  const first = page.getByRole("link", { name: "Open Open-day invitation, envelope" });
+  await expect(first.locator("svg.picture")).toHaveCount(2);
+  const drawn = await first.locator("svg.picture").first().innerHTML();
+  const workers: string[] = [];
+  page.on("worker", (worker) => workers.push(worker.url()));
+  await page.reload();
+  await expect(page.locator("ul[aria-busy=false]")).toBeVisible();
+  expect(await first.locator("svg.picture").first().innerHTML()).toBe(drawn);
+  expect(workers).toEqual([]);
+  await expect(first).toContainText("205 × 205 mm");
+  await first.click();
+  const width = page.getByLabel("Width", { exact: true }).first();
+  await width.fill("168");
+  await width.press("Enter");
+  await expect(cutTo(page)).not.toContainText("205");
+  const cut = ((await cutTo(page).textContent()) ?? "").trim();
+  await page.getByRole("link", { name: "Drafts", exact: true }).click();
+  await expect(first).toContainText(cut);
+  expect(await first.locator("svg.picture").first().innerHTML()).not.toBe(drawn);
+});
+
+test("a draft opens without its words where what they are set in cannot come, and says so", async ({ page }) => {
+  await page.route(/\/assets\/(?:plain|script|slab|stencil|line)-[\w-]+\.js/u, (route) => route.abort());
+  await page.goto("/draft/demo-name-tag/flat");
+  await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+  await expect(page.getByText(/What its words are set in could not be loaded/u)).toBeVisible();
+  await expect(page.locator(".sheet svg").first()).toBeVisible();
+});
+
+test("a store that was full and has room again writes over nothing that another window has made meanwhile", async ({
+  page,
+  context,
+}) => {
+  const duplicate = async (name: string): Promise<void> => {
+    await page.getByRole("button", { name: `More for ${name}`, exact: true }).click();
+    await page.getByRole("menuitem", { name: "Duplicate" }).click();
+    await expect(page.getByRole("link", { name: `Open ${name}, again` })).toBeVisible();
+  };
+  await openDrafts(page);
+  const other = await context.newPage();
+  await openDrafts(other);
+  await page.evaluate(() => {
+    const put = Object.getOwnPropertyDescriptor(IDBObjectStore.prototype, "put")?.value as (
+      this: IDBObjectStore,
+      ...given: unknown[]
+    ) => IDBRequest<IDBValidKey>;
+    IDBObjectStore.prototype.put = function (...given) {
+      if (document.body.dataset["full"] === "yes") throw new DOMException("no room", "QuotaExceededError");
+      return put.apply(this, given);
+    };
+    document.body.dataset["full"] = "yes";
+  });
+  await duplicate("Thanks to the pickers");
+  await expect(page.getByRole("alert")).toContainText("store is full");
+
+  // the other window has room: it changes one draft and deletes another
+  await other.getByRole("button", { name: "More for Pressed-leaf card, slimline", exact: true }).click();
+  await other.getByRole("menuitem", { name: "Delete" }).click();
+  await other.getByRole("link", { name: "Open Open-day invitation, card" }).click();
+  const width = other.getByLabel("Width", { exact: true }).first();
+  await width.fill("171");
+  await width.press("Enter");
+  await expect(other.getByText("Saved", { exact: true })).toBeVisible();
+
+  await page.evaluate(() => {
+    document.body.dataset["full"] = "no";
+  });
+  await duplicate("Open-day invitation, envelope");
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  // in both windows: its change, its deletion, and both copies of ours
+  await other.getByRole("link", { name: "Drafts", exact: true }).click();
+  for (const window of [page, other]) {
+    await expect(window.getByRole("link", { name: "Open Thanks to the pickers, again" })).toBeVisible();
+    await expect(window.getByRole("link", { name: "Open Open-day invitation, envelope, again" })).toBeVisible();
+    await expect(window.getByRole("link", { name: "Open Pressed-leaf card, slimline" })).toHaveCount(0);
+  }
+  await page.getByRole("link", { name: "Open Open-day invitation, card" }).click();
+  await expect(page.getByLabel("Width", { exact: true }).first()).toHaveValue(/^171/u);
+  await page.reload();
+  await expect(page.getByLabel("Width", { exact: true }).first()).toHaveValue(/^171/u);
+});

@@ -91,17 +91,21 @@ async function hold(id: string, kept: Kept): Promise<void> {
 const drawer = hire<DrawerApi>(() => new Worker(WORKER, { type: "module" }));
 let letting: ReturnType<typeof setTimeout> | undefined;
 
-/** One drawing from the worker; undefined where there can be none, or it takes too long. */
+/** One drawing from the worker; undefined where there can be none. @throws where the worker cannot be loaded or takes too long */
 async function drawn(draft: Listed): Promise<Small | undefined> {
   const late = setTimeout(drawer.letGo, LONGEST_MS);
   try {
     return await drawer.ask((api) => api.draw(draft.spec));
-  } catch {
-    drawer.letGo();
-    return undefined;
   } finally {
     clearTimeout(late);
   }
+}
+
+/** Shows a drawing, and keeps it. */
+async function take({ id, changed }: Listed, made: Small): Promise<void> {
+  const kept: Kept = { ...made, by: DRAWN_BY, changed };
+  show(new Map([[id, kept]]));
+  await hold(id, kept).catch(() => undefined);
 }
 
 let isAtWork = false;
@@ -118,15 +122,16 @@ async function work(): Promise<void> {
     if (news.length > 0) await recall(news);
     const [draft] = wanted.values();
     if (!draft) break;
-    const made = await drawn(draft);
-    if (wanted.get(draft.id) === draft) wanted.delete(draft.id);
-    if (!made) {
+    try {
+      const made = await drawn(draft);
+      if (made) await take(draft, made);
+      else undrawn.set(draft.id, draft.changed);
+    } catch {
+      // one that took too long, or that the worker broke at, is not asked for again before it changes
       undrawn.set(draft.id, draft.changed);
-      continue;
+      drawer.letGo();
     }
-    const kept: Kept = { ...made, by: DRAWN_BY, changed: draft.changed };
-    show(new Map([[draft.id, kept]]));
-    await hold(draft.id, kept).catch(() => undefined);
+    if (wanted.get(draft.id) === draft) wanted.delete(draft.id);
   }
   isAtWork = false;
   useSmalls.setState({ isDrawing: false });

@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { FolderInput, Mail, Plus, Search } from "lucide-react";
 import { useCallback, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { told } from "../../parts/tell.tsx";
+import { tellTrouble, told } from "../../parts/tell.tsx";
 import { useGrowing } from "../../parts/useGrowing.ts";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import { usePainted } from "../../parts/usePainted.ts";
@@ -42,9 +42,15 @@ export function DraftsPlace() {
   const isDrawing = useIsDrawing();
   const [count, foot, grow] = useGrowing(CARDS_AT_ONCE, `${find}/${tag}`);
   const begin = (): void => {
-    const draft = freshDraft(isInInches(settings), settings.notch);
-    put([draft]);
-    void navigate(`/draft/${draft.id}/holders`);
+    freshDraft(isInInches(settings), settings.notch).then(
+      (draft) => {
+        put([draft]);
+        void navigate(`/draft/${draft.id}/holders`);
+      },
+      () => {
+        tellTrouble("What a new draft needs could not be loaded: is the server running?");
+      },
+    );
   };
   return (
     <main className="place">
