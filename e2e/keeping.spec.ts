@@ -347,7 +347,7 @@ test("a store that was full and has room again writes over nothing that another 
     document.body.dataset["full"] = "yes";
   });
   await duplicate("Thanks to the pickers");
-  await expect(page.getByRole("alert")).toContainText("store is full");
+  await expect(page.locator(".banner")).toContainText("store is full");
 
   // the other window has room: it changes one draft and deletes another
   await other.getByRole("button", { name: "More for Pressed-leaf card, slimline", exact: true }).click();
@@ -362,7 +362,7 @@ test("a store that was full and has room again writes over nothing that another 
     document.body.dataset["full"] = "no";
   });
   await duplicate("Open-day invitation, envelope");
-  await expect(page.getByRole("alert")).toHaveCount(0);
+  await expect(page.locator(".banner")).toHaveCount(0);
   // in both windows: its change, its deletion, and both copies of ours
   await other.getByRole("link", { name: "Drafts", exact: true }).click();
   for (const window of [page, other]) {

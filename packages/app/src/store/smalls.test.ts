@@ -200,6 +200,16 @@ describe("small drawings", () => {
     expect(asked.filter((width) => width === 135)).toHaveLength(1);
   });
 
+  it("are made, and not looked for, while the store is in trouble", async () => {
+    useKeeping.setState({ trouble: "later", isRead: false });
+    const looked = vi.spyOn(db.kept, "bulkGet");
+    const draft = fresh(138);
+    const card = renderHook(() => useSmall(draft));
+    await waitFor(() => expect(card.result.current.isNow).toBe(true));
+    expect(looked).not.toHaveBeenCalled();
+    expect(await rowOf(draft.id)).toBeUndefined();
+  });
+
   it("go with the draft when it is gone for good", async () => {
     const draft = fresh(137);
     const card = renderHook(() => useSmall(draft));

@@ -70,6 +70,8 @@ const keyOf = (id: string): string => besideKey("drawn", id);
 
 /** Shows what is kept of those that are looked for. */
 async function recall(drafts: readonly Listed[]): Promise<void> {
+  // a store that a later app has shaped would be shaped anew by being read
+  if (useKeeping.getState().trouble !== undefined) return;
   const rows = await db.kept.bulkGet(drafts.map(({ id }) => keyOf(id))).catch((): undefined[] => []);
   const found = new Map<string, Kept>();
   for (const [i, draft] of drafts.entries()) {

@@ -4,27 +4,35 @@ import { Recent } from "./recent.ts";
 
 /** As many as stand side by side, and what a hand goes back to. */
 const MOST = 40;
+/** A drawing, and whether what its words are set in had come when it was made: one without them is made anew once it has. */
+interface Made {
+  readonly drawing: Drawing;
+  readonly hasWords: boolean;
+}
 /** Drawings belong to their recipe: drawn once while they are looked at. */
-const solutions = new Recent<Drawing>(MOST);
+const solutions = new Recent<Made>(MOST);
 /** the one that was drawn last */
 let latest: Drawing | undefined;
 
-export const isDrawn = (spec: Spec): boolean => solutions.has(spec);
+function known(spec: Spec): Drawing | undefined {
+  const made = solutions.get(spec);
+  return made && (made.hasWords || !hasWords(spec)) ? made.drawing : undefined;
+}
+export const isDrawn = (spec: Spec): boolean => known(spec) !== undefined;
 
 /** Keeps a drawing that was made elsewhere. */
 export function remember(spec: Spec, drawing: Drawing): void {
   latest = drawing;
-  // one without its words is not the one to keep
-  if (hasWords(spec)) solutions.set(spec, drawing);
+  solutions.set(spec, { drawing, hasWords: hasWords(spec) });
 }
 
 export function solutionOf(spec: Spec): Drawing {
-  const known = solutions.get(spec);
-  if (known) return known;
+  const was = known(spec);
+  if (was) return was;
   const drawing = draw(spec);
   remember(spec, drawing);
   return drawing;
 }
 
 /** The drawing of a recipe where there is one, or the one before it: for a hand that moves while it is drawn. */
-export const solutionBy = (spec: Spec): Drawing => solutions.get(spec) ?? latest ?? solutionOf(spec);
+export const solutionBy = (spec: Spec): Drawing => known(spec) ?? latest ?? solutionOf(spec);
