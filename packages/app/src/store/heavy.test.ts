@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 /** What would hold the screen is drawn away from it: the newest alone, and what was drawn last stands meanwhile. */
 import { cleanup, renderHook, waitFor } from "@testing-library/react";
-import { expose } from "comlink";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { draw, readSpec, type Spec } from "@cut-fold/core";
+import { workerOf } from "../test/overChannel.ts";
 import { loadAllForms } from "../needs/forms.ts";
 import { drawerApi } from "../workers/drawSmall.ts";
 import { guessedMs, useSolution } from "./heavy.ts";
@@ -18,21 +18,11 @@ beforeEach(async () => {
   asked.length = 0;
   before = () => Promise.resolve();
   vi.stubGlobal("Worker", function Worker() {
-    const { port1, port2 } = new MessageChannel();
-    expose(
-      {
-        whole: async (spec: Spec) => {
-          asked.push(spec.contents.width);
-          await before();
-          return drawerApi.whole(spec);
-        },
-      },
-      port1,
-    );
-    return Object.assign(port2, {
-      terminate: () => {
-        port1.close();
-        port2.close();
+    return workerOf({
+      whole: async (spec: Spec) => {
+        asked.push(spec.contents.width);
+        await before();
+        return drawerApi.whole(spec);
       },
     });
   });

@@ -1,10 +1,10 @@
 // @vitest-environment jsdom
 /** What is read of a draft at rest: as it comes, the newest alone, and never the screen's own work. */
 import { cleanup, renderHook, waitFor } from "@testing-library/react";
-import { expose } from "comlink";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { readSpec, solve, type Spec } from "@cut-fold/core";
 import { loadAllForms } from "../needs/forms.ts";
+import { workerOf } from "../test/overChannel.ts";
 import { readingApi } from "../workers/readDraft.ts";
 import { readingOf, useReading } from "./reading.ts";
 
@@ -17,7 +17,6 @@ beforeEach(async () => {
   await loadAllForms();
   before = () => Promise.resolve();
   vi.stubGlobal("Worker", function Worker() {
-    const { port1, port2 } = new MessageChannel();
     const one = { isGone: false, asked: [] as string[] };
     workers.push(one);
     const api = {
@@ -36,15 +35,8 @@ beforeEach(async () => {
         return readingApi.remedy(index);
       },
     };
-    expose(api, port1);
-    port1.start();
-    port2.start();
-    return Object.assign(port2, {
-      terminate: () => {
-        one.isGone = true;
-        port1.close();
-        port2.close();
-      },
+    return workerOf(api, () => {
+      one.isGone = true;
     });
   });
 });

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 /** The drawer before anything is read: what it lists, and drawings that are kept and made once. */
 import { cleanup, renderHook, waitFor } from "@testing-library/react";
-import { expose } from "comlink";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Draft } from "@cut-fold/core";
+import { workerOf } from "../test/overChannel.ts";
 import { drawerApi } from "../workers/drawSmall.ts";
 import { besideKey, db } from "./db.ts";
 import { demoDrafts, demoListed } from "./demo.ts";
@@ -33,20 +33,10 @@ beforeEach(async () => {
   useKeeping.setState({ trouble: undefined, isRead: true });
   asked.length = 0;
   vi.stubGlobal("Worker", function Worker() {
-    const { port1, port2 } = new MessageChannel();
-    expose(
-      {
-        draw: (spec: Listed["spec"]) => {
-          asked.push(spec.contents.width);
-          return drawerApi.draw(spec);
-        },
-      },
-      port1,
-    );
-    return Object.assign(port2, {
-      terminate: () => {
-        port1.close();
-        port2.close();
+    return workerOf({
+      draw: (spec: Listed["spec"]) => {
+        asked.push(spec.contents.width);
+        return drawerApi.draw(spec);
       },
     });
   });

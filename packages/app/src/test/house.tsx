@@ -1,7 +1,7 @@
 /** The whole app in a page without a screen: for tests of what a maker does that need no browser to be true. */
 import { type Draft, offersFor, readSpec, type Solution, solve, type Spec } from "@cut-fold/core";
 import { clashesIn } from "@cut-fold/core/proof";
-import { expose } from "comlink";
+import { workerOf } from "./overChannel.ts";
 import { drawerApi } from "../workers/drawSmall.ts";
 import { readingApi } from "../workers/readDraft.ts";
 import { outlineApi } from "../workers/readOutline.ts";
@@ -37,38 +37,29 @@ class StillObserver {
   }
 }
 
-/** Workers answer here in the same thread, over a channel as in the browser. */
-function workerHere(address: URL): MessagePort & { terminate: () => void } {
-  const { port1, port2 } = new MessageChannel();
-  const answers = (answer: (spec: Spec) => unknown): void => {
-    const run = (given: unknown): unknown => {
+/** What each worker answers. */
+function apiOf({ pathname }: URL): object | undefined {
+  const answers = (answer: (spec: Spec) => unknown): object => ({
+    run: (given: unknown): unknown => {
       const read = readSpec(given);
       return read.ok ? answer(read.value) : [];
-    };
-    expose({ run }, port1);
-  };
-  if (address.pathname.includes("offers.worker")) answers(offersFor);
-  if (address.pathname.includes("outline.worker")) expose(outlineApi, port1);
-  if (address.pathname.includes("drawer.worker")) expose(drawerApi, port1);
-  if (address.pathname.includes("reading.worker")) expose(readingApi, port1);
-  if (address.pathname.includes("moving.worker"))
-    answers((spec) => {
+    },
+  });
+  if (pathname.includes("offers.worker")) return answers(offersFor);
+  if (pathname.includes("outline.worker")) return outlineApi;
+  if (pathname.includes("drawer.worker")) return drawerApi;
+  if (pathname.includes("reading.worker")) return readingApi;
+  if (pathname.includes("moving.worker"))
+    return answers((spec) => {
       const solution = solutionOf(spec);
       return solution.motions.flatMap(({ id }) => clashesIn(solution, id));
     });
-  port1.start();
-  port2.start();
-  return Object.assign(port2, {
-    terminate: () => {
-      port1.close();
-      port2.close();
-    },
-  });
+  return undefined;
 }
 
 beforeEach(async () => {
   vi.stubGlobal("Worker", function Worker(address: URL) {
-    return workerHere(address);
+    return workerOf(apiOf(address));
   });
   for (const [name, value] of Object.entries(BOARD_PX))
     Object.defineProperty(HTMLElement.prototype, name, { configurable: true, get: () => value });
