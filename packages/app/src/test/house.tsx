@@ -93,6 +93,16 @@ afterEach(async () => {
   vi.restoreAllMocks();
 });
 
+/** Waits until a place stands in all its parts, and what is read of a draft has come. */
+export const stands = (): Promise<void> =>
+  waitFor(
+    () => {
+      expect(document.querySelector(".draft-grid[aria-busy=true], main[aria-busy=true]")).toBeNull();
+      expect(document.body.textContent).not.toContain("Looking it over");
+    },
+    { timeout: 20_000 },
+  );
+
 /** Opens the app at an address. */
 export async function visit(address: string, settings: Partial<Settings> = {}) {
   useSettings.setState({ settings: { ...useSettings.getState().settings, ...settings } });
@@ -103,9 +113,7 @@ export async function visit(address: string, settings: Partial<Settings> = {}) {
   await act(async () => {
     await vi.dynamicImportSettled();
   });
-  await waitFor(() => expect(document.querySelector(".draft-grid[aria-busy=true], main[aria-busy=true]")).toBeNull(), {
-    timeout: 10_000,
-  });
+  await stands();
   return maker;
 }
 

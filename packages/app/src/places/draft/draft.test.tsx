@@ -7,7 +7,7 @@ import { db } from "../../store/db.ts";
 import { demoDrafts } from "../../store/demo.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { undo } from "../../store/openDraft.ts";
-import { cutTo, draftNow, numbers, plain, retype, solutionNow, stages, visit } from "../../test/house.tsx";
+import { cutTo, draftNow, numbers, plain, retype, solutionNow, stages, stands, visit } from "../../test/house.tsx";
 
 const INVITATION = "/draft/demo-invitation-envelope/flat?stage=inside";
 
@@ -163,6 +163,7 @@ describe("a card and what follows it", () => {
     expect(plain(link.parentElement?.textContent)).toMatch(/follows it: cut 206 × 268 mm/u);
     await maker.click(link);
     expect(draftNow().id).toBe("demo-leaf-deep");
+    await stands();
     const goesIn = stages().getByLabelText("What goes in");
     expect(goesIn).toHaveProperty("value", "draft:demo-leaf-card");
     expect(stages().getByText(/Its size and thickness follow/u)).toBeDefined();
