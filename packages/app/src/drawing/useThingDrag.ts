@@ -2,7 +2,7 @@
 import { invert, type Lying, type OnGround, place, type Point, type Drawing, snapped } from "@cut-fold/core";
 import { type PointerEvent, useRef } from "react";
 import { beginDrag, change, endGesture, useOpenDraft } from "../store/openDraft.ts";
-import { solutionBy } from "../store/solutions.ts";
+import { drawingNow } from "../store/heavy.ts";
 import type { View } from "./view.ts";
 
 /** px within which a thing snaps to a rule */
@@ -36,7 +36,7 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
   const waiting = useRef<number | undefined>(undefined);
   const onPointerDown = (id: string, event: PointerEvent<SVGElement>): void => {
     const spec = useOpenDraft.getState().draft?.spec;
-    const lying = spec && lyingIn(solutionBy(spec), id);
+    const lying = spec && lyingIn(drawingNow(spec), id);
     if (!lying || event.button !== 0) return;
     event.preventDefault();
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -44,7 +44,7 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
   };
   const follow = (held: DraggedThing, by: Point): void => {
     const spec = useOpenDraft.getState().draft?.spec;
-    const solution = spec && solutionBy(spec);
+    const solution = spec && drawingNow(spec);
     const lying = solution && lyingIn(solution, held.id);
     if (!lying) return;
     // from the screen to the ground's own axes

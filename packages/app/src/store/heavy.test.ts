@@ -5,7 +5,7 @@ import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { draw, readSpec, type Spec } from "@cut-fold/core";
 import { workerOf } from "../test/overChannel.ts";
 import { loadAllForms } from "../needs/forms.ts";
-import { drawerApi } from "../workers/drawSmall.ts";
+import { drawerApi } from "../workers/drawDraft.ts";
 import { guessedMs, useSolution } from "./heavy.ts";
 
 /** what the worker was asked, by the contents' width */

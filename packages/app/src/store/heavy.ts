@@ -3,7 +3,7 @@
  */
 import type { Drawing, Spec } from "@cut-fold/core";
 import { useEffect, useReducer, useState } from "react";
-import type { DrawerApi } from "../workers/drawSmall.ts";
+import type { DrawerApi } from "../workers/drawDraft.ts";
 import { hire } from "./hire.ts";
 import { isDrawn, remember, solutionOf } from "./solutions.ts";
 
@@ -40,6 +40,8 @@ interface Countable {
 /** what is looked at, and what is being drawn */
 let wanted: { readonly spec: Spec; readonly look: () => void } | undefined;
 let isAtWork = false;
+/** what was drawn away from the screen last: held here until the screen has it */
+let drawn: Drawing | undefined;
 /** recipes that the worker failed at: the screen draws them itself */
 const failed = new WeakSet<Spec>();
 
@@ -53,7 +55,8 @@ async function work(): Promise<void> {
   while (wanted && !isDrawn(wanted.spec) && !failed.has(wanted.spec)) {
     const { spec } = wanted;
     try {
-      remember(spec, await drawer.ask((api) => api.whole(spec)));
+      drawn = await drawer.ask((api) => api.whole(spec));
+      remember(spec, drawn);
     } catch {
       failed.add(spec);
       drawer.letGo();
@@ -63,6 +66,11 @@ async function work(): Promise<void> {
   isAtWork = false;
 }
 
+const isAway = (spec: Spec): boolean => guessedMs(spec) > MOST_MS && !isDrawn(spec) && !failed.has(spec);
+
+/** The drawing of the open draft for a hand that moves: while its own is being made away from the screen, the one before. */
+export const drawingNow = (spec: Spec): Drawing => (isAway(spec) && drawn) || solutionOf(spec);
+
 /**
  * The drawing of a recipe: at once where that does not hold the screen; else the one before, until the worker's has come.
  * Undefined before the first.
@@ -70,19 +78,25 @@ async function work(): Promise<void> {
 export function useSolution(spec: Spec): Drawing | undefined {
   const [, again] = useReducer((n: number) => n + 1, 0);
   const [before, setBefore] = useState<Drawing>();
-  const isAway = guessedMs(spec) > MOST_MS && !isDrawn(spec) && !failed.has(spec);
+  const away = isAway(spec);
   useEffect(() => {
-    if (!isAway) return undefined;
+    if (!away) return undefined;
     const mine = { spec, look: again };
     wanted = mine;
     void work();
     return () => {
       if (wanted === mine) wanted = undefined;
     };
-  }, [isAway, spec]);
-  // whoever leaves a heavy draft leaves its worker
-  useEffect(() => drawer.letGo, []);
-  const now = isAway ? undefined : solutionOf(spec);
+  }, [away, spec]);
+  // whoever leaves a heavy draft leaves its worker, and what that drew
+  useEffect(
+    () => () => {
+      drawer.letGo();
+      drawn = undefined;
+    },
+    [],
+  );
+  const now = away ? undefined : solutionOf(spec);
   if (now && now !== before) setBefore(now);
   return now ?? before;
 }

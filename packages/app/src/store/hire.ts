@@ -10,32 +10,34 @@ export interface Hired<Api> {
 
 /** @param begin makes the worker: written where it is used, so that the build finds its file */
 export function hire<Api>(begin: () => Worker): Hired<Api> {
-  let now: { readonly worker: Worker; readonly api: Remote<Api>; readonly gone: Promise<never> } | undefined;
-  let end: (why: string) => void = () => undefined;
-  const letGo = (): void => {
-    now?.worker.terminate();
-    now = undefined;
-    end("the worker was let go");
+  let now: { readonly worker: Worker; readonly api: Remote<Api> } | undefined;
+  // one for each question that waits: a promise shared by all would keep every answer as long as the worker lives
+  const waiting = new Set<(why: Error) => void>();
+  const end = (why: string): void => {
+    for (const reject of waiting) reject(new Error(why));
+    waiting.clear();
   };
   const begun = (): NonNullable<typeof now> => {
     const worker = begin();
-    const gone = new Promise<never>((_resolve, reject) => {
-      end = (why) => {
-        reject(new Error(why));
-      };
-    });
-    // nobody may be waiting when it is let go
-    gone.catch(() => undefined);
     worker.addEventListener("error", () => {
       end("the worker broke");
     });
-    return { worker, api: wrap<Api>(worker), gone };
+    return { worker, api: wrap<Api>(worker) };
   };
   return {
     ask: (question) => {
-      now ??= begun();
-      return Promise.race([question(now.api), now.gone]);
+      const { api } = (now ??= begun());
+      return new Promise((resolve, reject) => {
+        waiting.add(reject);
+        question(api)
+          .then(resolve, reject)
+          .finally(() => waiting.delete(reject));
+      });
     },
-    letGo,
+    letGo: () => {
+      now?.worker.terminate();
+      now = undefined;
+      end("the worker was let go");
+    },
   };
 }

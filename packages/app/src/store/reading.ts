@@ -6,7 +6,6 @@ import { bareOf, type Finding, type Spec } from "@cut-fold/core";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useReducer, useState } from "react";
 import type { ReadingApi, Told } from "../workers/readDraft.ts";
-import { Recent } from "./recent.ts";
 
 /** What is known of a recipe by now. */
 export interface Reading extends Told {
@@ -24,9 +23,7 @@ const BUDGET_MS = 6000;
 /** ms after which a recipe whose findings have not come is given up, and that is said. */
 const LONGEST_MS = 30_000;
 
-/** More than ever stand side by side: what is looked at must not go. */
-const MOST = 400;
-const known = new Recent<Reading>(MOST);
+const known = new WeakMap<Spec, Reading>();
 /** recipes that cannot be worked out: the worker failed at them, or cannot be loaded */
 const failed = new WeakSet<Spec>();
 /** recipes that are looked at, the newest last, each with those who look */

@@ -4,7 +4,7 @@ import { cleanup, renderHook, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Draft } from "@cut-fold/core";
 import { workerOf } from "../test/overChannel.ts";
-import { drawerApi } from "../workers/drawSmall.ts";
+import { drawerApi } from "../workers/drawDraft.ts";
 import { besideKey, db } from "./db.ts";
 import { demoDrafts, demoListed } from "./demo.ts";
 import { useDrafts } from "./drafts.ts";
@@ -34,9 +34,9 @@ beforeEach(async () => {
   asked.length = 0;
   vi.stubGlobal("Worker", function Worker() {
     return workerOf({
-      draw: (spec: Listed["spec"]) => {
+      small: (spec: Listed["spec"]) => {
         asked.push(spec.contents.width);
-        return drawerApi.draw(spec);
+        return drawerApi.small(spec);
       },
     });
   });

@@ -7,7 +7,7 @@ import type { PathPicture, Size } from "@cut-fold/core";
 import { useEffect } from "react";
 import { create } from "zustand";
 import type { PaperColours } from "../theme/colours.ts";
-import type { DrawerApi } from "../workers/drawSmall.ts";
+import type { DrawerApi } from "../workers/drawDraft.ts";
 import { besideKey, db } from "./db.ts";
 import { hire } from "./hire.ts";
 import { isBegun, useKeeping } from "./keeping.ts";
@@ -68,8 +68,8 @@ const show = (drawn: ReadonlyMap<string, Kept>): void => {
 
 const keyOf = (id: string): string => besideKey("drawn", id);
 
-/** Shows what is kept of those that are looked for. */
-async function recall(drafts: readonly Listed[]): Promise<void> {
+/** Shows what is kept of these: asked before the first card is drawn, they come with their drawings. */
+export async function recallSmalls(drafts: readonly Listed[]): Promise<void> {
   // a store that a later app has shaped would be shaped anew by being read
   if (useKeeping.getState().trouble !== undefined) return;
   const rows = await db.kept.bulkGet(drafts.map(({ id }) => keyOf(id))).catch((): undefined[] => []);
@@ -97,7 +97,7 @@ let letting: ReturnType<typeof setTimeout> | undefined;
 async function drawn(draft: Listed): Promise<Small | undefined> {
   const late = setTimeout(drawer.letGo, LONGEST_MS);
   try {
-    return await drawer.ask((api) => api.draw(draft.spec));
+    return await drawer.ask((api) => api.small(draft.spec));
   } finally {
     clearTimeout(late);
   }
@@ -121,7 +121,7 @@ async function work(): Promise<void> {
   for (;;) {
     const news = [...wanted.values()].filter(({ id, changed }) => !looked.has(`${id} ${changed}`));
     looked = new Set([...looked, ...news.map(({ id, changed }) => `${id} ${changed}`)]);
-    if (news.length > 0) await recall(news);
+    if (news.length > 0) await recallSmalls(news);
     const [draft] = wanted.values();
     if (!draft) break;
     try {
@@ -155,6 +155,3 @@ export function useSmall(draft: Listed): { readonly small: Small | undefined; re
   }, [draft, isNow]);
   return { small, isNow };
 }
-
-/** Shows what is kept of these before the first card is drawn: they come with their drawings. */
-export const recallSmalls = (drafts: readonly Listed[]): Promise<void> => recall(drafts);

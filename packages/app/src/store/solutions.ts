@@ -1,26 +1,21 @@
 import { hasWords } from "../needs/forms.ts";
 import { draw, type Drawing, type Spec } from "@cut-fold/core";
 
-/** A drawing, and whether what its words are set in had come when it was made: one without them is made anew once it has. */
-interface Made {
-  readonly drawing: Drawing;
-  readonly hasWords: boolean;
-}
-/** Drawings belong to their recipe: drawn once while somebody has them; a recipe lives longer than that, as long as its draft. */
-const solutions = new WeakMap<Spec, WeakRef<Made>>();
-/** the one that was drawn last */
-let latest: Made | undefined;
+/** Drawings belong to their recipe: drawn once while somebody has them. A recipe lives longer than that, as long as its draft. */
+const solutions = new WeakMap<Spec, WeakRef<Drawing>>();
+/** those that were made before what their words are set in had come: made anew once it has */
+const wordless = new WeakSet<Drawing>();
 
 function known(spec: Spec): Drawing | undefined {
-  const made = solutions.get(spec)?.deref();
-  return made && (made.hasWords || !hasWords(spec)) ? made.drawing : undefined;
+  const drawing = solutions.get(spec)?.deref();
+  return drawing && wordless.has(drawing) && hasWords(spec) ? undefined : drawing;
 }
 export const isDrawn = (spec: Spec): boolean => known(spec) !== undefined;
 
-/** Keeps a drawing that was made elsewhere. */
+/** Notes a drawing of a recipe, for as long as somebody has it. */
 export function remember(spec: Spec, drawing: Drawing): void {
-  latest = { drawing, hasWords: hasWords(spec) };
-  solutions.set(spec, new WeakRef(latest));
+  if (!hasWords(spec)) wordless.add(drawing);
+  solutions.set(spec, new WeakRef(drawing));
 }
 
 export function solutionOf(spec: Spec): Drawing {
@@ -30,6 +25,3 @@ export function solutionOf(spec: Spec): Drawing {
   remember(spec, drawing);
   return drawing;
 }
-
-/** The drawing of a recipe where there is one, or the one before it: for a hand that moves while it is drawn. */
-export const solutionBy = (spec: Spec): Drawing => known(spec) ?? latest?.drawing ?? solutionOf(spec);

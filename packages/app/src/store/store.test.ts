@@ -265,6 +265,15 @@ describe("two windows", () => {
   });
 });
 
+/** A store with these drafts that this window has read, and that was deleted then. */
+async function deletedUnder(drafts: readonly Draft[]): Promise<void> {
+  await db.drafts.bulkPut(drafts);
+  await useDrafts.getState().load();
+  await settled();
+  await db.delete();
+  await db.open();
+}
+
 describe("the drawer of drafts", () => {
   it("holds the demo scenario on a first visit, and only then", async () => {
     useKeeping.setState({ isRead: false });
@@ -556,11 +565,7 @@ describe("the drawer of drafts", () => {
   });
 
   it("that was deleted under an open window stays in it, says so, writes nothing, and is put back whole", async () => {
-    await db.drafts.bulkPut([sample(), { ...sample(), id: "other" }]);
-    await useDrafts.getState().load();
-    await settled();
-    await db.delete();
-    await db.open();
+    await deletedUnder([sample(), { ...sample(), id: "other" }]);
     useDrafts.getState().put([{ ...sample(), name: "Changed since" }]);
     await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "deleted", writing: 0 }));
     expect(await db.drafts.count()).toBe(0);
@@ -571,11 +576,7 @@ describe("the drawer of drafts", () => {
   });
 
   it("that two windows put back is what both have: neither writes over what the other has of a draft", async () => {
-    await db.drafts.bulkPut([sample(), { ...sample(), id: "other" }]);
-    await useDrafts.getState().load();
-    await settled();
-    await db.delete();
-    await db.open();
+    await deletedUnder([sample(), { ...sample(), id: "other" }]);
     useDrafts.getState().put([{ ...sample(), name: "Ours", changed: "2026-10-03T10:00:00.000001Z" }]);
     await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "deleted", writing: 0 }));
     // the other window was first, with a change of its own in the same place and one in another draft

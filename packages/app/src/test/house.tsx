@@ -2,7 +2,7 @@
 import { type Draft, offersFor, readSpec, type Solution, solve, type Spec } from "@cut-fold/core";
 import { clashesIn } from "@cut-fold/core/proof";
 import { workerOf } from "./overChannel.ts";
-import { drawerApi } from "../workers/drawSmall.ts";
+import { drawerApi } from "../workers/drawDraft.ts";
 import { readingApi } from "../workers/readDraft.ts";
 import { outlineApi } from "../workers/readOutline.ts";
 import { act, cleanup, configure, render, screen, waitFor, within } from "@testing-library/react";

@@ -1,4 +1,4 @@
 import { expose } from "comlink";
-import { drawerApi } from "./drawSmall.ts";
+import { drawerApi } from "./drawDraft.ts";
 
 expose(drawerApi);

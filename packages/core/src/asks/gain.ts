@@ -2,7 +2,6 @@
 import { direction, type Point } from "../geometry/point.ts";
 import type { Dimension } from "../model/piece.ts";
 import type { Drawing } from "../model/solution.ts";
-import type { Spec } from "../model/spec.ts";
 import { changed } from "../recipe/change.ts";
 import { draw } from "../draw.ts";
 
@@ -19,9 +18,10 @@ export function gainOf(solution: Drawing, dimension: Dimension, step: number, wa
   const { id, sets } = dimension;
   if (!sets || sets[0] === "blank") return 1;
   // what lies on a form does not move the form's own figures: without it they are drawn in a moment
-  const bare = dimension.fitting === undefined ? withoutThings(solution.spec) : undefined;
-  const start = bare && draw(bare).dimensions.find((d) => d.id === id);
-  const spec = (start && bare) ?? solution.spec;
+  const { fittings = [], ...bare } = solution.spec;
+  const isOwn = dimension.fitting === undefined && fittings.length > 0;
+  const start = isOwn ? draw(bare).dimensions.find((d) => d.id === id) : undefined;
+  const spec = start ? bare : solution.spec;
   const { value, from, to } = start ?? dimension;
   // near the end of its range only one way is open
   for (const by of [step, -step]) {
@@ -34,10 +34,4 @@ export function gainOf(solution: Drawing, dimension: Dimension, step: number, wa
     if (Math.abs(changedBy) > LEAST_MOVE && Math.abs(moved) > LEAST_MOVE) return changedBy / moved;
   }
   return 1;
-}
-
-/** A recipe without what lies on its form; the same one where nothing does. */
-function withoutThings(spec: Spec): Spec {
-  const { fittings, ...bare } = spec;
-  return fittings === undefined ? spec : bare;
 }

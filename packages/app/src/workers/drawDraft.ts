@@ -14,7 +14,7 @@ export const drawerApi = {
   },
 
   /** A recipe flat and closed, with the size it is cut to; undefined for one that cannot be read. */
-  async draw(given: unknown): Promise<Small | undefined> {
+  async small(given: unknown): Promise<Small | undefined> {
     await loadFormsOf([given]);
     const read = readSpec(given);
     if (!read.ok) return undefined;
