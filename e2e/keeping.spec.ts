@@ -375,3 +375,13 @@ test("a store that was full and has room again writes over nothing that another 
   await page.reload();
   await expect(page.getByLabel("Width", { exact: true }).first()).toHaveValue(/^171/u);
 });
+
+test("what is chosen on a first visit, as soon as the drawer is seen, outlives a reload at once", async ({ page }) => {
+  await page.goto("/drafts");
+  await page.locator(".draft-card").first().waitFor();
+  const inches = page.getByRole("button", { name: "in", exact: true });
+  await inches.click();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(inches).toHaveAttribute("aria-pressed", "true");
+});

@@ -62,7 +62,7 @@ const AHEAD_MS = 700;
 /** Says what became of the last change. */
 function Saved() {
   const trouble = useKeeping((s) => s.trouble);
-  const isWriting = useKeeping((s) => s.writing > 0);
+  const isWriting = useKeeping((s) => s.writing > 0 || s.isOwing);
   const isWaiting = useDrafts((s) => s.waiting);
   return (
     // what goes well is seen and not read out with every key; what does not is told at once

@@ -1,6 +1,5 @@
 /** The demo scenario: the open day of Quillfen Orchard. Shown on a first visit, and again from Settings. */
 import { type Draft, readSpec } from "@cut-fold/core";
-import { type Listed, listedOf } from "./listed.ts";
 
 interface Sample {
   readonly id: string;
@@ -582,22 +581,18 @@ const SAMPLES: readonly Sample[] = [
   },
 ];
 
-/** Their recipes as they are written. */
-export const demoSpecs: readonly unknown[] = SAMPLES.map((s) => s.spec);
-
-/** When the sample at a place in the list was made: the first was changed last. */
-const dayOf = (i: number): string => new Date(Date.UTC(2026, 8, 25 - i, 9)).toISOString();
-
-/** The demo drafts as the drawer lists them before they are read. */
-export const demoListed = (): Listed[] =>
-  SAMPLES.flatMap((sample, i) => listedOf({ ...sample, changed: dayOf(i) }) ?? []);
+/** The demo drafts as rows of a store: their recipes as they are written, to be read like any other. The first was changed last. */
+export const demoRows = (): (Omit<Draft, "spec"> & { readonly spec: unknown })[] =>
+  SAMPLES.map(({ tags, ...sample }, i) => {
+    const day = new Date(Date.UTC(2026, 8, 25 - i, 9)).toISOString();
+    return { ...sample, tags: [...tags], made: day, changed: day, step: 1 };
+  });
 
 /** The demo drafts, read by the same reader as everything else. Their forms must be loaded. @throws when a sample is wrong: a mistake of ours that a test catches */
 export const demoDrafts = (): Draft[] =>
-  SAMPLES.map(({ spec, tags, ...sample }, i) => {
-    const read = readSpec(spec);
+  demoRows().map((row) => {
+    const read = readSpec(row.spec);
     if (!read.ok)
-      throw new Error(`demo draft '${sample.id}': ${read.problems.map((p) => `${p.field} ${p.code}`).join(", ")}`);
-    const day = dayOf(i);
-    return { ...sample, tags: [...tags], made: day, changed: day, step: 1, spec: read.value };
+      throw new Error(`demo draft '${row.id}': ${read.problems.map((p) => `${p.field} ${p.code}`).join(", ")}`);
+    return { ...row, spec: read.value };
   });

@@ -7,14 +7,13 @@ import type { Draft } from "@cut-fold/core";
 import { create } from "zustand";
 import { binDraft, emptyBin, tidyBin } from "./bin.ts";
 import { askToKeep, db, isOfLaterApp } from "./db.ts";
-import { demoDrafts, demoListed, demoSpecs } from "./demo.ts";
+import { demoRows } from "./demo.ts";
 import { following } from "./following.ts";
 import { type Listed, newestListed } from "./listed.ts";
-import { type ReadRows, readAllRows, readRows } from "./rows.ts";
+import { readAllRows, readRows } from "./rows.ts";
 import { recallSmalls } from "./smalls.ts";
 import { holds, isBegun, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
 import { agree, followStore, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
-import { loadFormsIn } from "../needs/forms.ts";
 
 interface DraftsState {
   readonly drafts: ReadonlyMap<string, Draft>;
@@ -38,29 +37,15 @@ interface DraftsState {
 }
 
 const byId = (drafts: readonly Draft[]): Map<string, Draft> => new Map(drafts.map((d) => [d.id, d]));
-/** The demo drafts, with the forms they are of. */
-async function loadDemo(): Promise<Draft[]> {
-  await loadFormsIn(demoSpecs);
-  return demoDrafts();
-}
-
-const isEmpty = async (): Promise<boolean> => (await db.drafts.limit(1).count()) === 0;
-
-/** What the store holds; on a first visit, the demo drafts. */
-async function readStore(known: ReadonlyMap<string, Draft>) {
-  const begun = await isBegun();
-  const isFirst = !begun && (await isEmpty());
-  const read: ReadRows = isFirst ? { drafts: byId(await loadDemo()), aside: [] } : await readAllRows(known);
-  return { read, isFirst, begun };
-}
-
 /** What a window of the drawer shows at first. */
 export const CARDS_FIRST = 9;
 
-/** Begins a store with its first drafts. */
-const begin = (drafts: readonly Draft[]): Promise<unknown> =>
+/** Begins a new store with the demo scenario: all of it with the mark that it was begun, or neither. */
+const beginIfNew = (): Promise<void> =>
   db.transaction("rw", db.drafts, db.kept, async () => {
-    await db.drafts.bulkPut(drafts);
+    if (await isBegun()) return;
+    // as they are written: they are read like any other row
+    if ((await db.drafts.limit(1).count()) === 0) await db.drafts.bulkPut(demoRows() as Draft[]);
     await markBegun();
   });
 
@@ -77,8 +62,11 @@ export const useDrafts = create<DraftsState>()((set, get) => {
   const gone = new Map<string, Draft>();
   /** drafts whose write failed, each with the states of its row that this window knew of then */
   const owed = new Map<string, ReadonlySet<string>>();
-  /** drafts that came out of the store by themselves, before the others */
-  const early = new WeakSet<Draft>();
+  /** ids of what was put or removed while the store was being read: what is here of them is newer than what is read */
+  const touched = new Set<string>();
+  const touch = (ids: readonly string[]): void => {
+    if (get().loading || !useKeeping.getState().isRead) for (const id of ids) touched.add(id);
+  };
   /** What was written of drafts: both windows' changes come into this one, or ours stands beside theirs, which the news brings. */
   const takeOver = ({ merged, clashes }: Written): void => {
     const now = get().drafts;
@@ -170,10 +158,12 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     list: async () => {
       try {
         if (await isOfLaterApp()) return;
-        const rows = await newestListed(CARDS_FIRST);
-        const listed = rows.length > 0 || (await isBegun()) ? rows : demoListed();
+        await beginIfNew();
+        const listed = await newestListed(CARDS_FIRST);
         await recallSmalls(listed);
         set({ listed });
+        // what is done while the rest is read is kept at once
+        opened();
       } catch {
         // told by what reads all of it
       }
@@ -182,7 +172,6 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       const row = (await isOfLaterApp()) ? undefined : await db.drafts.get(id);
       const draft = row && (await readRows([row], get().drafts)).drafts.get(id);
       if (!draft || !get().loading || get().drafts.has(id) || gone.has(id)) return;
-      early.add(draft);
       note([draft]);
       agree([draft]);
       set({ drafts: new Map([...get().drafts, [id, draft]]) });
@@ -194,32 +183,36 @@ export const useDrafts = create<DraftsState>()((set, get) => {
           useKeeping.setState({ trouble: "later" });
           return;
         }
-        const { read, isFirst, begun } = await readStore(get().drafts);
+        await beginIfNew();
+        const read = await readAllRows(get().drafts);
         agree(read.drafts.values());
+        const here = get().drafts;
+        const drafts = new Map(read.drafts);
+        for (const id of [...touched, ...gone.keys()]) {
+          const draft = here.get(id);
+          if (draft) drafts.set(id, draft);
+          else drafts.delete(id);
+        }
         // what was made while the store could not be read is kept now
-        const here = [...get().drafts.values()].filter((draft) => !early.has(draft));
-        const made = useKeeping.getState().isRead ? [] : here;
-        const drafts = new Map([...read.drafts, ...byId(made)]);
-        for (const id of gone.keys()) drafts.delete(id);
+        const made = useKeeping.getState().isRead ? [] : [...touched].flatMap((id) => here.get(id) ?? []);
+        touched.clear();
         note(drafts.values());
         set({ ...read, drafts, loading: false });
-        // the first visit shows the demo at once, and keeps it meanwhile: all of it with the mark that it was, or neither
-        if (isFirst) await begin([...drafts.values()]);
-        else if (!begun) await markBegun();
         opened();
-        if (!isFirst && made.length > 0) send(made, seenOf(made));
+        if (made.length > 0) send(made, seenOf(made));
         // what is over a month old is let go when there is nothing else to do
         tidyBin().catch(() => undefined);
         listen();
       } catch (error) {
         // nothing is shown in place of what could not be read, and nothing is written where it lies
         set({ loading: false });
-        useKeeping.setState({ trouble: troubleOf(error) });
+        useKeeping.setState({ isRead: false, trouble: troubleOf(error) });
       }
     },
     put: (given) => {
       const drafts = [...given, ...following(given, get().drafts)];
       set({ drafts: new Map([...get().drafts, ...byId(drafts)]) });
+      touch(drafts.map(({ id }) => id));
       for (const { id } of drafts) gone.delete(id);
       send(drafts, seenOf(drafts));
       askToKeep();
@@ -230,6 +223,7 @@ export const useDrafts = create<DraftsState>()((set, get) => {
       if (!draft) return;
       rest.delete(id);
       gone.set(id, draft);
+      touch([id]);
       set({ drafts: rest });
       void keep("drafts", writeOwed);
     },

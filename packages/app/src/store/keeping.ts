@@ -1,6 +1,6 @@
 /**
  * What is written to the browser's store, and how it went: one account for drafts, outlines, settings and lists. What cannot
- * be written is owed, and written with the next write that succeeds. Until the store has been read nothing is written to it,
+ * be written is owed, and written with the next write that succeeds. Until the store is known as ours nothing is written to it,
  * and where all of it was deleted under this window nothing is, until the maker has said so.
  */
 import { create } from "zustand";
@@ -14,13 +14,20 @@ export type StoreTrouble = "blocked" | "full" | "unread" | "later" | "deleted" |
 
 interface KeepingState {
   readonly trouble: StoreTrouble;
-  /** whether the store has been read: only then is anything written to it */
+  /** whether the store is known as ours, and could be read so far: only then is anything written to it */
   readonly isRead: boolean;
+  /** whether something waits for that */
+  readonly isOwing: boolean;
   /** writes on their way to the browser's store */
   readonly writing: number;
 }
 
-export const useKeeping = create<KeepingState>()(() => ({ trouble: undefined, isRead: false, writing: 0 }));
+export const useKeeping = create<KeepingState>()(() => ({
+  trouble: undefined,
+  isRead: false,
+  isOwing: false,
+  writing: 0,
+}));
 
 /** The mark that a store has been begun: where it is missing, the store is new, or not the one that was read. */
 const BEGUN = "demo-seeded";
@@ -87,6 +94,7 @@ export async function keep(name: string, work: Work, again = work): Promise<void
   const { isRead, trouble } = useKeeping.getState();
   if (!isRead || trouble === "deleted") {
     owed.set(name, again);
+    useKeeping.setState({ isOwing: true });
     return;
   }
   useKeeping.setState((s) => ({ writing: s.writing + 1 }));
@@ -116,9 +124,9 @@ export function noteDeleted(): void {
   if (useKeeping.getState().isRead) useKeeping.setState({ trouble: "deleted" });
 }
 
-/** The store has been read: what was made meanwhile is written now. */
+/** The store is known as ours: what was made meanwhile is written now. */
 export function opened(): void {
-  useKeeping.setState({ isRead: true, trouble: undefined });
+  useKeeping.setState({ isRead: true, isOwing: false, trouble: undefined });
   if (owed.size > 0) void keep("owed", () => Promise.resolve());
 }
 

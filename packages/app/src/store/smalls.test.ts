@@ -6,7 +6,7 @@ import type { Draft } from "@cut-fold/core";
 import { workerOf } from "../test/overChannel.ts";
 import { drawerApi } from "../workers/drawDraft.ts";
 import { besideKey, db } from "./db.ts";
-import { demoDrafts, demoListed } from "./demo.ts";
+import { demoDrafts, demoRows } from "./demo.ts";
 import { useDrafts } from "./drafts.ts";
 import { markBegun, useKeeping } from "./keeping.ts";
 import { type Listed, listedOf } from "./listed.ts";
@@ -49,7 +49,7 @@ afterEach(() => {
 describe("what the drawer lists", () => {
   it("is the same of a demo draft before and after it has been read", () => {
     const read = new Map(demoDrafts().map((draft) => [draft.id, draft]));
-    const listed = demoListed();
+    const listed = demoRows().flatMap((row) => listedOf(row) ?? []);
     expect(listed).toHaveLength(read.size);
     for (const { id, name, changed, tags, note, spec } of listed) {
       const draft = read.get(id);
@@ -105,7 +105,13 @@ describe("what the drawer lists", () => {
     useKeeping.setState({ isRead: false });
     await db.kept.clear();
     await useDrafts.getState().list();
-    expect(useDrafts.getState().listed).toHaveLength(demoDrafts().length);
+    expect(useDrafts.getState().listed[0]?.id).toBe(demoDrafts()[0]?.id);
+    expect(await db.drafts.count()).toBe(demoDrafts().length);
+    // as any other row, the demo is what its reader makes of it
+    await useDrafts.getState().load();
+    expect([...useDrafts.getState().drafts.values()].sort((a, b) => (a.changed < b.changed ? 1 : -1))).toEqual(
+      demoDrafts(),
+    );
   });
 });
 
@@ -123,6 +129,33 @@ describe("one draft that is wanted before the others", () => {
     expect(useDrafts.getState().drafts.get(one.id)).toBe(early);
     expect(useDrafts.getState().drafts.size).toBe(2);
     expect(written).not.toHaveBeenCalled();
+  });
+
+  it("and all that is done before the others have been read is kept at once", async () => {
+    const [one, other] = [fresh(), fresh()];
+    await db.drafts.bulkPut([one, other]);
+    useKeeping.setState({ isRead: false });
+    const { list, want, put, remove, load } = useDrafts.getState();
+    await list();
+    expect(useKeeping.getState().isRead).toBe(true);
+    await want(one.id);
+    put([{ ...one, name: "Changed early", changed: "2026-10-02T10:00:00.001Z" }]);
+    await want(other.id);
+    remove(other.id);
+    await vi.waitFor(() => expect(useKeeping.getState().writing).toBe(0));
+    // closed here, nothing would be lost
+    expect((await db.drafts.toArray()).map(({ name }) => name)).toEqual(["Changed early"]);
+    await load();
+    expect([...useDrafts.getState().drafts.values()].map(({ name }) => name)).toEqual(["Changed early"]);
+  });
+
+  it("is said to be on its way where the store is not known yet", async () => {
+    useKeeping.setState({ isRead: false, isOwing: false });
+    useDrafts.getState().put([fresh()]);
+    await vi.waitFor(() => expect(useKeeping.getState().isOwing).toBe(true));
+    await useDrafts.getState().load();
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ isOwing: false, writing: 0 }));
+    expect(await db.drafts.count()).toBe(1);
   });
 
   it("keeps what is changed of it while the others are read, and stays deleted", async () => {

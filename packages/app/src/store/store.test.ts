@@ -41,7 +41,7 @@ beforeEach(async () => {
   await db.drafts.clear();
   await db.kept.clear();
   await markBegun();
-  useDrafts.setState({ drafts: new Map(), aside: [], loading: true, waiting: false });
+  useDrafts.setState({ drafts: new Map(), aside: [], loading: false, waiting: false });
   useKeeping.setState({ trouble: undefined, isRead: true });
 });
 
