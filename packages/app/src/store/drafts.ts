@@ -12,7 +12,7 @@ import { following } from "./following.ts";
 import { type Listed, newestListed } from "./listed.ts";
 import { readAllRows, readRows } from "./rows.ts";
 import { recallSmalls } from "./smalls.ts";
-import { holds, isBegun, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
+import { holds, isBegun, isHeldBack, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
 import { agree, followStore, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
 
 interface DraftsState {
@@ -60,7 +60,7 @@ const withOurs = (drafts: ReadonlyMap<string, Draft>, clashes: readonly WrittenT
 export const useDrafts = create<DraftsState>()((set, get) => {
   /** deleted, and not yet out of the store: taken out with the next write that succeeds, or they would be back by themselves */
   const gone = new Map<string, Draft>();
-  /** drafts whose write failed, each with the states of its row that this window knew of then */
+  /** drafts whose write failed or has to wait, each with the states of its row that this window knew of then */
   const owed = new Map<string, ReadonlySet<string>>();
   /** ids of what was put or removed while the store was being read: what is here of them is newer than what is read */
   const touched = new Set<string>();
@@ -77,25 +77,33 @@ export const useDrafts = create<DraftsState>()((set, get) => {
     if (taken.length > 0 || clash)
       set({ drafts: withOurs(new Map([...now, ...byId(taken)]), clashes), ...(clash && { clash: namesOf(clash) }) });
   };
-  /** Writes drafts; those that could not be are owed, each with the states of its row that this window knew of then. */
+  const owe = (met: ReadonlyMap<string, ReadonlySet<string>>): void => {
+    for (const [id, known] of met) owed.set(id, new Set([...(owed.get(id) ?? []), ...known]));
+  };
+  /** Writes drafts; those that could not be are owed. */
   const write = async (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): Promise<void> => {
     try {
       takeOver(await writeUnlessNews(drafts, met));
     } catch (error) {
-      for (const [id, known] of met) owed.set(id, new Set([...(owed.get(id) ?? []), ...known]));
+      owe(met);
       throw error;
     }
   };
   /** What failed is written again, in its latest state, by the same comparison as ever: what others wrote meanwhile stays. */
   const writeOwed = async (): Promise<void> => {
-    const late = [...owed.keys()].flatMap((id) => get().drafts.get(id) ?? []);
-    if (late.length > 0) await write(late, owed);
-    owed.clear();
-    for (const draft of gone.values()) await binDraft(draft);
-    gone.clear();
+    const due = new Map(owed);
+    const late = [...due.keys()].flatMap((id) => get().drafts.get(id) ?? []);
+    if (late.length > 0) await write(late, due);
+    // what has come to be owed meanwhile stays so
+    for (const [id, met] of due) if (owed.get(id) === met) owed.delete(id);
+    for (const draft of gone.values()) {
+      await binDraft(draft);
+      if (gone.get(draft.id) === draft) gone.delete(draft.id);
+    }
   };
   /** Drafts on their way to the store; what cannot be written is owed. */
   const send = (drafts: readonly Draft[], met: ReadonlyMap<string, ReadonlySet<string>>): void => {
+    if (isHeldBack()) owe(met);
     void keep(
       "drafts",
       async () => {
@@ -193,13 +201,10 @@ export const useDrafts = create<DraftsState>()((set, get) => {
           if (draft) drafts.set(id, draft);
           else drafts.delete(id);
         }
-        // what was made while the store could not be read is kept now
-        const made = useKeeping.getState().isRead ? [] : [...touched].flatMap((id) => here.get(id) ?? []);
         touched.clear();
         note(drafts.values());
         set({ ...read, drafts, loading: false });
         opened();
-        if (made.length > 0) send(made, seenOf(made));
         // what is over a month old is let go when there is nothing else to do
         tidyBin().catch(() => undefined);
         listen();

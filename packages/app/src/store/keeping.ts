@@ -51,8 +51,8 @@ export function troubleOf(error: unknown): StoreTrouble {
 }
 
 type Work = () => Promise<unknown>;
-/** what failed, by name; each writes the latest of it */
-const owed = new Map<string, Work>();
+/** what failed or had to wait, by name; each writes the latest of it, and is another one each time it is owed */
+const owed = new Map<string, { readonly again: Work }>();
 /** what this window holds, by name: written whole into a store that was deleted */
 const holders = new Map<string, Work>();
 const afterwards: Work[] = [];
@@ -77,12 +77,23 @@ export const onceMended = (work: Work): void => {
 
 const isLost = (): boolean => ["deleted", "later"].includes(useKeeping.getState().trouble ?? "");
 
-async function settle(): Promise<void> {
-  for (const [name, again] of owed) {
-    await again();
-    if (owed.get(name) === again) owed.delete(name);
+/** Writes what is owed, with what comes to be owed meanwhile. */
+async function payOwed(): Promise<void> {
+  for (const [name, debt] of owed) {
+    await debt.again();
+    if (owed.get(name) === debt) owed.delete(name);
   }
+}
+
+async function settle(): Promise<void> {
+  await payOwed();
   if (useKeeping.getState().trouble !== undefined) for (const work of afterwards) await work();
+}
+
+/** Whether a write would be owed and not tried: the store is not known as ours yet, or was deleted under this window. */
+export function isHeldBack(): boolean {
+  const { isRead, trouble } = useKeeping.getState();
+  return !isRead || trouble === "deleted";
 }
 
 /**
@@ -91,9 +102,8 @@ async function settle(): Promise<void> {
  * @param again writes the latest state of it; the work itself where that is the same
  */
 export async function keep(name: string, work: Work, again = work): Promise<void> {
-  const { isRead, trouble } = useKeeping.getState();
-  if (!isRead || trouble === "deleted") {
-    owed.set(name, again);
+  if (isHeldBack()) {
+    owed.set(name, { again });
     useKeeping.setState({ isOwing: true });
     return;
   }
@@ -109,7 +119,7 @@ export async function keep(name: string, work: Work, again = work): Promise<void
     // a store that was deleted or shaped anew meanwhile is no better for it
     if (!isLost()) useKeeping.setState({ trouble: undefined });
   } catch (error) {
-    owed.set(name, again);
+    owed.set(name, { again });
     if (error instanceof StoreDeletedError) noteDeleted();
     else useKeeping.setState({ trouble: isFull(error) ? "full" : "blocked" });
   } finally {
@@ -135,9 +145,10 @@ export async function putAllBack(): Promise<void> {
   useKeeping.setState((s) => ({ writing: s.writing + 1 }));
   try {
     await markBegun();
-    for (const work of [...holders.values(), ...owed.values()]) await work();
-    owed.clear();
-    useKeeping.setState({ trouble: undefined });
+    for (const work of holders.values()) await work();
+    // what is done while this is written is owed, and paid before it is over
+    await payOwed();
+    useKeeping.setState({ trouble: undefined, isOwing: false });
   } catch (error) {
     useKeeping.setState({ trouble: isFull(error) ? "full" : "blocked" });
   } finally {

@@ -158,6 +158,15 @@ describe("one draft that is wanted before the others", () => {
     expect(await db.drafts.count()).toBe(1);
   });
 
+  it("keeps what is made before the store is known, however late the others are read", async () => {
+    useKeeping.setState({ isRead: false });
+    const made = fresh();
+    useDrafts.getState().put([made]);
+    await useDrafts.getState().list();
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ isOwing: false, writing: 0 }));
+    expect(await db.drafts.get(made.id)).toEqual(made);
+  });
+
   it("keeps what is changed of it while the others are read, and stays deleted", async () => {
     const [one, other] = [fresh(), fresh()];
     await db.drafts.bulkPut([one, other]);

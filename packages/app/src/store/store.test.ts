@@ -575,6 +575,24 @@ describe("the drawer of drafts", () => {
     expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual([sample().name, "Changed since"].sort());
   });
 
+  it("takes what is made while it is deleted, and while it is put back, and says so when all of it is kept", async () => {
+    await deletedUnder([sample(), { ...sample(), id: "other" }]);
+    useDrafts.getState().put([{ ...sample(), name: "Changed since" }]);
+    await vi.waitFor(() => expect(useKeeping.getState()).toMatchObject({ trouble: "deleted", writing: 0 }));
+    useDrafts.getState().put([{ ...sample(), id: "made", name: "Made since" }]);
+    expect(useKeeping.getState().isOwing).toBe(true);
+    const put = db.drafts.bulkPut.bind(db.drafts);
+    vi.spyOn(db.drafts, "bulkPut").mockImplementationOnce((rows) => {
+      useDrafts.getState().put([{ ...sample(), id: "typed", name: "Typed meanwhile" }]);
+      return put(rows);
+    });
+    await putAllBack();
+    expect(useKeeping.getState()).toMatchObject({ trouble: undefined, isOwing: false, writing: 0 });
+    expect((await db.drafts.toArray()).map((d) => d.name).sort()).toEqual(
+      [sample().name, "Changed since", "Made since", "Typed meanwhile"].sort(),
+    );
+  });
+
   it("that two windows put back is what both have: neither writes over what the other has of a draft", async () => {
     await deletedUnder([sample(), { ...sample(), id: "other" }]);
     useDrafts.getState().put([{ ...sample(), name: "Ours", changed: "2026-10-03T10:00:00.000001Z" }]);
