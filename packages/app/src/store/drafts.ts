@@ -12,7 +12,18 @@ import { following } from "./following.ts";
 import { type Listed, newestListed } from "./listed.ts";
 import { readAllRows, readRows } from "./rows.ts";
 import { recallSmalls } from "./smalls.ts";
-import { holds, isBegun, isHeldBack, keep, markBegun, noteDeleted, onceMended, opened, troubleOf, useKeeping } from "./keeping.ts";
+import {
+  holds,
+  isBegun,
+  isHeldBack,
+  keep,
+  markBegun,
+  noteDeleted,
+  onceMended,
+  opened,
+  troubleOf,
+  useKeeping,
+} from "./keeping.ts";
 import { agree, followStore, note, seenOf, type Written, writeUnlessNews, type WrittenTwice } from "./windows.ts";
 
 interface DraftsState {
