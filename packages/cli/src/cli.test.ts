@@ -233,6 +233,35 @@ describe("the command line", () => {
     ]);
   });
 
+  it("lays out what several drafts come to, the same again by the same seed, and refuses a job where it is wrong", () => {
+    const tag = { form: "tag", contents: { width: 60, height: 40 } };
+    const job = { items: [{ spec: tag, quantity: 12 }, { spec: SPEC }], sheet: "iso-a4", kind: "both", effort: 20_000 };
+    interface Laid {
+      readonly kind: string;
+      readonly sheets: readonly { readonly placements: readonly { readonly item: number; readonly copy: number }[] }[];
+      readonly left: readonly unknown[];
+      readonly trim: { readonly sheets: readonly { readonly cuts?: unknown }[] };
+      readonly stopped: string;
+    }
+    const first = run(["layout", "-"], job);
+    const laid = first.json() as Laid;
+    expect(first.status).toBe(0);
+    expect(laid).toMatchObject({ left: [], stopped: "effort", seed: 1 });
+    const placed = laid.sheets.flatMap(({ placements }) => placements);
+    expect(placed.filter(({ item }) => item === 0).map(({ copy }) => copy)).toHaveLength(12);
+    expect(laid.trim.sheets[0]?.cuts).toBeDefined();
+    expect(run(["layout", "-"], job).json()).toEqual(laid);
+    const wrong = run(["layout", "-"], { ...job, sheet: "iso-a9", gap: "wide" });
+    expect(wrong.status).toBe(2);
+    expect(wrong.stderr).toMatch(/sheet\.preset: 'iso-a9' is not in the catalogue/u);
+    expect(wrong.stderr).toMatch(/gap: 'wide' is not a length/u);
+    const lines = run(["layout", "--lines", "-"], `${JSON.stringify(job)}\n{}\n`)
+      .stdout.trimEnd()
+      .split("\n");
+    expect(JSON.parse(lines[0] ?? "")).toEqual(laid);
+    expect(JSON.parse(lines[1] ?? "")).toEqual({ error: [expect.stringMatching(/^items: missing/u)] });
+  });
+
   it("works back from an envelope, and refuses one that cannot be read", () => {
     const { status, json } = run(["back", "-"], {
       units: "in",

@@ -10,16 +10,19 @@ import {
   type Format,
   formatById,
   formats,
+  layOut,
   paperColours,
   pose,
   type Problem,
   rank,
   readBack,
+  readJob,
   readLength,
   readSpec,
   reasonWords,
   resize,
   SAME_PAPER,
+  searchFor,
   sayCannot,
   sayCut,
   sayFinding,
@@ -57,8 +60,8 @@ interface Command {
 const displayFor = (units: unknown): Display =>
   units === "in" ? { unit: "in", fraction: 16 } : units === "cm" ? { unit: "cm" } : { unit: "mm" };
 
-const lines = (problems: readonly Problem[], units: unknown): string[] =>
-  problems.map((p) => `${p.field || "spec"}: ${sayProblem(p, displayFor(units))}`);
+const lines = (problems: readonly Problem[], units: unknown, whole = "spec"): string[] =>
+  problems.map((p) => `${p.field || whole}: ${sayProblem(p, displayFor(units))}`);
 
 const unitsOf = (given: unknown): unknown =>
   typeof given === "object" && given !== null ? (given as { units?: unknown }).units : undefined;
@@ -311,6 +314,19 @@ export const commands: Readonly<Record<string, Command>> = {
         firstScore,
         fits,
       }));
+    },
+  },
+  layout: {
+    flags: [],
+    reads: true,
+    run: ({ json }) => {
+      const given = json();
+      const units = unitsOf(given);
+      const read = readJob(given);
+      if (!read.ok) throw new BadInput(lines(read.problems, units, "job"));
+      const ready = searchFor(read.value);
+      if (!ready.ok) throw new BadInput(lines(ready.problems, units, "job"));
+      return layOut(read.value, ready.search, () => performance.now());
     },
   },
   export: {

@@ -90,4 +90,7 @@ export * from "./asks/resize.ts";
 export { type Resized, type LengthSaid, type To } from "./recipe/resize.ts";
 export * from "./asks/table.ts";
 export * from "./asks/pile.ts";
+export { answerOf, layOut, type LayoutAnswer, type LayoutSearch, searchFor } from "./asks/layout.ts";
+export type * from "./model/layout.ts";
+export { readJob } from "./recipe/readJob.ts";
 export { type Past, standingPast } from "./paper/past.ts";

@@ -1,4 +1,5 @@
 /** Which form to make: every holder solved for the same contents, the most sensible first, each with its reasons. */
+import { unitOfMarks } from "../units/ruler.ts";
 import { smallestSheet } from "../catalogue/papers.ts";
 import type { Piece } from "../model/piece.ts";
 import { lieOn } from "../paper/onSheet.ts";
@@ -29,7 +30,7 @@ const STEP_WEIGHS = 0.015;
 
 /** The smallest sheet of the catalogue a blank comes out of: what a maker without one in hand would buy. */
 const usualSheet = (piece: Piece, grid: number): Pick<SheetInHand, "width" | "height"> | undefined =>
-  smallestSheet((size) => lieOn(piece, size) !== undefined, grid);
+  smallestSheet((size) => lieOn(piece, size) !== undefined, unitOfMarks(grid));
 
 /** Sheets that all pieces of the whole run come out of, what has a paper of its own left aside; undefined where one does not. */
 function sheetsFor(

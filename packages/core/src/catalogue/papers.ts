@@ -1,5 +1,6 @@
 import { editLength } from "../units/format.ts";
-import { roundNear, rulers } from "../units/ruler.ts";
+import type { Unit } from "../units/length.ts";
+import { roundNear } from "../units/ruler.ts";
 import { type Entry, inches, ISO_216 } from "./entry.ts";
 
 /** A paper by weight and thickness, with the colour it is drawn in. */
@@ -100,11 +101,10 @@ const isInch = ({ id }: SheetPreset): boolean => id.startsWith("us-");
 
 /**
  * The smallest sheet that serves, of the system the maker's ruler is marked in; of any where none of that does.
- * @param grid mm between two marks of the ruler in use
+ * @param unit what the ruler is marked in
  */
-export function smallestSheet(serves: (sheet: SheetPreset) => boolean, grid: number): SheetPreset | undefined {
-  const inches = rulers.find((r) => r.step === grid)?.unit === "in";
-  const strange = (sheet: SheetPreset): boolean => (inches ? isMetric(sheet) : isInch(sheet));
+export function smallestSheet(serves: (sheet: SheetPreset) => boolean, unit: Unit): SheetPreset | undefined {
+  const strange = (sheet: SheetPreset): boolean => (unit === "in" ? isMetric(sheet) : isInch(sheet));
   return sheets
     .filter(serves)
     .sort((a, b) => Number(strange(a)) - Number(strange(b)) || a.width * a.height - b.width * b.height)[0];

@@ -1,3 +1,4 @@
+import { unitOfMarks } from "../units/ruler.ts";
 import { sheets, smallestSheet } from "../catalogue/papers.ts";
 import { lieOn, saidLiesOn } from "../paper/onSheet.ts";
 import type { Part } from "../fittings/laid.ts";
@@ -36,7 +37,7 @@ function tooLarge({ spec }: Whole, part: Part, made: Piece): Finding[] {
   const { id: piece, blank } = made;
   const { width, height } = blank;
   if (inHand && lieOn(made, inHand)) return [];
-  const enough = smallestSheet((size) => lieOn(made, size) !== undefined, part.setup.grid);
+  const enough = smallestSheet((size) => lieOn(made, size) !== undefined, unitOfMarks(part.setup.grid));
   const at = { check: "sheet", piece, figure: Math.max(width, height) } as const;
   if (!inHand) return enough ? [] : [{ ...at, code: "none", severity: "warning", limit: LARGEST }];
   // the card is the form's own: what lies on it may be smaller, but is not made so by a smaller card

@@ -16,9 +16,11 @@ export type Ring = readonly Point[];
 /** Areas by their lines. */
 export type Rings = readonly Ring[];
 
-const toUnits = (rings: Rings): Paths64 =>
+/** Lines on the clipper's whole units. */
+export const toUnits = (rings: Rings): Paths64 =>
   rings.map((ring) => ring.map(([x, y]) => ({ x: Math.round(x * UNITS_PER_MM), y: Math.round(y * UNITS_PER_MM) })));
-const toMm = (paths: Paths64): Point[][] =>
+/** Lines from the clipper, without crumbs. */
+export const toMm = (paths: Paths64): Point[][] =>
   paths
     .filter((path) => Math.abs(areaPaths([path])) > CRUMB_MM2 * UNITS_PER_MM * UNITS_PER_MM)
     .map((path) => path.map(({ x, y }): Point => [x / UNITS_PER_MM, y / UNITS_PER_MM]));
@@ -30,6 +32,9 @@ export const unionOf = (rings: Rings): Point[][] => toMm(union(toUnits(rings), F
 export const cutAway = (rings: Rings, other: Rings): Point[][] =>
   toMm(difference(toUnits(rings), toUnits(other), FillRule.NonZero));
 
-/** Grown by so many mm all round, its corners rounded; shrunk where negative. */
-export const grown = (rings: Rings, mm: number): Point[][] =>
-  toMm(inflatePaths(toUnits(rings), mm * UNITS_PER_MM, JoinType.Round, EndType.Polygon, 2, ROUND_SAG * UNITS_PER_MM));
+/**
+ * Grown by so many mm all round, its corners rounded; shrunk where negative.
+ * @param sag mm that a rounded corner may lie inside its circle
+ */
+export const grown = (rings: Rings, mm: number, sag = ROUND_SAG): Point[][] =>
+  toMm(inflatePaths(toUnits(rings), mm * UNITS_PER_MM, JoinType.Round, EndType.Polygon, 2, sag * UNITS_PER_MM));

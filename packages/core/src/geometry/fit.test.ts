@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { runs } from "../test/runs.ts";
-import { fitAngle, fitAngles, fitsIn, hullOf } from "./fit.ts";
+import { fitAngle, fitAngles, fitsIn, hullOf, leastBox } from "./fit.ts";
 import { boundsOf } from "./path.ts";
 import { place, type Point } from "./point.ts";
 
@@ -70,6 +70,43 @@ describe("angles at which a shape lies in a sheet", () => {
           [0, h],
         ];
         expect(fitAngles(corners, { width: W, height: H }).length > 0).toBe(fitsIn(w, h, W, H));
+      }),
+      { numRuns: runs(100) },
+    );
+  });
+});
+
+describe("the least rectangle", () => {
+  it("of a rectangle that lies slanted is that rectangle, and says how it is turned upright", () => {
+    const slanted = [
+      [0, 0],
+      [60, 0],
+      [60, 5],
+      [0, 5],
+    ].map(([x = 0, y = 0]): Point => [x * Math.cos(0.6) - y * Math.sin(0.6), x * Math.sin(0.6) + y * Math.cos(0.6)]);
+    const { width, height, turned } = leastBox(slanted);
+    expect([width, height].sort((a, b) => a - b)).toEqual([expect.closeTo(5, 9), expect.closeTo(60, 9)]);
+    const [c, s] = [Math.cos((turned * Math.PI) / 180), Math.sin((turned * Math.PI) / 180)];
+    const xs = slanted.map(([x, y]) => x * c - y * s);
+    const ys = slanted.map(([x, y]) => x * s + y * c);
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(width, 9);
+    expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(height, 9);
+  });
+
+  it("is no larger than the box at any angle that is tried", () => {
+    const whole = fc.integer({ min: -50, max: 50 });
+    const point = fc.tuple(whole, whole);
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 4, maxLength: 12 }), (points) => {
+        fc.pre(hullOf(points).length > 2);
+        const { width, height } = leastBox(points);
+        for (let a = 0; a < 180; a += 3) {
+          const [c, s] = [Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180)];
+          const xs = points.map(([x, y]) => x * c - y * s);
+          const ys = points.map(([x, y]) => x * s + y * c);
+          const area = (Math.max(...xs) - Math.min(...xs)) * (Math.max(...ys) - Math.min(...ys));
+          expect(width * height).toBeLessThanOrEqual(area + 1e-6);
+        }
       }),
       { numRuns: runs(100) },
     );

@@ -1,4 +1,4 @@
-import type { Point, Size } from "./point.ts";
+import { direction, type Point, type Size } from "./point.ts";
 import { nth } from "../units/nth.ts";
 
 /**
@@ -117,4 +117,24 @@ export function fitAngle(points: readonly Point[], sheet: Size): number | undefi
   const middle = (widest.from + widest.to) / 2;
   const whole = Math.round(middle);
   return whole >= widest.from && whole <= widest.to ? whole : middle;
+}
+
+/**
+ * The least rectangle by area that holds points, and the degrees by which they are turned anticlockwise to lie upright in it:
+ * one of its sides runs along an edge of the hull (Freeman and Shapira, Communications of the ACM 18, 1975).
+ */
+export function leastBox(points: readonly Point[]): Size & { readonly turned: number } {
+  const hull = hullOf(points);
+  let least = { width: Infinity, height: Infinity, turned: 0 };
+  hull.forEach((a, i) => {
+    const [dx, dy] = direction(a, nth(hull, i + 1));
+    const reach = (x: number, y: number): number => {
+      const along = hull.map((p) => p[0] * x + p[1] * y);
+      return Math.max(...along) - Math.min(...along);
+    };
+    const [width, height] = [reach(dx, dy), reach(-dy, dx)];
+    if (width * height >= least.width * least.height - 1e-9) return;
+    least = { width, height, turned: (-Math.atan2(dy, dx) * 180) / Math.PI };
+  });
+  return least;
 }

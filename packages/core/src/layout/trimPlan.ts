@@ -49,7 +49,7 @@ export interface TrimPlan {
 }
 
 /** Strips narrower than this (mm) are waste, no offcuts. */
-const WORTH_KEEPING_MM = 15;
+export const WORTH_KEEPING_MM = 15;
 
 const offcutsOf = (part: Cutting): Cutting[] =>
   part.cut ? [...offcutsOf(part.cut.first), ...offcutsOf(part.cut.rest)] : part.piece === undefined ? [part] : [];

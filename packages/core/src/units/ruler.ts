@@ -44,3 +44,7 @@ export const LEAST_MM = 0.5;
 export const leastOn = (step: number): number => Math.max(step, LEAST_MM);
 /** The last mark at or below `mm`, and the least there is where that would be less. */
 export const someDown = (mm: number, step: number): number => Math.max(leastOn(step), roundDown(mm, step));
+
+/** What a ruler with so many mm between its marks is marked in: mm where none has them. */
+export const unitOfMarks = (step: number): "mm" | "in" =>
+  rulers.find((ruler) => ruler.step === step)?.unit === "in" ? "in" : "mm";
