@@ -113,6 +113,28 @@ test("sheets: how many, how they are cut, and an offcut kept", async ({ page }) 
   await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-tabloid");
 });
 
+test("sheets cut free: better as it is looked for, and gone on from after the window was closed", async ({ page }) => {
+  await openDemo(page, "Apple-crisp pouch");
+  await page.getByRole("tab", { name: "Sheets" }).click();
+  await page.getByRole("button", { name: "Cut free" }).click();
+  const said = page.getByRole("region", { name: "Sheets cut free" }).getByRole("heading", { level: 2 });
+  await expect(said).toHaveText(/^\d+ sheets cut free, \d+ with straight cuts$/u);
+  await expect(page.getByRole("img", { name: /^Sheet of 297.×.420.mm with \d+ pieces$/u }).first()).toBeVisible();
+  const sheets = async (): Promise<number> => Number(/^\d+/u.exec((await said.textContent()) ?? "")?.[0]);
+  const before = await sheets();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  // in the middle of it, or just after: what has been found is there again, and goes on when it is asked to
+  await page.reload();
+  await expect(said).toHaveText(/^\d+ sheets cut free/u);
+  expect(await sheets()).toBeLessThanOrEqual(before);
+  const longer = page.getByRole("button", { name: "Look longer" });
+  if (await longer.isVisible()) await longer.click();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByText(/^Stopped: the best that was found until then/u)).toBeVisible();
+  expect(await sheets()).toBeLessThanOrEqual(before);
+  await expectAccessible(page);
+});
+
 test("versions stand side by side, what differs is marked, and one can be dropped and put back", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
   await page.getByRole("link", { name: "Versions" }).click();

@@ -35,7 +35,6 @@ const VIEWS = [
     },
   ],
   ["words", "/draft/demo-thank-you/flat?stage=details"],
-  ["gift-card", "/draft/demo-gift-card/flat?stage=details"],
   ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
   [
     "pop-up",
@@ -49,6 +48,12 @@ const VIEWS = [
   ],
   ["pouch", "/draft/demo-crisp-pouch/folded?stage=inside"],
   ["sheets", "/draft/demo-recipe-card/sheets?stage=paper", "in"],
+  [
+    "cut-free",
+    "/draft/demo-crisp-pouch/sheets?stage=paper&cut=free",
+    undefined,
+    (page) => page.getByRole("button", { name: "Look longer" }).waitFor(),
+  ],
   [
     "side-by-side",
     "/compare/demo-invitation-envelope",

@@ -48,6 +48,7 @@ export * from "./units/format.ts";
 export * from "./units/length.ts";
 export * from "./units/ruler.ts";
 export * from "./words/en.ts";
+export { sayLeft, sayPapers, saySaving } from "./words/layouts.ts";
 export * from "./paper/pose.ts";
 export * from "./folding/stages.ts";
 export * from "./folding/clash.ts";
@@ -90,7 +91,15 @@ export * from "./asks/resize.ts";
 export { type Resized, type LengthSaid, type To } from "./recipe/resize.ts";
 export * from "./asks/table.ts";
 export * from "./asks/pile.ts";
-export { answerOf, layOut, type LayoutAnswer, type LayoutSearch, searchFor } from "./asks/layout.ts";
+export {
+  answerOf,
+  jobFor,
+  layOut,
+  type LayoutAnswer,
+  type LayoutSearch,
+  type OwnLayout,
+  searchFor,
+} from "./asks/layout.ts";
 export type * from "./model/layout.ts";
 export { readJob } from "./recipe/readJob.ts";
 export { type Past, standingPast } from "./paper/past.ts";

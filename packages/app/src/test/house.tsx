@@ -3,6 +3,7 @@ import { type Draft, offersFor, readSpec, type Solution, solve, type Spec } from
 import { clashesIn } from "@cut-fold/core/proof";
 import { workerOf } from "./overChannel.ts";
 import { drawerApi } from "../workers/drawDraft.ts";
+import { type LayingApi, layingApi } from "../workers/layOutDraft.ts";
 import { readingApi } from "../workers/readDraft.ts";
 import { outlineApi } from "../workers/readOutline.ts";
 import { act, cleanup, configure, render, screen, waitFor, within } from "@testing-library/react";
@@ -37,6 +38,13 @@ class StillObserver {
   }
 }
 
+/** A worker that is let go goes on in this one thread: no search is long here. */
+const LAYING_MS = 400;
+const LAYING: LayingApi = {
+  ...layingApi,
+  run: (spec, own, start, ms, onNews) => layingApi.run(spec, own, start, Math.min(ms, LAYING_MS), onNews),
+};
+
 /** What each worker answers. */
 function apiOf({ pathname }: URL): object | undefined {
   const answers = (answer: (spec: Spec) => unknown): object => ({
@@ -48,6 +56,7 @@ function apiOf({ pathname }: URL): object | undefined {
   if (pathname.includes("offers.worker")) return answers(offersFor);
   if (pathname.includes("outline.worker")) return outlineApi;
   if (pathname.includes("drawer.worker")) return drawerApi;
+  if (pathname.includes("laying.worker")) return LAYING;
   if (pathname.includes("reading.worker")) return readingApi;
   if (pathname.includes("moving.worker"))
     return answers((spec) => {

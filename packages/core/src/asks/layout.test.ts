@@ -64,6 +64,27 @@ describe("the same again", () => {
   });
 });
 
+describe("a layout that was stopped", () => {
+  it("is gone on from: never worse, however little is looked at, and not taken where the job is another", () => {
+    const given = FIXED_JOBS.find(({ id }) => id === "offcuts-letter")?.job ?? {};
+    const job = jobOf({ ...given, effort: 250_000 });
+    const first = laid(job);
+    const on = (other: LayoutJob): Layout => {
+      const ready = searchFor(other, first);
+      if (!ready.ok) throw new Error("no search");
+      const steps = ready.search.run();
+      // as soon as there is anything by nesting
+      for (let step = steps.next(); !step.done && ready.search.steps < 1000; step = steps.next());
+      return ready.search.nested("cancelled") ?? first;
+    };
+    const again = on(job);
+    expect(again.sheets.map(({ placements }) => placements)).toEqual(first.sheets.map(({ placements }) => placements));
+    expect(complaints(job, again)).toEqual([]);
+    const more = jobOf({ ...given, gap: 3, effort: 1000 });
+    expect(complaints(more, on(more))).toEqual([]);
+  });
+});
+
 describe("random jobs", () => {
   it("lay all that is asked for, or say what is left, and nothing in anything else", () => {
     const item = fc.record({

@@ -1,6 +1,12 @@
 /** Laying out what several drafts come to, on what is in hand. */
 import { LayingOut, lessPaper } from "../layout/layOut.ts";
+import { find } from "../catalogue/entry.ts";
+import { mats } from "../catalogue/papers.ts";
+import type { Size } from "../geometry/point.ts";
+import { stockName } from "../layout/trimPlan.ts";
 import type { Layout, LayoutJob, Stopped } from "../model/layout.ts";
+import type { Spec } from "../model/spec.ts";
+import { AS_MANY } from "../recipe/readJob.ts";
 import type { Problem } from "../recipe/reader.ts";
 import { solve } from "../solve.ts";
 import { eachNamed } from "./each.ts";
@@ -9,8 +15,11 @@ import { eachNamed } from "./each.ts";
 export type LayoutSearch =
   { readonly ok: true; readonly search: LayingOut } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** Solves a job's items and makes a search of them: nothing is searched yet. */
-export function searchFor(job: LayoutJob): LayoutSearch {
+/**
+ * Solves a job's items and makes a search of them: nothing is searched yet.
+ * @param start a layout of the same job, to be gone on from
+ */
+export function searchFor(job: LayoutJob, start?: Layout): LayoutSearch {
   const drawings = job.items.map(({ spec }) => eachNamed(solve(spec)));
   const problems = job.fixed.flatMap(({ item, piece, copy }, i): Problem[] => {
     const pieces = drawings[item]?.pieces ?? [];
@@ -25,7 +34,35 @@ export function searchFor(job: LayoutJob): LayoutSearch {
     const free = { given: String(copy), allowed: "each copy of a piece once" };
     return isTwice ? [{ field: `${field}.copy`, code: "not-allowed", facts: free }] : [];
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, search: new LayingOut(job, drawings) };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, search: new LayingOut(job, drawings, start) };
+}
+
+/** How a draft's own sheets are laid out: on what else than its sheet, and between what. */
+export interface OwnLayout {
+  /** of its own paper, used first */
+  readonly offcuts: readonly (Size & { readonly count: number })[];
+  /** a mat the sheet is laid on to be cut, by preset */
+  readonly mat?: string | undefined;
+}
+
+/** The job of one draft: its run on its sheet in hand; undefined where none is named. */
+export function jobFor(spec: Spec, { offcuts, mat }: OwnLayout): LayoutJob | undefined {
+  const { sheet } = spec;
+  if (!sheet) return undefined;
+  const board = find(mats, mat ?? "");
+  return {
+    units: "mm",
+    items: [{ id: "draft", spec, quantity: spec.quantity }],
+    inHand: [
+      ...offcuts.map(({ width, height, count }, i) => ({
+        ...{ id: `offcut-${String(i + 1)}`, width, height, count, offcut: true, stock: stockName(spec.stock) },
+      })),
+      { id: sheet.preset ?? "sheet", width: sheet.width, height: sheet.height, count: AS_MANY, offcut: false },
+    ],
+    ...(board && { mat: { id: board.id, width: board.width, height: board.height } }),
+    ...{ margin: 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },
+    ...{ kind: "both", seed: 1 },
+  };
 }
 
 /** What a job is answered with: the layout of the kind that was asked for, and for both of them the two beside the better one. */

@@ -64,10 +64,13 @@ class OnePaper {
   trimmed: Trimmed | undefined;
   nest: Nest | undefined;
   private readonly job: LayoutJob;
+  private readonly start: Places;
 
-  constructor(paper: Paper, job: LayoutJob) {
+  /** @param start what is gone on from; nothing where it is none of this paper's */
+  constructor(paper: Paper, job: LayoutJob, start: Places = []) {
     this.paper = paper;
     this.job = job;
+    this.start = start;
   }
 
   /** The best plan by straight cuts with so much between blanks. What lies somewhere already is not cut round: none then. */
@@ -96,7 +99,7 @@ class OnePaper {
     const { job, paper } = this;
     const gap = job.gap ?? GAP_MM.nest;
     let start = gap === (job.gap ?? GAP_MM.trim) ? this.trimmed : undefined;
-    if (!start) {
+    if (!start && this.start.length === 0) {
       const search = this.straight(gap);
       for (let step = search.next(); ; step = search.next()) {
         if (step.done) {
@@ -106,7 +109,8 @@ class OnePaper {
         yield false;
       }
     }
-    const nest = new Nest({ ...nestJobOf(paper, job), ...(start && { start: placesOf(start) }) });
+    const begin = this.start.length > 0 ? this.start : start && placesOf(start);
+    const nest = new Nest({ ...nestJobOf(paper, job), ...(begin && { start: begin }) });
     this.nest = nest;
     let worth = Infinity;
     for (const _ of nest.run(effort)) {
@@ -122,10 +126,15 @@ export class LayingOut {
   private readonly job: LayoutJob;
   private readonly papers: readonly OnePaper[];
 
-  /** @param drawings one for each item, with a piece for every name */
-  constructor(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" | "pieces">[]) {
+  /**
+   * @param drawings one for each item, with a piece for every name
+   * @param start a layout of the same job that is gone on from: what is sound of it is never made worse
+   */
+  constructor(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" | "pieces">[], start?: Layout) {
     this.job = job;
-    this.papers = papersOf(job, drawings).map((paper) => new OnePaper(paper, job));
+    this.papers = papersOf(job, drawings).map(
+      (paper) => new OnePaper(paper, job, start && placesFrom(start, paper, job)),
+    );
   }
 
   /** Searches; yields often, with true where the layout has become better. */
@@ -193,6 +202,27 @@ function copyNumbers(job: LayoutJob, { item, piece, copies }: LaidPart): number[
     .sort((a, b) => a - b);
   const others = Array.from({ length: copies }, (_, i) => i + 1).filter((n) => !put.includes(n));
   return [...put, ...others];
+}
+
+/** A layout's places on one paper, as a search has them; none where it is of another job. */
+function placesFrom({ sheets }: Layout, paper: Paper, job: LayoutJob): NestPlace[] {
+  const numbers = paper.parts.map((part) => copyNumbers(job, part));
+  const used = new Map<number, number>();
+  const firsts = paper.sheets.map((_, k) => paper.sheets.slice(0, k).reduce((sum, { count }) => sum + count, 0));
+  const places = sheets
+    .filter(({ stock }) => stock === paper.stock)
+    .flatMap(({ from, placements }): (NestPlace | undefined)[] => {
+      const kind = paper.inHand.findIndex(({ id }) => id === from.id);
+      const before = used.get(kind) ?? 0;
+      used.set(kind, before + 1);
+      if (kind < 0 || before >= nth(paper.sheets, kind).count) return [undefined];
+      return placements.map(({ item, piece, copy, x, y, rotation }) => {
+        const part = paper.parts.findIndex((p) => p.item === item && p.piece.id === piece);
+        const number = numbers[part]?.indexOf(copy) ?? -1;
+        return number < 0 ? undefined : { part, copy: number, slot: nth(firsts, kind) + before, x, y, rotation };
+      });
+    });
+  return places.every((place) => place !== undefined) ? places : [];
 }
 
 /** One paper's sheets, what is left over, and what it takes. */

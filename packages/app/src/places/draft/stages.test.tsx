@@ -3,6 +3,7 @@
 import { catalogue, largestCard, formById, setupOf, settingMeta, settingsOf } from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
 import { act, screen, within } from "@testing-library/react";
+import { useLaying } from "../../store/laying.ts";
 import { useOffcuts } from "../../store/offcuts.ts";
 import { describe, expect, it, vi } from "vitest";
 import { demoDrafts } from "../../store/demo.ts";
@@ -299,5 +300,44 @@ describe("sheets", () => {
     await maker.selectOptions(stages().getByLabelText("Sheet in hand"), "none");
     await maker.click(screen.getByRole("tab", { name: "Sheets" }));
     expect(screen.getByText("Which sheet is in hand?")).toBeDefined();
+  });
+});
+
+describe("sheets cut free", () => {
+  const free = (): HTMLElement => screen.getByRole("region", { name: "Sheets cut free" });
+
+  it("say what they save against straight cuts, and keep what was found for the next visit", async () => {
+    const maker = await visit("/draft/demo-crisp-pouch/sheets?stage=paper");
+    await maker.click(screen.getByRole("button", { name: "Cut free" }));
+    const [first] = await within(free()).findAllByRole("img", { name: /^Sheet of 297\s×\s420\smm with \d+ pieces$/u });
+    expect(first).toBeDefined();
+    expect(within(free()).getByRole("heading", { level: 2 }).textContent).toMatch(/^\d+ sheets cut free/u);
+    // it is stopped, or has used its time
+    await within(free()).findByRole("button", { name: "Look longer" });
+    const found = within(free()).getByRole("heading", { level: 2 }).textContent;
+    // away and back: it is there at once, and nothing runs
+    await maker.click(screen.getByRole("tab", { name: "Flat" }));
+    useLaying.setState({ laying: undefined });
+    await maker.click(screen.getByRole("tab", { name: "Sheets" }));
+    await maker.click(screen.getByRole("button", { name: "Cut free" }));
+    await within(free()).findAllByRole("img");
+    expect(within(free()).getByRole("heading", { level: 2 }).textContent).toBe(found);
+    expect(within(free()).queryByRole("progressbar")).toBeNull();
+    // gone on from the best so far: never worse
+    await maker.click(within(free()).getByRole("button", { name: "Look longer" }));
+    await maker.click(await within(free()).findByRole("button", { name: "Stop" }));
+    expect(within(free()).getByRole("status").textContent).toMatch(/^Stopped/u);
+    const sheets = (text: string | null | undefined): number => Number(/^\d+/u.exec(text ?? "")?.[0]);
+    expect(sheets(within(free()).getByRole("heading", { level: 2 }).textContent)).toBeLessThanOrEqual(sheets(found));
+  });
+
+  it("lie on a mat as far as it can be cut, and say of what is too large what would do", async () => {
+    const maker = await visit("/draft/demo-crisp-pouch/sheets?stage=paper&cut=free");
+    await within(free()).findAllByRole("img");
+    await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-12x12");
+    await within(free()).findAllByRole("img", { name: /^Sheet of 290\s×\s290\smm/u });
+    await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-4.5x12");
+    const [refused] = await within(free()).findAllByRole("alert");
+    expect(refused?.textContent).toMatch(/Pouch, 24 of them: too large for what is in hand\. .* would do/u);
   });
 });

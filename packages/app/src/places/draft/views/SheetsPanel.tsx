@@ -1,10 +1,9 @@
-/** The trim plan: each sheet as it is cut, its cuts in order, and what is left over. */
+/** The sheets of a run: by straight cuts, each in order, or cut free; and what is left over. */
 import {
   blanksIn,
   cutsOf,
   formatLength,
   formatSize,
-  type Offcut,
   type Cutting,
   sayCut,
   saySlant,
@@ -14,13 +13,15 @@ import {
   trimPlans,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { tell } from "../../../parts/tell.tsx";
-import { useMemo, useState } from "react";
-import { Link } from "react-router";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useMemo } from "react";
+import { Link, useSearchParams } from "react-router";
 import { type PaperColours, pieceColours } from "../../../theme/colours.ts";
-import { keepOffcut, letGoOffcut } from "../../../store/offcuts.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
+import { FreeSheets } from "./FreeSheets.tsx";
+import { Offcuts } from "./Offcuts.tsx";
 import "./sheets.css";
 
 interface SheetsPanelProps {
@@ -30,7 +31,7 @@ interface SheetsPanelProps {
 }
 
 export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
-  const plans = useMemo(() => trimPlans(solution), [solution]);
+  const [search, setSearch] = useSearchParams();
   if (!solution.spec.sheet) {
     return (
       <div className="empty sheets-empty">
@@ -42,13 +43,47 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
       </div>
     );
   }
+  const isFree = search.get("cut") === "free";
+  const change = (name: string, value: string | undefined): void => {
+    const next = new URLSearchParams(search);
+    if (value === undefined) next.delete(name);
+    else next.set(name, value);
+    setSearch(next, { replace: true });
+  };
   return (
-    <div className="sheets" tabIndex={0} role="region" aria-label="Trim plan">
-      {plans.map((plan) => (
-        <Plan key={plan.stock} plan={plan} solution={solution} face={faceOf(plan, solution, colours)} />
-      ))}
+    <div className="sheets" tabIndex={0} role="region" aria-label={isFree ? "Sheets cut free" : "Trim plan"}>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={isFree ? "free" : "straight"}
+        aria-label="How the sheets are cut"
+        onChange={(_, next: string | null) => {
+          if (next !== null) change("cut", next === "free" ? "free" : undefined);
+        }}
+      >
+        <ToggleButton value="straight">Straight cuts</ToggleButton>
+        <ToggleButton value="free">Cut free</ToggleButton>
+      </ToggleButtonGroup>
+      {isFree ? (
+        <FreeSheets
+          {...{ id, solution, colours }}
+          mat={search.get("mat") ?? "none"}
+          onMat={(mat) => {
+            change("mat", mat === "none" ? undefined : mat);
+          }}
+        />
+      ) : (
+        <Plans solution={solution} colours={colours} />
+      )}
     </div>
   );
+}
+
+function Plans({ solution, colours }: Pick<SheetsPanelProps, "solution" | "colours">) {
+  const plans = useMemo(() => trimPlans(solution), [solution]);
+  return plans.map((plan) => (
+    <Plan key={plan.stock} plan={plan} solution={solution} face={faceOf(plan, solution, colours)} />
+  ));
 }
 
 /** The colour of the paper a plan cuts: a layer's own, or the draft's. */
@@ -257,57 +292,4 @@ function numbered(root: Cutting): CutLine[] {
     at += times;
     return first ? [first] : [];
   });
-}
-
-const FEW_OFFCUTS = 6;
-
-interface OffcutsProps {
-  readonly offcuts: readonly Offcut[];
-  readonly grid: number;
-  readonly paper: string;
-}
-
-/** What is left over: each can be kept for another draft. */
-function Offcuts({ offcuts, grid, paper }: OffcutsProps) {
-  const display = useDisplay(grid);
-  // a rest is kept once: pressed again it is let go
-  const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
-  if (offcuts.length === 0) return null;
-  const keyOf = ({ width, height, count }: Offcut): string => [paper, width, height, count].join("/");
-  const turn = (offcut: Offcut): void => {
-    const key = keyOf(offcut);
-    const next = new Set(kept);
-    const { width, height, count } = offcut;
-    if (next.delete(key)) void letGoOffcut({ width, height, count, paper });
-    else {
-      next.add(key);
-      void keepOffcut({ width, height, count, paper });
-      tell("Kept: it stands among the sheets of your next draft.");
-    }
-    setKept(next);
-  };
-  return (
-    <div className="offcuts">
-      <h3>Left over</h3>
-      <ul>
-        {offcuts.slice(0, FEW_OFFCUTS).map((offcut) => (
-          <li key={keyOf(offcut)}>
-            <strong>{formatSize(offcut.width, offcut.height, display)}</strong>
-            {offcut.count > 1 ? <span>{offcut.count} of them</span> : null}
-            {Math.min(offcut.width, offcut.height) >= 50 ? (
-              <Button
-                size="small"
-                aria-pressed={kept.has(keyOf(offcut))}
-                onClick={() => {
-                  turn(offcut);
-                }}
-              >
-                {kept.has(keyOf(offcut)) ? "Kept: let it go" : "Keep it"}
-              </Button>
-            ) : null}
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
 }

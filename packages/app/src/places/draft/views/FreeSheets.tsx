@@ -1,0 +1,231 @@
+/** A draft's run cut free: outlines laid into one another, sheets alike together, what is left over. */
+import {
+  catalogue,
+  formatLength,
+  formatSize,
+  type Drawing,
+  type LaidSheet,
+  type Layout,
+  type OwnLayout,
+  sayLeft,
+  sayPapers,
+  saySaving,
+  type Spec,
+} from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import { useEffect, useMemo } from "react";
+import { LaidSheetView } from "../../../drawing/LaidSheetView.tsx";
+import { Choice } from "../../../parts/Choice.tsx";
+import { type Laying, layOutDraft, layOutLonger, leaveLaying, stopLaying, useLaying } from "../../../store/laying.ts";
+import { useOffcuts } from "../../../store/offcuts.ts";
+import { useDisplay } from "../../../store/settings.ts";
+import { type PaperColours, pieceColours } from "../../../theme/colours.ts";
+import { Offcuts } from "./Offcuts.tsx";
+
+interface FreeSheetsProps {
+  readonly id: string;
+  readonly solution: Drawing;
+  readonly colours: PaperColours;
+  readonly mat: string;
+  readonly onMat: (mat: string) => void;
+}
+
+const NO_MAT = "none";
+const MATS = [
+  { value: NO_MAT, text: "No mat: by knife or scissors" },
+  ...catalogue.mats.map(({ id, title }) => ({ value: id, text: title })),
+];
+
+/** What is kept of the draft's own paper is cut first. */
+function useOwn({ stock, sheet }: Spec, mat: string): OwnLayout {
+  const kept = useOffcuts((s) => s.offcuts);
+  return useMemo(
+    () => ({
+      offcuts: kept
+        .filter(
+          ({ paper, width, height }) => paper === stock.title && !(width === sheet?.width && height === sheet.height),
+        )
+        .map(({ width, height, count }) => ({ width, height, count })),
+      ...(mat !== NO_MAT && { mat }),
+    }),
+    [kept, stock.title, sheet, mat],
+  );
+}
+
+export function FreeSheets({ id, solution, colours, mat, onMat }: FreeSheetsProps) {
+  const { spec } = solution;
+  const own = useOwn(spec, mat);
+  useEffect(() => {
+    void layOutDraft(id, spec, own);
+  }, [id, spec, own]);
+  useEffect(() => leaveLaying, []);
+  const laying = useLaying((s) => (s.laying?.id === id ? s.laying : undefined));
+  return (
+    <>
+      <div className="free-mat">
+        <Choice label="Cut on" value={mat} options={MATS} onChange={onMat} />
+      </div>
+      <Saying laying={laying} />
+      <Progress laying={laying} spec={spec} own={own} />
+      {laying?.nest ? <Found laying={laying} nest={laying.nest} solution={solution} colours={colours} /> : null}
+    </>
+  );
+}
+
+/** What it comes to against straight cuts, and of which papers. */
+function Saying({ laying }: { readonly laying: Laying | undefined }) {
+  if (!laying?.nest) return <h2>Laying out …</h2>;
+  const { nest, trim } = laying;
+  const [sheets, saving] = saySaving(nest, trim);
+  const papers = sayPapers(nest);
+  return (
+    <div>
+      <h2>
+        <span className="plan-count">{sheets}</span>
+        {saving}
+      </h2>
+      {papers === undefined ? null : <p className="free-papers">{papers}</p>}
+    </div>
+  );
+}
+
+const STATES: Readonly<Record<Exclude<Laying["state"], "running">, string>> = {
+  time: "The best that was found in this time.",
+  done: "Nothing better is to be found.",
+  stopped: "Stopped: the best that was found until then.",
+  closed: "Stopped when it was left: the best that was found until then.",
+  failed: "This could not be laid out. Is the server running?",
+};
+
+interface ProgressProps {
+  readonly laying: Laying | undefined;
+  readonly spec: Spec;
+  readonly own: OwnLayout;
+}
+
+function Progress({ laying, spec, own }: ProgressProps) {
+  if (!laying || laying.state === "running")
+    return (
+      <div className="free-state" role="status">
+        <LinearProgress
+          variant={laying?.nest ? "determinate" : "indeterminate"}
+          aria-label="Laying out"
+          value={100 * (laying?.share ?? 0)}
+        />
+        <Button size="small" onClick={stopLaying}>
+          Stop
+        </Button>
+      </div>
+    );
+  return (
+    <div className="free-state" role="status">
+      <span>{STATES[laying.state]}</span>
+      {laying.state === "done" ? null : (
+        <Button
+          size="small"
+          onClick={() => {
+            void layOutLonger(spec, own);
+          }}
+        >
+          {laying.state === "failed" ? "Try again" : "Look longer"}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface FoundProps {
+  readonly laying: Laying;
+  readonly nest: Layout;
+  readonly solution: Drawing;
+  readonly colours: PaperColours;
+}
+
+/** Sheets that are laid alike, and how many. */
+function alike(sheets: readonly LaidSheet[]): { readonly sheet: LaidSheet; readonly count: number }[] {
+  const groups = new Map<string, { sheet: LaidSheet; count: number }>();
+  for (const sheet of sheets) {
+    const lies = sheet.placements.map(({ item, piece, x, y, rotation }) =>
+      [item, piece, x.toFixed(2), y.toFixed(2), rotation.toFixed(2)].join(),
+    );
+    const key = [sheet.stock, sheet.from.id, ...lies.sort()].join(" ");
+    const known = groups.get(key);
+    if (known) known.count += 1;
+    else groups.set(key, { sheet, count: 1 });
+  }
+  return [...groups.values()];
+}
+
+/** px of a sheet by itself, and of one of several. */
+const ALONE = { wide: 470, tall: 500 } as const;
+const AMONG = { wide: 300, tall: 330 } as const;
+
+function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
+  const { grid } = solution;
+  const display = useDisplay(grid);
+  const byId = useMemo(() => new Map(shapes.map((shape) => [shape.piece, shape])), [shapes]);
+  const groups = useMemo(() => alike(nest.sheets), [nest]);
+  const nameOf = (piece: string): string => byId.get(piece)?.name ?? piece;
+  const faceOf = (piece: string): string => {
+    const made = solution.pieces.find((p) => p.id === piece || piece.startsWith(`${p.id}-`));
+    return made ? pieceColours(made, colours).face : colours.face;
+  };
+  const room = groups.length === 1 ? ALONE : AMONG;
+  return (
+    <>
+      {nest.left.map((left) => (
+        <p key={left.piece} className="finding error" role="alert">
+          {sayLeft(left, nameOf(left.piece), display)}
+        </p>
+      ))}
+      <div className="plan-groups">
+        {groups.map(({ sheet, count }) => (
+          <figure key={sheet.id} className="group free-group">
+            <LaidSheetView
+              sheet={sheet}
+              shapes={byId}
+              faceOf={faceOf}
+              {...room}
+              across={formatLength(sheet.width, display)}
+              up={formatLength(sheet.height, display)}
+              label={`Sheet of ${formatSize(sheet.width, sheet.height, display)} with ${String(sheet.placements.length)} pieces`}
+            />
+            <figcaption>
+              <strong>{titleOf(sheet, count)}</strong>
+              {nest.papers.length > 1 ? <span>{sheet.stock}</span> : null}
+              <span>{countedOn(sheet, nameOf)}</span>
+              <span>{Math.round(100 * sheet.used)} % of it is used</span>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      {nest.papers.map(({ stock }) => (
+        <Offcuts key={stock} offcuts={sparesOf(nest, stock)} grid={grid} paper={stock} />
+      ))}
+    </>
+  );
+}
+
+const titleOf = ({ from }: LaidSheet, count: number): string => {
+  const what = from.offcut ? "offcut" : "sheet";
+  return count === 1 ? `One ${what}` : `${String(count)} ${what}s`;
+};
+
+/** What lies on a sheet, counted by name. */
+function countedOn({ placements }: LaidSheet, nameOf: (piece: string) => string): string {
+  const counts = new Map<string, number>();
+  for (const { piece } of placements) counts.set(nameOf(piece), (counts.get(nameOf(piece)) ?? 0) + 1);
+  return [...counts].map(([name, n]) => (n === 1 ? name : `${String(n)} × ${name.toLowerCase()}`)).join(", ");
+}
+
+/** What is left over of one paper, like ones counted, the largest first. */
+function sparesOf({ sheets }: Layout, stock: string) {
+  const found = new Map<string, { width: number; height: number; count: number }>();
+  for (const { width, height } of sheets.filter((sheet) => sheet.stock === stock).flatMap(({ keep }) => keep)) {
+    const [long, short] = [Math.max(width, height), Math.min(width, height)];
+    const key = `${long.toFixed(1)}/${short.toFixed(1)}`;
+    found.set(key, { width: long, height: short, count: (found.get(key)?.count ?? 0) + 1 });
+  }
+  return [...found.values()].sort((a, b) => b.width * b.height - a.width * a.height);
+}

@@ -1,0 +1,185 @@
+/**
+ * Layouts of drafts that are cut free: worked out by a worker, shown as they become better, and kept beside the draft while they
+ * are made, so that a window that was closed goes on from the best so far.
+ */
+import type { Layout, OwnLayout, Spec } from "@cut-fold/core";
+import { proxy, type Remote } from "comlink";
+import { z } from "zod";
+import { create } from "zustand";
+import type { LaidNews, LaidShape, LayingApi } from "../workers/layOutDraft.ts";
+import { besideKey, db } from "./db.ts";
+import { hire } from "./hire.ts";
+import { keepRow } from "./keeping.ts";
+
+/**
+ * How a search stands: it runs; it has used its time; nothing more is found; the maker has stopped it; the window was closed
+ * meanwhile; it could not be worked out.
+ */
+export type LayingState = "running" | "time" | "done" | "stopped" | "closed" | "failed";
+
+/** A draft's layout as it is known by now. */
+export interface Laying {
+  readonly id: string;
+  /** what it was made for */
+  readonly asked: string;
+  readonly state: LayingState;
+  readonly nest: Layout | undefined;
+  readonly trim: Layout | undefined;
+  /** of the time it is given, from 0 to 1 */
+  readonly share: number;
+  readonly shapes: readonly LaidShape[];
+}
+
+/** ms a search is given at first, and when the maker asks for more. */
+export const FIRST_MS = 5000;
+export const LONGER_MS = 20_000;
+/** ms between two times it is kept while it runs. */
+const KEEP_MS = 1000;
+
+const finite = z.number();
+const layoutSchema = z.looseObject({
+  sheets: z
+    .array(
+      z.looseObject({
+        ...{ id: z.string(), stock: z.string(), width: finite, height: finite, used: finite },
+        from: z.looseObject({ id: z.string(), offcut: z.boolean() }),
+        keep: z.array(z.looseObject({ x: finite, y: finite, width: finite, height: finite })),
+        placements: z.array(
+          z.looseObject({ item: finite, piece: z.string(), copy: finite, x: finite, y: finite, rotation: finite }),
+        ),
+      }),
+    )
+    .max(5000),
+  left: z.array(z.looseObject({ piece: z.string(), copies: finite, reason: z.string() })),
+  papers: z.array(z.looseObject({ stock: z.string(), sheets: finite })),
+});
+const keptSchema = z.looseObject({
+  asked: z.string(),
+  state: z.enum(["running", "time", "done", "stopped", "closed", "failed"]),
+  nest: layoutSchema,
+  trim: layoutSchema.optional(),
+});
+
+/** The one layout that is looked at. */
+export const useLaying = create<{ readonly laying: Laying | undefined }>()(() => ({ laying: undefined }));
+
+const worker = hire<LayingApi>(
+  () => new Worker(new URL("../workers/laying.worker.ts", import.meta.url), { type: "module" }),
+);
+/** the search that runs: what comes of another one is late */
+let now: object | undefined;
+
+const askedFor = (spec: Spec, own: OwnLayout): string => JSON.stringify([spec, own]);
+
+function change(by: Partial<Laying>): void {
+  const { laying } = useLaying.getState();
+  if (laying) useLaying.setState({ laying: { ...laying, ...by } });
+}
+
+/** What whole sheets and copies that are not laid come to: the less of them the better. */
+const costOf = ({ papers, left }: Layout): number =>
+  papers.reduce((sum, paper) => sum + paper.sheets, 0) + 1000 * left.reduce((sum, { copies }) => sum + copies, 0);
+
+let kept: { readonly at: number; readonly cost: number } | undefined;
+/** Keeps what has been found: at once where it takes a sheet less or the search has ended, else now and then. */
+function keep(isLast: boolean): void {
+  const { laying } = useLaying.getState();
+  const at = performance.now();
+  if (!laying?.nest) return;
+  const cost = costOf(laying.nest);
+  if (!isLast && kept && cost >= kept.cost && at - kept.at < KEEP_MS) return;
+  kept = { at, cost };
+  const { asked, state, nest, trim } = laying;
+  void keepRow(besideKey("laid", laying.id), { asked, state, nest, trim });
+}
+
+/** What was kept of a draft for the same question; undefined where nothing was, or it cannot be read. */
+async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" | "trim" | "state"> | undefined> {
+  const row = await db.kept.get(besideKey("laid", id)).catch(() => undefined);
+  const read = keptSchema.safeParse(row?.value);
+  if (!read.success || read.data.asked !== asked) return undefined;
+  const { state, nest, trim } = read.data;
+  // one that says it runs, and nobody runs it: its window was closed
+  return {
+    state: state === "running" ? "closed" : state,
+    nest: nest as unknown as Layout,
+    trim: trim as unknown as Layout,
+  };
+}
+
+/** Runs a search from what is there. */
+async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
+  const mine = {};
+  now = mine;
+  kept = undefined;
+  worker.letGo();
+  change({ state: "running", share: 0 });
+  const { laying } = useLaying.getState();
+  const onNews = proxy((news: LaidNews): Promise<void> => {
+    if (now === mine) {
+      change(news);
+      keep(false);
+    }
+    return Promise.resolve();
+  });
+  const asking = (api: Remote<LayingApi>): Promise<boolean> => api.run(spec, own, laying?.nest, ms, onNews);
+  const ended = await worker.ask(asking).then(
+    (isDone): LayingState => (isDone ? "done" : "time"),
+    (): LayingState => "failed",
+  );
+  if (now !== mine) return;
+  now = undefined;
+  worker.letGo();
+  change({ state: ended, share: 1 });
+  keep(true);
+}
+
+/** Looks at a draft's layout: what was kept of it, or a search that begins. */
+export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promise<void> {
+  const asked = askedFor(spec, own);
+  const { laying } = useLaying.getState();
+  if (laying?.id === id && laying.asked === asked && laying.state !== "failed") return;
+  now = undefined;
+  worker.letGo();
+  const mine = { id, asked };
+  const isMine = (): boolean => {
+    const shown = useLaying.getState().laying;
+    return shown?.id === mine.id && shown.asked === mine.asked;
+  };
+  useLaying.setState({
+    laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [] },
+  });
+  const known = await recalled(id, asked);
+  if (!isMine()) return;
+  try {
+    const shapes = await worker.ask((api) => api.shapes(spec));
+    if (!isMine()) return;
+    change({ shapes, ...known });
+  } catch {
+    if (isMine()) change({ state: "failed" });
+    return;
+  }
+  if (!known) await search(spec, own, FIRST_MS);
+}
+
+/** Looks for a better one, from the best so far. */
+export const layOutLonger = (spec: Spec, own: OwnLayout): Promise<void> => search(spec, own, LONGER_MS);
+
+/** Stops: what has been found stays. */
+export function stopLaying(): void {
+  if (!now) return;
+  now = undefined;
+  worker.letGo();
+  change({ state: "stopped" });
+  keep(true);
+}
+
+/** Nobody looks any more: a search ends, and what it has found is gone on from. */
+export function leaveLaying(): void {
+  if (!now) return;
+  now = undefined;
+  worker.letGo();
+  change({ state: "closed" });
+  keep(true);
+  useLaying.setState({ laying: undefined });
+}

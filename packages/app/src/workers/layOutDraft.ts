@@ -1,0 +1,101 @@
+/** A draft's run laid out away from the screen: told whenever it has become better, stopped by ending the worker. */
+import {
+  eachNamed,
+  jobFor,
+  type Layout,
+  type OwnLayout,
+  pathData,
+  type Piece,
+  readSpec,
+  searchFor,
+  solve,
+  takesPaper,
+} from "@cut-fold/core";
+import { loadFormsOf } from "../needs/forms.ts";
+
+/** A piece as it is drawn where it lies, in its own flat coordinates: SVG paths, mm, y up. */
+export interface LaidShape {
+  readonly piece: string;
+  readonly name: string;
+  /** outer line and openings */
+  readonly outline: string;
+  /** scores and what else is made on it */
+  readonly inner: string;
+  /** the preset of its own paper, where it has one */
+  readonly stock?: string;
+}
+
+/** What a search has come to by now. */
+export interface LaidNews {
+  readonly trim: Layout | undefined;
+  readonly nest: Layout;
+  /** of the time it is given, from 0 to 1 */
+  readonly share: number;
+}
+
+/** How long a search works before the screen's messages and its own are looked after, ms. */
+const SLICE_MS = 30;
+/** ms between two that are told, unless the later one is better. */
+const TELL_MS = 250;
+const breath = (): Promise<void> =>
+  new Promise((resolve) => {
+    setTimeout(resolve);
+  });
+
+const shapeOf = ({ id, name, outline, lines, stock }: Piece): LaidShape => ({
+  ...{ piece: id, name, outline: outline.map(pathData).join("") },
+  inner: lines.map(({ path }) => pathData(path)).join(""),
+  ...(stock?.preset !== undefined && { stock: stock.preset }),
+});
+
+export const layingApi = {
+  /** The pieces of a draft that are laid, one for each name. @throws for a recipe that cannot be read: the screen never sends one */
+  async shapes(given: unknown): Promise<readonly LaidShape[]> {
+    await loadFormsOf([given]);
+    const read = readSpec(given);
+    if (!read.ok) throw new Error("no recipe");
+    return eachNamed(solve(read.value)).pieces.filter(takesPaper).map(shapeOf);
+  },
+
+  /**
+   * Lays out for so long, or until nothing more is found.
+   * @param start a layout of the same run to go on from
+   * @param ms how long
+   * @returns whether nothing more is found
+   */
+  async run(
+    given: unknown,
+    own: OwnLayout,
+    start: Layout | undefined,
+    ms: number,
+    onNews: (news: LaidNews) => Promise<void>,
+  ): Promise<boolean> {
+    await loadFormsOf([given]);
+    const read = readSpec(given);
+    const job = read.ok ? jobFor(read.value, own) : undefined;
+    const ready = job && searchFor(job, start);
+    if (!ready?.ok) throw new Error("no job");
+    const { search } = ready;
+    const begun = performance.now();
+    let [slice, told, isBetter] = [begun, -Infinity, false];
+    const tell = (now: number): void => {
+      const nest = search.nested("time");
+      if (!nest) return;
+      told = now;
+      isBetter = false;
+      void onNews({ trim: search.trim("done"), nest, share: Math.min(1, (now - begun) / ms) });
+    };
+    for (const better of search.run()) {
+      isBetter ||= better;
+      const now = performance.now();
+      if (now - slice < SLICE_MS) continue;
+      if (isBetter || now - told > TELL_MS) tell(now);
+      if (now - begun > ms) return false;
+      await breath();
+      slice = performance.now();
+    }
+    tell(performance.now());
+    return true;
+  },
+};
+export type LayingApi = typeof layingApi;

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { layingApi } from "./layOutDraft.ts";
+
+expose(layingApi);

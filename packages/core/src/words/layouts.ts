@@ -1,0 +1,51 @@
+/** What layouts come to, in plain words. */
+import { find } from "../catalogue/entry.ts";
+import { sheets } from "../catalogue/papers.ts";
+import type { Layout, LeftOver } from "../model/layout.ts";
+import { type Display, formatSize } from "../units/format.ts";
+import { saySlant } from "./measures.ts";
+
+const counted = (n: number): string => (n === 1 ? "1 sheet" : `${String(n)} sheets`);
+const sheetsOf = ({ papers }: Pick<Layout, "papers">): number => papers.reduce((sum, { sheets: n }) => sum + n, 0);
+
+/** What laying outlines free saves against straight cuts, with the count first: "4 sheets", " cut free, 8 with straight cuts". */
+export function saySaving(
+  nest: Pick<Layout, "papers" | "left">,
+  trim: Pick<Layout, "papers" | "left"> | undefined,
+): readonly [string, string] {
+  const free = sheetsOf(nest);
+  if (!trim) return [counted(free), " cut free"];
+  const straight = sheetsOf(trim);
+  if (trim.left.length > nest.left.length) return [counted(free), " cut free; straight cuts do not give all of it"];
+  if (free < straight) return [counted(free), ` cut free, ${String(straight)} with straight cuts`];
+  return [counted(free), " cut free, as many as with straight cuts"];
+}
+
+/** Sheets of each paper, where there are several: "3 of oat, 1 of plum". */
+export const sayPapers = ({ papers }: Pick<Layout, "papers">): string | undefined =>
+  papers.length > 1 ? papers.map(({ stock, sheets: n }) => `${String(n)} of ${stock}`).join(" · ") : undefined;
+
+/** The sheet that would do, and how the piece would lie on it. */
+function sayNeeds({ needs: { width, height, sheet, angle } }: LeftOver, display: Display): string {
+  const sold = sheet === undefined ? undefined : find(sheets, sheet)?.title;
+  const size = formatSize(width, height, display);
+  if (sold === undefined) return `It needs a sheet of at least ${size}, larger than any that is sold.`;
+  return `${sold} would do${angle === undefined ? "" : `, with the piece turned ${saySlant(angle)}`}; the least is ${size}.`;
+}
+
+/** Why copies are not laid, and what would do. */
+export function sayLeft(left: LeftOver, name: string, display: Display): string {
+  const many = left.copies === 1 ? name : `${name}, ${String(left.copies)} of them`;
+  switch (left.reason) {
+    case "too-large":
+      return `${many}: too large for what is in hand. ${sayNeeds(left, display)}`;
+    case "only-turned":
+      return `${many}: comes out of what is in hand only at an angle that is not allowed.`;
+    case "grain":
+      return `${many}: comes out of what is in hand only against the grain.`;
+    case "no-sheet-left":
+      return `${many}: no sheet is left.`;
+    case "group-too-large":
+      return `${many}: too large together with what it is kept with.`;
+  }
+}
