@@ -252,6 +252,23 @@ describe("an edge", () => {
   });
 });
 
+describe("what stands past its ground", () => {
+  it("is made smaller by a press, by as little as helps, down to a tenth of a mm", () => {
+    // a square of 50.5 on a round tag of 60: its diagonal is 71.4, of 85 % of it 60.7, of 70 % 50
+    const s = solve(
+      specOf({
+        ...{ form: "tag", contents: { width: 60, height: 60 }, method: { board: "scoring-millimetre" } },
+        settings: { head: "outline", cutTo: "round", hole: 0 },
+        fittings: [{ id: "p", kind: "panel", on: { panel: "tag", side: "outside" }, width: 50.5, height: 50.5 }],
+      }),
+    );
+    const found = s.findings.find((f) => f.code === "sticks-out");
+    expect(found?.remedy?.code).toBe("made-smaller");
+    expect(found?.remedy?.changes.map(({ value }) => value)).toEqual([35.3, 35.3]);
+    expect(solve(pressed(s.spec, found)).findings.map((f) => f.code)).not.toContain(found?.code);
+  });
+});
+
 describe("a cut where it should not be", () => {
   const window = (more: object) =>
     card([{ id: "w", kind: "window", name: "Window", on: FRONT, outline: "rectangle", ...more }]);
@@ -261,6 +278,9 @@ describe("a cut where it should not be", () => {
     expect(codes(window({ ...wide, at: rule({ from: "left", by: -30 }, { from: "centre", by: 0 }) }))).toContain(
       "cuts.over-score",
     );
+    // on its point, with two corners on the score itself and the others on either side of it
+    const turned = { ...rule({ from: "left", by: -20 }, { from: "centre", by: 0 }), turn: 45 };
+    expect(codes(window({ width: 40, height: 40, at: turned }))).toContain("cuts.over-score");
     // 4 mm from the fold, as long as it is high: beside it all along
     const beside = window({ width: 20, height: 90, at: rule({ from: "left", by: 4 }, { from: "centre", by: 0 }) });
     expect(codes(beside)).not.toContain("cuts.over-score");
@@ -276,6 +296,15 @@ describe("a cut where it should not be", () => {
       specOf({ ...spec, fittings: [{ id: "h", kind: "hole", on: { panel: "front" }, across: 8 }] }),
     );
     expect(codes(onFront)).not.toContain("cuts.in-glue");
+  });
+
+  it("that is open is told near an edge like any other, unless it is cut in from there", () => {
+    const slit = (by: number) =>
+      card([
+        { id: "s", kind: "slit", on: FRONT, long: 40, at: rule({ from: "centre", by: 0 }, { from: "top", by }) },
+      ]).findings.find((f) => f.code === "near-edge")?.figure;
+    expect(slit(1.5)).toBeCloseTo(1.5, 2);
+    expect(slit(8)).toBeUndefined();
   });
 
   it("past the paper's edge is an error, near it a warning of how much is left", () => {

@@ -103,6 +103,25 @@ describe("slider", () => {
   });
 });
 
+describe("what is inside, where it is", () => {
+  it("is a box of its own size, whichever way it is turned", () => {
+    const s = solve(specOf({ form: "side-tab-pocket", contents: { width: 90, height: 50, thickness: 2 } }));
+    const [thing] = pose(s).contents;
+    if (!thing) throw new Error("nothing is inside");
+    const far = (a: number, b: number): number => {
+      const [p, q] = [thing.space[a], thing.space[b]];
+      return p && q ? Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) : NaN;
+    };
+    // corners count along its width, then its height, then its thickness
+    expect([far(0, 1), far(0, 2), far(0, 4)]).toEqual([
+      expect.closeTo(90, 6),
+      expect.closeTo(50, 6),
+      expect.closeTo(2, 6),
+    ]);
+    expect(far(0, 7)).toBeCloseTo(Math.hypot(90, 50, 2), 6);
+  });
+});
+
 describe("pillow box", () => {
   it("keeps every length, is 2q thick, and its ends reach just across", () => {
     const s = solve(

@@ -2,8 +2,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { prove } from "../folding/proof.ts";
-import { areaOf, flatten } from "../geometry/path.ts";
+import { areaOf, flatten, lengthOf } from "../geometry/path.ts";
 import { distance } from "../geometry/point.ts";
+import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import { type Form, settingsOf } from "../forms/form.ts";
 import { settingMeta } from "../model/setting.ts";
 import type { Solution } from "../model/solution.ts";
@@ -69,8 +70,14 @@ function knowsItsBlanks(form: Form, { spec, pieces }: Solution): void {
   expect(sheets.map((s) => s.blank)).toEqual(pieces.map((p) => p.blank));
 }
 
+/** No line of an outline is shorter than two places may lie apart and be one. */
+function hasNoCrumbs(_: Form, { pieces }: Solution): void {
+  for (const { outline, id } of pieces)
+    for (const s of outline.flat()) expect(lengthOf([s]), id).toBeGreaterThan(SAME_POINT_MM);
+}
+
 /** What holds of every solution: each recipe is solved once and asked for all of it. */
-const HOLDS = [folds, leavesRoom, closes, knowsItsBlanks];
+const HOLDS = [folds, leavesRoom, closes, knowsItsBlanks, hasNoCrumbs];
 
 describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => {
   it("folds with the gap it reports, leaves the room that was asked for, closes, and knows its blanks", () => {

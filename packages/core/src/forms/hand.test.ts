@@ -93,6 +93,13 @@ describe("steps answer to the drawing", () => {
     const own = s.steps.filter((x) => x.kind === "score" && x.of === "folder");
     expect(own.filter((x) => x.facts?.["whole"] !== undefined)).toHaveLength(2);
     expect(readingsByPiece(s)[0]?.readings[0]?.inPart).toHaveLength(2);
+    // scores that are made on the table, along the template, are counted beside those read at the board
+    const pouch = made({ form: "tapered-pouch", contents: { preset: "loose-250ml" }, settings: { build: "one" } });
+    const slanted = pouch.pieces[0]?.folds.filter(
+      ({ from, to }) => Math.min(Math.abs(from[0] - to[0]), Math.abs(from[1] - to[1])) > 0.01,
+    );
+    expect(slanted?.length).toBeGreaterThan(0);
+    expect(readingsByPiece(pouch).map(({ byTemplate }) => byTemplate)).toEqual([slanted?.length]);
     // the folds as they lie on the sheet: from the pocket's head to its foot, seen from the fence
     const folder = s.pieces[0];
     const fold = folder?.folds.find((f) => f.id === "score-left");

@@ -101,6 +101,19 @@ describe("a pop-up cradle card", () => {
       }
   });
 
+  it("keeps an outline's own proportions: an oval is 1.35 times as wide as high, along the fold or off it", () => {
+    // sideways it reaches its width off the fold, upwards its height
+    const figure = (fold: string) => {
+      const s = made("pop-up-cradle-card", CARD, { fold, figure: "oval", figureLong: 60 });
+      const { width = 0, height = 0 } = s.pieces.find(({ id }) => id === "shown")?.blank ?? {};
+      return Math.max(width, height) / Math.min(width, height);
+    };
+    for (const fold of ["side", "top"]) {
+      expect(figure(fold)).toBeGreaterThan(1.3);
+      expect(figure(fold)).toBeLessThan(1.42);
+    }
+  });
+
   it("half open, lifts it off the back: the crease stands 20·√2 from the fold", () => {
     const s = made("pop-up-cradle-card", CARD, { fold: "side", step: 20 });
     const crease = folded(s, "riser", { open: 0.5 }).map(([x, , z]) => Math.hypot(x - 140, z));

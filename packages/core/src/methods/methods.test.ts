@@ -15,6 +15,7 @@ import type { Step } from "../model/solution.ts";
 import { lieOnBoard } from "./punchBoard.ts";
 import { place } from "../geometry/point.ts";
 import { pictureOf } from "../pictures/picture.ts";
+import { sayStep } from "../words/en.ts";
 
 /** mm that a simulated score may stand off the drawn one */
 const TOLERANCE = 0.1;
@@ -265,6 +266,25 @@ describe("scoring board", () => {
       );
     },
   );
+});
+
+it("says of the form's own piece on which side it is glued by inside and outside", () => {
+  const said = (given: object): string[] => solve(specOf(given)).steps.map((step) => sayStep(step, { unit: "mm" }));
+  const envelope = said({ form: "square-blank-envelope", contents: { preset: "iso-a6" }, tape: 6 });
+  expect(envelope.filter((text) => /on the inside of the bottom flap/u.test(text))).toHaveLength(1);
+});
+
+it("says of a score that does not run from edge to edge how long the sheet is there, which is not square", () => {
+  const s = solve(specOf({ form: "gift-card-folder", contents: { preset: "gift-card" } }));
+  const part = s.steps.filter(({ kind, facts }) => kind === "score" && facts?.["whole"] !== undefined);
+  expect(part.length).toBeGreaterThan(0);
+  for (const { facts, scene } of part) {
+    const { width = 0, height = 0 } = s.pieces.find(({ id }) => id === scene.piece)?.blank ?? {};
+    expect(Math.abs(width - height)).toBeGreaterThan(20);
+    // on the board a score runs down from the fence
+    const down = Math.round(scene.pose.rotation / 90) % 2 === 0 ? height : width;
+    expect(facts?.["whole"]).toBeCloseTo(down, 6);
+  }
 });
 
 it("reads from the other edge what the board does not reach, and says so only where no edge does", () => {

@@ -131,9 +131,11 @@ function linesOf(segments: readonly (readonly (string | number)[])[]): { path: S
     .filter(({ path }) => path.length > 0)
     .map(({ path, closed }) => {
       const meets = distance(nth(path, 0).from, nth(path, -1).to) < CLOSES_MM;
-      return { path, closed: closed || (meets && path.length > 2) };
+      return { path, closed: closed || (meets && goesRound(path)) };
     });
 }
+/** Whether a line whose ends meet goes round anything: two straight ones are there and back. */
+const goesRound = (path: Path): boolean => path.length > 2 || path.some(({ kind }) => kind !== "line");
 /** Ends this near (mm) were meant to meet. */
 const CLOSES_MM = 0.01;
 
@@ -203,7 +205,7 @@ export function chained(outlines: readonly Outline[]): Outline[] {
     const forth = goOn(outline, outline.path);
     const path = reverse(goOn(outline, reverse(forth)));
     const [start, end] = endsOf(path);
-    const closed = path.length > 1 && distance(start, end) <= MEETS_MM && ends.at(start).length === 2;
+    const closed = goesRound(path) && distance(start, end) <= MEETS_MM && ends.at(start).length === 2;
     const whole = closed && distance(start, end) > SAME_POINT_MM ? [...path, line(end, start)] : path;
     return [{ ...outline, closed, path: whole }];
   });

@@ -63,6 +63,9 @@ describe("an SVG file", () => {
     const read = readSvg(svg('<path d="M0 0L10 0L10 10Z M20 0L30 0 L30 10 L20 0 M40 0L50 10"/><line x2="5" y2="5"/>'));
     expect(read.outlines.map((o) => o.closed)).toEqual([true, true, false, false]);
     expect(lengthOf(read.outlines[3]?.path ?? [])).toBeCloseTo(Math.hypot(5, 5), 6);
+    // a petal of one curve goes round something; there and back goes round nothing
+    expect(readSvg(svg('<path d="M0 0C30 -20 30 20 0 0"/>')).outlines.map((o) => o.closed)).toEqual([true]);
+    expect(readSvg(svg('<path d="M0 0L10 0L0 0"/>')).outlines.map((o) => o.closed)).not.toContain(true);
   });
 
   it("leaves out what is hidden, written, pictured or elsewhere, and says so", () => {

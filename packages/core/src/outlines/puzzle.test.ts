@@ -50,6 +50,20 @@ describe("a puzzle", () => {
     expect(parts.reduce((sum, ring) => sum + areaOf(polygon(ring)), 0)).toBeCloseTo(5400, -2);
   });
 
+  it("has knobs no higher than the shorter side of its pieces lets them be, so that none meets the next line", () => {
+    // pieces of 60 × 10: a line across is 60 long, and its knob may reach into a piece that is 10 deep
+    const outline = polygon([
+      [0, 0],
+      [120, 0],
+      [120, 20],
+      [0, 20],
+    ]);
+    const { lines } = puzzleOf(outline, 2, 2, "knobs");
+    const across = lines.filter((path) => flatten(path).every(([, y]) => y > 0.5 && y < 19.5));
+    expect(across.length).toBeGreaterThan(0);
+    for (const [, y] of across.flatMap((path) => flatten(path))) expect(Math.abs(y - 10)).toBeLessThan(5);
+  });
+
   it("parts any outline into the pieces that are numbered, each number in a piece of its own", () => {
     fc.assert(
       fc.property(
