@@ -1,5 +1,6 @@
 // Measures what the users would feel, each figure beside a baseline from the same run: `npm run bench`; one half of it alone by
-// `npm run bench core` or `npm run bench screen`.
+// `npm run bench core` or `npm run bench screen`. What laying out takes of paper, beside a packer of boxes, is measured by
+// `npm run bench layout [seconds] [seed …]`: so long for each of twelve jobs.
 import { spawn, spawnSync } from "node:child_process";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
@@ -15,7 +16,15 @@ const ms = (value) => `${value.toFixed(value < 10 ? 3 : 1)} ms`;
 const row = (name, value, baseline, ratio) =>
   console.log(`${name.padEnd(46)} ${value.padStart(12)}   ${baseline.padStart(14)}   ${ratio.padStart(8)}`);
 
-const [only] = process.argv.slice(2);
+const [only, ...more] = process.argv.slice(2);
+if (only === "layout") {
+  const config = path.join(root, "bench/vite.config.ts");
+  tool("vite/bin/vite.js", ["build", "--config", config, "--logLevel", "error"], {
+    env: { ...process.env, BENCH: "layout.ts" },
+  });
+  spawnSync(process.execPath, [path.join(root, ".cache/bench/layout.js"), ...more], { cwd: root, stdio: "inherit" });
+  process.exit(0);
+}
 if (only !== "screen") benchCore();
 if (only === "core") process.exit(0);
 

@@ -252,6 +252,23 @@ describe("an edge", () => {
   });
 });
 
+describe("a puzzle", () => {
+  it("has its numbers behind where its pieces are, read from behind: mirrored about themselves", () => {
+    const s = card([{ id: "p", kind: "puzzle", on: FRONT, width: 60, height: 40, across: 3, up: 2, numbered: true }]);
+    const puzzle = s.pieces.find(({ fitting }) => fitting === "p");
+    const numbers = (puzzle?.strokes ?? []).filter(({ face }) => face === "back");
+    expect(numbers).toHaveLength(6);
+    const { left, right, bottom, top } = boundsOf(flatten(puzzle?.outline[0] ?? []));
+    // like a page, from behind too: the first stands in the first piece, at the upper left of the face
+    const middles = numbers.map(({ path }) => {
+      const box = boundsOf(flatten(path));
+      return [(box.left + box.right) / 2, (box.bottom + box.top) / 2] as const;
+    });
+    expect(middles.map(([x]) => Math.floor((3 * (x - left)) / (right - left)))).toEqual([0, 1, 2, 0, 1, 2]);
+    expect(middles.map(([, y]) => Math.floor((2 * (y - bottom)) / (top - bottom)))).toEqual([1, 1, 1, 0, 0, 0]);
+  });
+});
+
 describe("what stands past its ground", () => {
   it("is made smaller by a press, by as little as helps, down to a tenth of a mm", () => {
     // a square of 50.5 on a round tag of 60: its diagonal is 71.4, of 85 % of it 60.7, of 70 % 50

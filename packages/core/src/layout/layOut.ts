@@ -161,6 +161,11 @@ export class LayingOut {
     }
   }
 
+  /** What the best nesting comes to, as `worthOf` has it, all papers together. */
+  worth(): number {
+    return this.papers.reduce((sum, { nest }) => sum + (nest && nest.worth < Infinity ? nest.worth : 0), 0);
+  }
+
   /** Looks that were taken. */
   get steps(): number {
     return this.papers.reduce((sum, { nest }) => sum + (nest?.table.looks ?? 0), 0);

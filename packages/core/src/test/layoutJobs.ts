@@ -3,6 +3,31 @@
  * layout takes of paper is measured by them.
  */
 
+import { leastBox } from "../geometry/fit.ts";
+import { boundsOf } from "../geometry/path.ts";
+import type { Size } from "../geometry/point.ts";
+import { GAP_MM, papersOf } from "../layout/papers.ts";
+import type { InHand, LayoutJob } from "../model/layout.ts";
+import { solve } from "../solve.ts";
+
+/** The pieces of a job of one paper as boxes, mm: upright, and the least at any angle; and what is in hand. */
+export function boxesIn(job: LayoutJob): {
+  readonly pieces: readonly { readonly upright: Size; readonly least: Size; readonly copies: number }[];
+  readonly inHand: readonly InHand[];
+  readonly gap: number;
+} {
+  const [paper] = papersOf(
+    job,
+    job.items.map(({ spec }) => solve(spec)),
+  );
+  const pieces = (paper?.parts ?? []).map(({ outlines, copies }) => {
+    const points = outlines.outers.flat();
+    const { left, right, bottom, top } = boundsOf(points);
+    return { upright: { width: right - left, height: top - bottom }, least: leastBox(points), copies };
+  });
+  return { pieces, inHand: paper?.inHand ?? [], gap: job.gap ?? GAP_MM.nest };
+}
+
 /** A job by the name it is spoken of. */
 export interface FixedJob {
   readonly id: string;
