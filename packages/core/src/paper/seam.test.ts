@@ -191,3 +191,20 @@ describe("panels that turn inwards", () => {
     expect(s.pieces[0]?.glue).toHaveLength(2);
   });
 });
+
+const FIGURE = { figure: "rectangle" };
+describe("glue that is looked at again", () => {
+  it("follows an edge that is cut in one of the two pieces, though the other one has stayed as it was", () => {
+    const given = { form: "pop-up-cradle-card", contents: { width: 140, height: 108 }, settings: FIGURE, ...MM };
+    const edge = { id: "e", kind: "edge", on: { panel: "figure" }, which: "right", shape: "scalloped", depth: 4 };
+    const zonesOf = (s: ReturnType<typeof solve>) =>
+      s.pieces.flatMap(({ glue }) => glue.filter(({ panel: id }) => id === "figure").map((g) => g.polygon));
+    const plain = specOf(given);
+    const before = zonesOf(solve(plain));
+    const cut = specOf({ ...given, fittings: [edge] });
+    // the same contents and settings, as they are while the maker tries an edge
+    const after = zonesOf(solve({ ...plain, ...(cut.fittings && { fittings: cut.fittings }) }));
+    expect(after).not.toEqual(before);
+    expect(after).toEqual(zonesOf(solve(cut)));
+  });
+});
