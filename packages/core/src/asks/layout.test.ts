@@ -195,6 +195,10 @@ describe("a layout", () => {
     const problem = (fixed: object) => searchFor({ ...job, fixed: [{ ...job.fixed[0], ...fixed } as never] });
     expect(problem({ piece: "hat" })).toMatchObject({ ok: false, problems: [{ field: "fixed.0.piece" }] });
     expect(problem({ copy: 9 })).toMatchObject({ ok: false, problems: [{ field: "fixed.0.copy" }] });
+    // 60 × 40 turned by a quarter reaches from 171 to 211 of 210
+    expect(problem({ x: 171 })).toMatchObject({ ok: false, problems: [{ field: "fixed.0.x" }] });
+    expect(problem({ x: 170 })).toMatchObject({ ok: true });
+    expect(problem({ sheet: 5000 })).toMatchObject({ ok: false, problems: [{ field: "fixed.0.sheet" }] });
     expect(searchFor({ ...job, fixed: [...job.fixed, ...job.fixed] })).toMatchObject({ ok: false });
   });
 

@@ -3,6 +3,7 @@ import { LayingOut, lessPaper } from "../layout/layOut.ts";
 import { find } from "../catalogue/entry.ts";
 import { mats } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
+import { putOff } from "../layout/papers.ts";
 import { stockName } from "../layout/trimPlan.ts";
 import type { Layout, LayoutJob, Stopped } from "../model/layout.ts";
 import type { Spec } from "../model/spec.ts";
@@ -34,6 +35,21 @@ export function searchFor(job: LayoutJob, start?: Layout): LayoutSearch {
     const free = { given: String(copy), allowed: "each copy of a piece once" };
     return isTwice ? [{ field: `${field}.copy`, code: "not-allowed", facts: free }] : [];
   });
+  if (problems.length === 0)
+    for (const { fixed, what, sheets } of putOff(job, drawings)) {
+      const { sheet, x, y } = job.fixed[fixed] ?? { sheet: 0, x: 0, y: 0 };
+      const field = `fixed.${String(fixed)}`;
+      if (what === "sheet") {
+        const facts = { minCount: 0, maxCount: sheets - 1, given: sheet };
+        problems.push({ field: `${field}.sheet`, code: "too-large", facts });
+      } else {
+        const facts = {
+          given: `${String(x)}, ${String(y)}`,
+          allowed: "places where all of the piece lies on its sheet",
+        };
+        problems.push({ field: `${field}.x`, code: "not-allowed", facts });
+      }
+    }
   return problems.length > 0 ? { ok: false, problems } : { ok: true, search: new LayingOut(job, drawings, start) };
 }
 

@@ -412,6 +412,9 @@ describe("words", () => {
     const piece = s.pieces.find((p) => p.fitting === "w");
     expect(piece?.outline).toHaveLength(1);
     expect(prove(s).ok).toBe(true);
+    // they are as fine as they are set: nothing is said of what lies between their own lines
+    const small = card([{ id: "w", kind: "lettering", on: FRONT, text: "Bees", typeface: "script", size: 9 }]);
+    expect(codes(small).filter((code) => code.startsWith("fine."))).toEqual([]);
   });
 
   it("over a score are told, and brought away from it", () => {

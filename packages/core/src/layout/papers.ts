@@ -119,6 +119,43 @@ export function papersOf(job: LayoutJob, drawings: readonly Pick<Drawing, "spec"
   });
 }
 
+/** mm that a piece may be put past its sheet's edge: a hand's and a ruler's rounding. */
+const PAST_MM = 0.05;
+
+/** What is put on a sheet that is not there, or past the edge of one: its number among what is put, and how many sheets there are. */
+interface PutOff {
+  readonly fixed: number;
+  readonly what: "sheet" | "place";
+  readonly sheets: number;
+}
+
+/** All that is put where it cannot lie. */
+export function putOff(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" | "pieces">[]): PutOff[] {
+  const papers = papersOf(job, drawings);
+  return job.fixed.flatMap((put, fixed): PutOff[] => {
+    const paper = papers.find(({ parts }) => parts.some((p) => p.item === put.item && p.piece.id === put.piece));
+    // of a paper that is not laid nothing is wrong
+    if (!paper) return [];
+    const sheets = paper.inHand.flatMap(({ count, width, height }) =>
+      Array.from({ length: Math.min(count, put.sheet + 1) }, () => ({ width, height })),
+    );
+    const sheet = sheets[put.sheet];
+    if (!sheet) return [{ fixed, what: "sheet", sheets: sheets.length }];
+    const [lying] = fixedOn({ ...job, fixed: [put], obstacles: [] }, paper.parts);
+    const part = lying && typeof lying.part === "number" ? nth(paper.parts, lying.part) : undefined;
+    if (!lying || !part) return [];
+    const { left, bottom, right, top } = boundsOf(
+      part.outlines.outers.flatMap((ring) => turnedRing(ring, lying.rotation)),
+    );
+    const isOn =
+      lying.x + left > -PAST_MM &&
+      lying.y + bottom > -PAST_MM &&
+      lying.x + right < sheet.width + PAST_MM &&
+      lying.y + top < sheet.height + PAST_MM;
+    return isOn ? [] : [{ fixed, what: "place", sheets: sheets.length }];
+  });
+}
+
 /** What lies where it was put, and what nothing may lie on. */
 function fixedOn(job: LayoutJob, parts: readonly LaidPart[]): NestFixed[] {
   const put = [...job.fixed]
