@@ -83,6 +83,30 @@ describe("a layout that was stopped", () => {
     const more = jobOf({ ...given, gap: 3, effort: 1000 });
     expect(complaints(more, on(more))).toEqual([]);
   });
+
+  it("keeps what a hand has locked in it, and lays the rest round that", () => {
+    const job = jobOf({ items: [plate(60, 40, 12)], sheet: "iso-a4", effort: 20_000 });
+    const first = laid(job);
+    const [sheet] = first.sheets;
+    if (!sheet) throw new Error("no sheet");
+    // the fifth copy is put in the middle, over others
+    const placements = sheet.placements.map((p) =>
+      p.copy === 5 ? { ...p, x: 75, y: 130, rotation: 0, locked: true as const } : p,
+    );
+    const ready = searchFor(job, { ...first, sheets: [{ ...sheet, placements }] });
+    const again = ready.ok ? layOut(job, ready.search) : undefined;
+    if (!again) throw new Error("nothing was laid");
+    expect(complaints(job, again)).toEqual([]);
+    expect(again.sheets.flatMap((s) => s.placements).find(({ copy }) => copy === 5)).toMatchObject({
+      ...{ x: 75, y: 130, rotation: 0, locked: true },
+    });
+    expect(
+      again.sheets
+        .flatMap((s) => s.placements)
+        .map(({ copy }) => copy)
+        .sort((a, b) => a - b),
+    ).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
+  });
 });
 
 describe("random jobs", () => {

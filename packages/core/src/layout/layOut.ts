@@ -22,7 +22,17 @@ import type { Drawing } from "../model/solution.ts";
 import { nth } from "../units/nth.ts";
 import { areaBound } from "./bound.ts";
 import { Nest } from "./nest.ts";
-import { type Blanked, blanksOf, GAP_MM, type LaidPart, nestJobOf, type Paper, papersOf } from "./papers.ts";
+import {
+  type Blanked,
+  blanksOf,
+  GAP_MM,
+  type LaidPart,
+  nestJobOf,
+  type Paper,
+  papersOf,
+  slotsIn,
+  withLocked,
+} from "./papers.ts";
 import { spareOf } from "./spare.ts";
 import { blankCells, freeCells, type StraightCell, type StraightPlan, straightPlans } from "./straight.ts";
 import { anglesOf, type NestPart, type NestPlace, type NestSheet, Table } from "./table.ts";
@@ -128,9 +138,10 @@ export class LayingOut {
 
   /**
    * @param drawings one for each item, with a piece for every name
-   * @param start a layout of the same job that is gone on from: what is sound of it is never made worse
+   * @param start a layout of the same job that is gone on from: what is locked in it stays, and if it is sound it is never made worse
    */
-  constructor(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" | "pieces">[], start?: Layout) {
+  constructor(given: LayoutJob, drawings: readonly Pick<Drawing, "spec" | "pieces">[], start?: Layout) {
+    const job = start ? withLocked(given, start, drawings) : given;
     this.job = job;
     this.papers = papersOf(job, drawings).map(
       (paper) => new OnePaper(paper, job, start && placesFrom(start, paper, job)),
@@ -209,26 +220,26 @@ function copyNumbers(job: LayoutJob, { item, piece, copies }: LaidPart): number[
   return [...put, ...others];
 }
 
-/** A layout's places on one paper, as a search has them; none where it is of another job. */
-function placesFrom({ sheets }: Layout, paper: Paper, job: LayoutJob): NestPlace[] {
+/** A layout's places on one paper, as a search has them, but for what is put; none where it is of another job. */
+function placesFrom(layout: Layout, paper: Paper, job: LayoutJob): NestPlace[] {
   const numbers = paper.parts.map((part) => copyNumbers(job, part));
-  const used = new Map<number, number>();
-  const firsts = paper.sheets.map((_, k) => paper.sheets.slice(0, k).reduce((sum, { count }) => sum + count, 0));
-  const places = sheets
-    .filter(({ stock }) => stock === paper.stock)
-    .flatMap(({ from, placements }): (NestPlace | undefined)[] => {
-      const kind = paper.inHand.findIndex(({ id }) => id === from.id);
-      const before = used.get(kind) ?? 0;
-      used.set(kind, before + 1);
-      if (kind < 0 || before >= nth(paper.sheets, kind).count) return [undefined];
-      return placements.map(({ item, piece, copy, x, y, rotation }) => {
+  const slots = slotsIn(layout, paper);
+  const places = layout.sheets.flatMap(({ stock, placements }, i): (NestPlace | undefined)[] => {
+    if (stock !== paper.stock) return [];
+    const slot = nth(slots, i);
+    return placements
+      .filter((p) => !isPut(job, p))
+      .map(({ item, piece, copy, x, y, rotation }) => {
         const part = paper.parts.findIndex((p) => p.item === item && p.piece.id === piece);
         const number = numbers[part]?.indexOf(copy) ?? -1;
-        return number < 0 ? undefined : { part, copy: number, slot: nth(firsts, kind) + before, x, y, rotation };
+        return number < 0 || slot < 0 ? undefined : { part, copy: number, slot, x, y, rotation };
       });
-    });
+  });
   return places.every((place) => place !== undefined) ? places : [];
 }
+
+const isPut = ({ fixed }: LayoutJob, { item, piece, copy }: Placement): boolean =>
+  fixed.some((f) => f.item === item && f.piece === piece && f.copy === copy);
 
 /** One paper's sheets, what is left over, and what it takes. */
 function laidOn(one: OnePaper, kind: "trim" | "nest", places: Places, job: LayoutJob) {

@@ -4,7 +4,7 @@ import { leastBox } from "../geometry/fit.ts";
 import { type Outlines, turnedRing } from "../geometry/noFit.ts";
 import { areaOf, boundsOf } from "../geometry/path.ts";
 import { direction, distance, type Size } from "../geometry/point.ts";
-import type { Grain, InHand, LayoutJob, Turning } from "../model/layout.ts";
+import type { FixedPlace, Grain, InHand, Layout, LayoutJob, Placement, Turning } from "../model/layout.ts";
 import { type Piece, takesPaper } from "../model/piece.ts";
 import type { Drawing } from "../model/solution.ts";
 import type { Stock } from "../model/spec.ts";
@@ -53,7 +53,8 @@ export function grainOf({ folds }: Pick<Piece, "folds">): Grain {
   return longest && Math.abs(direction(longest.from, longest.to)[1]) < UPRIGHT ? "width" : "height";
 }
 
-const outlinesOf = ({ outline }: Piece): Outlines => ({
+/** The polygons by which a piece is laid: all of its paper is in them. */
+export const outlinesOf = ({ outline }: Pick<Piece, "outline">): Outlines => ({
   outers: outline.slice(0, 1).map((loop) => outward(loop)),
   holes: outline.slice(1).map((loop) => outward(loop, true)),
 });
@@ -117,6 +118,37 @@ export function papersOf(job: LayoutJob, drawings: readonly Pick<Drawing, "spec"
     }));
     return { stock: name, parts, inHand, sheets, fixed };
   });
+}
+
+/** Where the sheets of a layout are among those of a paper, in the order they are used; −1 for one that is none of it. */
+export function slotsIn({ sheets }: Layout, { stock, inHand, sheets: kinds }: Paper): number[] {
+  const used = new Map<number, number>();
+  return sheets.map(({ stock: of, from }) => {
+    const kind = of === stock ? inHand.findIndex(({ id }) => id === from.id) : -1;
+    const before = used.get(kind) ?? 0;
+    used.set(kind, before + 1);
+    if (kind < 0 || before >= nth(kinds, kind).count) return -1;
+    return kinds.slice(0, kind).reduce((sum, { count }) => sum + count, before);
+  });
+}
+
+/** The job with what is locked in a layout of it lying where it lies there. */
+export function withLocked(
+  job: LayoutJob,
+  layout: Layout,
+  drawings: readonly Pick<Drawing, "spec" | "pieces">[],
+): LayoutJob {
+  const slots = papersOf(job, drawings).map((paper) => slotsIn(layout, paper));
+  const put = (p: Placement): boolean =>
+    job.fixed.some((f) => f.item === p.item && f.piece === p.piece && f.copy === p.copy);
+  const locked = layout.sheets.flatMap(({ placements }, i): FixedPlace[] => {
+    const sheet = slots.map((paper) => nth(paper, i)).find((slot) => slot >= 0);
+    if (sheet === undefined) return [];
+    return placements
+      .filter((p) => p.locked && !put(p))
+      .map(({ item, piece, copy, x, y, rotation }) => ({ item, piece, copy, sheet, x, y, rotation, at: "origin" }));
+  });
+  return { ...job, fixed: [...job.fixed, ...locked] };
 }
 
 /** mm that a piece may be put past its sheet's edge: a hand's and a ruler's rounding. */

@@ -198,6 +198,15 @@ export function anglesOf(part: NestPart, sheets: readonly NestSheet[]): number[]
   );
 }
 
+/** Outlines grown by half the gap that is kept between two of them, mm: outwards, with few corners. */
+export function withGap({ outers, holes }: Outlines, gap: number): Outlines {
+  const all = grown([...outers, ...holes], gap / 2, ROUND_MM).map((ring) => fewer(ring, THIN_MM));
+  return {
+    outers: all.filter((ring) => ringArea(ring) > 0),
+    holes: all.filter((ring) => ringArea(ring) < -OPENING_MM2),
+  };
+}
+
 export class Table {
   readonly job: NestJob;
   readonly angles: number[] = [...QUARTERS];
@@ -285,12 +294,9 @@ export class Table {
   }
 
   private kindOfOutlines(outlines: Outlines, degrees: readonly number[], grain?: Grain): Kind {
-    const all = grown([...outlines.outers, ...outlines.holes], this.job.gap / 2, ROUND_MM).map((r) =>
-      fewer(r, THIN_MM),
-    );
     const rings: Rings = [...outlines.outers, ...outlines.holes];
     return {
-      grown: { outers: all.filter((r) => ringArea(r) > 0), holes: all.filter((r) => ringArea(r) < -OPENING_MM2) },
+      grown: withGap(outlines, this.job.gap),
       area: rings.reduce((sum, ring) => sum + ringArea(ring), 0),
       boxes: this.angles.map((a) => boundsOf(outlines.outers.flatMap((r) => turnedRing(r, a)))),
       turns: [...new Set(degrees.map((a) => this.angle(a)))],

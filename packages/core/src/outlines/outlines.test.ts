@@ -68,6 +68,13 @@ describe("an SVG file", () => {
     expect(readSvg(svg('<path d="M0 0L10 0L0 0"/>')).outlines.map((o) => o.closed)).not.toContain(true);
   });
 
+  it("rounds the corners of a rectangle inside its box: 20 × 10 with 3 all round lacks (4 − π)·9 of its area", () => {
+    const [outline] = readSvg(svg('<rect x="5" y="6" width="20" height="10" rx="3"/>')).outlines;
+    expect(Math.abs(areaOf(outline?.path ?? []))).toBeCloseTo(200 - (4 - Math.PI) * 9, 1);
+    const { left, right, bottom, top } = boundsOf(flatten(outline?.path ?? []));
+    expect([left, right, top - bottom].map((v) => Number(v.toFixed(3)))).toEqual([5, 25, 10]);
+  });
+
   it("leaves out what is hidden, written, pictured or elsewhere, and says so", () => {
     const read = readSvg(
       svg(`<rect width="5" height="5" display="none"/><rect width="5" height="5" style="visibility:hidden"/><text>Hi</text>
