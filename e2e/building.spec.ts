@@ -119,7 +119,7 @@ test("sheets cut free: better as it is looked for, and gone on from after the wi
   await page.getByRole("button", { name: "Cut free" }).click();
   const said = page.getByRole("region", { name: "Sheets cut free" }).getByRole("heading", { level: 2 });
   await expect(said).toHaveText(/^\d+ sheets cut free, \d+ with straight cuts$/u);
-  await expect(page.getByRole("img", { name: /^Sheet of 297.×.420.mm with \d+ pieces$/u }).first()).toBeVisible();
+  await expect(page.getByRole("group", { name: /^Sheet of 297.×.420.mm with \d+ pieces$/u }).first()).toBeVisible();
   const sheets = async (): Promise<number> => Number(/^\d+/u.exec((await said.textContent()) ?? "")?.[0]);
   const before = await sheets();
   await expect(page.getByText("Saved", { exact: true })).toBeVisible();

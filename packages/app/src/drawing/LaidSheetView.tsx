@@ -1,7 +1,9 @@
 /** A laid sheet from above, true to scale: what lies on it as it is cut, on a mat where there is one. */
 import { boundsOf, catalogue, find, holds, type LaidSheet, type Placement, type Point } from "@cut-fold/core";
+import { memo } from "react";
 import type { LaidShape } from "../workers/layOutDraft.ts";
 import { colour } from "../theme/theme.ts";
+import { type InHandNow, type PutTo, useLaidHand } from "./useLaidHand.ts";
 
 interface LaidSheetViewProps {
   readonly sheet: LaidSheet;
@@ -15,6 +17,11 @@ interface LaidSheetViewProps {
   readonly across: string;
   readonly up: string;
   readonly label: string;
+  /** the piece that is chosen, by its number on this sheet */
+  readonly chosen: number | undefined;
+  readonly onChoose: (index: number) => void;
+  /** a piece has been put where it may lie */
+  readonly onMoved: (index: number, to: PutTo) => void;
 }
 
 /** px beside a sheet for its figures. */
@@ -24,15 +31,18 @@ const MAT = { line: 10, past: 8 } as const;
 /** px of a piece's box that its name needs. */
 const NAMED = { long: 64, short: 18 } as const;
 
-export function LaidSheetView({ sheet, shapes, faceOf, wide, tall, across, up, label }: LaidSheetViewProps) {
+export function LaidSheetView(props: LaidSheetViewProps) {
+  const { sheet, shapes, faceOf, wide, tall, across, up, label, chosen, onChoose, onMoved } = props;
   const mat = find(catalogue.mats, sheet.from.mat ?? "");
   const past = mat ? MAT.past : 0;
   const { width: matWide, height: matTall } = mat ?? sheet;
   const [width, height] = [matWide + 2 * past, matTall + 2 * past];
   const k = Math.min((wide - PAD) / width, (tall - PAD) / height);
   const [w, h] = [width * k, height * k];
+  const hand = useLaidHand(sheet, shapes, k, onMoved);
+  const shown = withHeld(sheet, hand.now);
   return (
-    <svg width={w + PAD + 2} height={h + PAD + 4} role="img" aria-label={label}>
+    <svg width={w + PAD + 2} height={h + PAD + 4} role="group" aria-label={label}>
       <text x={1 + w / 2} y={16} textAnchor="middle" className="laid-side">
         {across}
       </text>
@@ -66,19 +76,44 @@ export function LaidSheetView({ sheet, shapes, faceOf, wide, tall, across, up, l
             vectorEffect="non-scaling-stroke"
           />
         ))}
-        {sheet.placements.map((placement) => (
-          <Laid
+        {shown.placements.map((placement, i) => (
+          <g
             key={`${placement.piece}/${String(placement.copy)}`}
-            placement={placement}
-            shape={shapes.get(placement.piece)}
-            face={faceOf(placement.piece)}
-          />
+            className={i === chosen ? "laid-piece laid-chosen" : "laid-piece"}
+            tabIndex={0}
+            role="button"
+            aria-pressed={i === chosen}
+            aria-label={`${placement.name}, ${String(placement.copy)}${placement.locked ? ", locked" : ""}`}
+            onFocus={() => onChoose(i)}
+            onPointerDown={(event) => hand.onPointerDown(i, event)}
+            onPointerMove={hand.onPointerMove}
+            onPointerUp={hand.onPointerUp}
+            onPointerCancel={hand.onPointerCancel}
+            onKeyDown={(event) => hand.onKeyDown(i, event)}
+          >
+            <Laid
+              placement={placement}
+              shape={shapes.get(placement.piece)}
+              face={isMet(hand.now, i) ? colour.met : faceOf(placement.piece)}
+            />
+          </g>
         ))}
       </g>
-      <Names sheet={sheet} shapes={shapes} k={k} x={1 + past * k} y={PAD + h - past * k} />
+      <Names sheet={shown} shapes={shapes} k={k} x={1 + past * k} y={PAD + h - past * k} />
     </svg>
   );
 }
+
+/** The sheet with what is in the hand where the hand has it. */
+function withHeld(sheet: LaidSheet, now: InHandNow | undefined): LaidSheet {
+  if (!now) return sheet;
+  const { index, x, y } = now;
+  return { ...sheet, placements: sheet.placements.map((p, i) => (i === index ? { ...p, x, y } : p)) };
+}
+
+/** Whether a piece is in the way of what is in the hand, or is it, where it may not lie. */
+const isMet = (now: InHandNow | undefined, i: number): boolean =>
+  now !== undefined && !now.isFree && (now.index === i || now.meets.includes(i));
 
 /** The mat under a sheet: its cuttable area, lower left on lower left, and its rim with marks. */
 function Mat({ width, height }: { readonly width: number; readonly height: number }) {
@@ -114,8 +149,8 @@ interface LaidProps {
   readonly face: string;
 }
 
-/** A piece where it lies: its paper, its outline as it is cut, and what is made on it in a fine line. */
-function Laid({ placement: { x, y, rotation }, shape, face }: LaidProps) {
+/** A piece where it lies: its paper, its outline as it is cut, and what is made on it in a fine line; locked, a thicker one. */
+const Laid = memo(function Laid({ placement: { x, y, rotation, locked }, shape, face }: LaidProps) {
   if (!shape) return null;
   return (
     <g transform={`translate(${String(x)} ${String(y)}) rotate(${String(rotation)})`}>
@@ -124,13 +159,13 @@ function Laid({ placement: { x, y, rotation }, shape, face }: LaidProps) {
         fill={face}
         fillRule="evenodd"
         stroke={colour.ink}
-        strokeWidth={1.3}
+        strokeWidth={locked ? 2.6 : 1.3}
         vectorEffect="non-scaling-stroke"
       />
       <path d={shape.inner} fill="none" stroke={colour.soft} strokeWidth={0.7} vectorEffect="non-scaling-stroke" />
     </g>
   );
-}
+});
 
 interface NamesProps {
   readonly sheet: LaidSheet;
@@ -156,6 +191,7 @@ function Names({ sheet, shapes, k, x, y }: NamesProps) {
       <text
         key={`${placement.piece}/${String(placement.copy)}`}
         className="laid-name"
+        pointerEvents="none"
         textAnchor="middle"
         dy="0.35em"
         transform={`translate(${String(x + middle[0] * k)} ${String(y - middle[1] * k)})${wide < NAMED.long ? " rotate(-90)" : ""}`}

@@ -12,10 +12,11 @@ import { hire } from "./hire.ts";
 import { keepRow } from "./keeping.ts";
 
 /**
- * How a search stands: it runs; it has used its time; nothing more is found; the maker has stopped it; the window was closed
- * meanwhile; it could not be worked out.
+ * How a search stands: it runs; it has used its time; nothing more is found; the maker has stopped it, or moved something by hand;
+ * the window was closed meanwhile; it could not be worked out.
  */
-export type LayingState = "running" | "time" | "done" | "stopped" | "closed" | "failed";
+const STATES = ["running", "time", "done", "stopped", "moved", "closed", "failed"] as const;
+export type LayingState = (typeof STATES)[number];
 
 /** A draft's layout as it is known by now. */
 export interface Laying {
@@ -28,6 +29,8 @@ export interface Laying {
   /** of the time it is given, from 0 to 1 */
   readonly share: number;
   readonly shapes: readonly LaidShape[];
+  /** layouts that a hand has changed since, the last one last: what is taken back */
+  readonly past: readonly Layout[];
 }
 
 /** ms a search is given at first, and when the maker asks for more. */
@@ -55,7 +58,7 @@ const layoutSchema = z.looseObject({
 });
 const keptSchema = z.looseObject({
   asked: z.string(),
-  state: z.enum(["running", "time", "done", "stopped", "closed", "failed"]),
+  state: z.enum(STATES),
   nest: layoutSchema,
   trim: layoutSchema.optional(),
 });
@@ -113,11 +116,12 @@ async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
   now = mine;
   kept = undefined;
   worker.letGo();
-  change({ state: "running", share: 0 });
   const { laying } = useLaying.getState();
+  change({ state: "running", share: 0, past: [] });
   const onNews = proxy((news: LaidNews): Promise<void> => {
     if (now === mine) {
-      change(news);
+      const { trim = laying?.trim, ...rest } = news;
+      change({ ...rest, trim });
       keep(false);
     }
     return Promise.resolve();
@@ -147,7 +151,7 @@ export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promi
     return shown?.id === mine.id && shown.asked === mine.asked;
   };
   useLaying.setState({
-    laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [] },
+    laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [], past: [] },
   });
   const known = await recalled(id, asked);
   if (!isMine()) return;
@@ -182,4 +186,25 @@ export function leaveLaying(): void {
   change({ state: "closed" });
   keep(true);
   useLaying.setState({ laying: undefined });
+}
+
+/** Puts another layout in the place of the one that is there: a hand has moved something. Searching ends. */
+export function putLaid(nest: Layout): void {
+  const { laying } = useLaying.getState();
+  if (!laying?.nest) return;
+  if (now) {
+    now = undefined;
+    worker.letGo();
+  }
+  change({ nest, past: [...laying.past, laying.nest], state: "moved" });
+  keep(true);
+}
+
+/** Takes back what a hand has done last. */
+export function takeBackLaid(): void {
+  const { laying } = useLaying.getState();
+  const nest = laying?.past.at(-1);
+  if (!laying || !nest || now) return;
+  change({ nest, past: laying.past.slice(0, -1), state: "moved" });
+  keep(true);
 }

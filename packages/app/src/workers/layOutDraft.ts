@@ -3,6 +3,8 @@ import {
   eachNamed,
   jobFor,
   type Layout,
+  type Outlines,
+  outlinesOf,
   type OwnLayout,
   pathData,
   type Piece,
@@ -21,8 +23,8 @@ export interface LaidShape {
   readonly outline: string;
   /** scores and what else is made on it */
   readonly inner: string;
-  /** the preset of its own paper, where it has one */
-  readonly stock?: string;
+  /** the polygons by which it is laid */
+  readonly outlines: Outlines;
 }
 
 /** What a search has come to by now. */
@@ -42,10 +44,10 @@ const breath = (): Promise<void> =>
     setTimeout(resolve);
   });
 
-const shapeOf = ({ id, name, outline, lines, stock }: Piece): LaidShape => ({
+const shapeOf = ({ id, name, outline, lines }: Piece): LaidShape => ({
   ...{ piece: id, name, outline: outline.map(pathData).join("") },
   inner: lines.map(({ path }) => pathData(path)).join(""),
-  ...(stock?.preset !== undefined && { stock: stock.preset }),
+  outlines: outlinesOf({ outline }),
 });
 
 export const layingApi = {

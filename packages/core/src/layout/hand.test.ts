@@ -5,7 +5,7 @@ import { describe, expect, it } from "vitest";
 import type { Ring } from "../geometry/areas.ts";
 import { turnedRing } from "../geometry/noFit.ts";
 import { runs } from "../test/runs.ts";
-import { Hand, type Lying, moved } from "./hand.ts";
+import { Hand, type Lying, moved, turnedAbout } from "./hand.ts";
 
 const rectangle = (width: number, height: number): Ring => [
   [0, 0],
@@ -76,6 +76,12 @@ describe("a piece in the hand", () => {
     expect(large.at(0, 0, 5)).toEqual({ x: 0, y: 0, isFree: false });
     const just = new Hand(held(rectangle(200, 30)), [], A4, 2, 5);
     expect(just.at(3, 40, 5)).toMatchObject({ x: 5, isFree: true });
+  });
+
+  it("turns about the middle of its box", () => {
+    // 40 × 30 at 10, 20: its middle is 30, 35; turned by a quarter its origin is at its lower right
+    const to = turnedAbout({ outlines: { outers: [rectangle(40, 30)], holes: [] }, x: 10, y: 20, rotation: 0 }, 90);
+    expect(to).toEqual({ x: 45, y: 15 });
   });
 
   it("once it is let go stays there, and what is left of the sheet is looked for anew", () => {

@@ -209,6 +209,18 @@ export class Hand {
   }
 }
 
+/** Where the origin of a piece comes to when it is turned to another angle about the middle of its box. */
+export function turnedAbout(
+  { outlines, x, y, rotation }: Lying,
+  to: number,
+): { readonly x: number; readonly y: number } {
+  const [was, is] = [boxOf(outlines, rotation), boxOf(outlines, to)];
+  return {
+    x: x + (was.left + was.right - is.left - is.right) / 2,
+    y: y + (was.bottom + was.top - is.bottom - is.top) / 2,
+  };
+}
+
 /**
  * A sheet on which one copy has been moved: it is locked there, what is left over is looked for anew, and straight cuts are none any
  * more.

@@ -192,19 +192,43 @@ describe("panels that turn inwards", () => {
   });
 });
 
-const FIGURE = { figure: "rectangle" };
 describe("glue that is looked at again", () => {
-  it("follows an edge that is cut in one of the two pieces, though the other one has stayed as it was", () => {
-    const given = { form: "pop-up-cradle-card", contents: { width: 140, height: 108 }, settings: FIGURE, ...MM };
-    const edge = { id: "e", kind: "edge", on: { panel: "figure" }, which: "right", shape: "scalloped", depth: 4 };
-    const zonesOf = (s: ReturnType<typeof solve>) =>
-      s.pieces.flatMap(({ glue }) => glue.filter(({ panel: id }) => id === "figure").map((g) => g.polygon));
-    const plain = specOf(given);
-    const before = zonesOf(solve(plain));
-    const cut = specOf({ ...given, fittings: [edge] });
-    // the same contents and settings, as they are while the maker tries an edge
-    const after = zonesOf(solve({ ...plain, ...(cut.fittings && { fittings: cut.fittings }) }));
-    expect(after).not.toEqual(before);
-    expect(after).toEqual(zonesOf(solve(cut)));
+  it.each([
+    // the figure is glued on the riser, the pouch's walls on its back
+    [
+      "the one",
+      { form: "pop-up-cradle-card", contents: { width: 140, height: 108 }, settings: { figure: "rectangle" } },
+      "figure",
+      "figure",
+    ],
+    ["the other", { form: "tapered-pouch", contents: { preset: "gift-card" } }, "back", "lower"],
+  ])(
+    "follows an edge that is cut in %s of the two pieces, though the other one has stayed",
+    (_, form, ground, glued) => {
+      const given = { ...form, ...MM };
+      const side = ground === "back" ? "bottom" : "right";
+      const edge = { id: "e", kind: "edge", on: { panel: ground }, which: side, shape: "scalloped", depth: 6 };
+      const zonesOf = (s: ReturnType<typeof solve>) =>
+        s.pieces.flatMap(({ glue }) => glue.filter(({ panel: id }) => id === glued).map((g) => g.polygon));
+      const plain = specOf(given);
+      const before = zonesOf(solve(plain));
+      const cut = specOf({ ...given, fittings: [edge] });
+      // the same contents and settings, as they are while the maker tries an edge
+      const after = zonesOf(solve({ ...plain, ...(cut.fittings && { fittings: cut.fittings }) }));
+      expect(after).not.toEqual(before);
+      expect(after).toEqual(zonesOf(solve(cut)));
+    },
+  );
+});
+
+describe("the widest tape", () => {
+  it("lies along the fold of the shallower of two panels: a tab of 12.7 less a margin of 1.5 on either side", () => {
+    const widest = (form: string, panelId: string): number | undefined =>
+      solve(specOf({ form, contents: { preset: "gift-card" } }))
+        .pieces.flatMap(({ glue }) => glue)
+        .find((g) => g.panel === panelId)?.widestTape;
+    // the folder's tabs are glued on its back, the pouch's on a back that is a piece of its own
+    expect(widest("gift-card-folder", "left")).toBeCloseTo(9.7, 1);
+    expect(widest("tapered-pouch", "left")).toBeCloseTo(9.7, 1);
   });
 });

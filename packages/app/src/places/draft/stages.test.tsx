@@ -309,7 +309,9 @@ describe("sheets cut free", () => {
   it("say what they save against straight cuts, and keep what was found for the next visit", async () => {
     const maker = await visit("/draft/demo-crisp-pouch/sheets?stage=paper");
     await maker.click(screen.getByRole("button", { name: "Cut free" }));
-    const [first] = await within(free()).findAllByRole("img", { name: /^Sheet of 297\s×\s420\smm with \d+ pieces$/u });
+    const [first] = await within(free()).findAllByRole("group", {
+      name: /^Sheet of 297\s×\s420\smm with \d+ pieces$/u,
+    });
     expect(first).toBeDefined();
     expect(within(free()).getByRole("heading", { level: 2 }).textContent).toMatch(/^\d+ sheets cut free/u);
     // it is stopped, or has used its time
@@ -320,7 +322,7 @@ describe("sheets cut free", () => {
     useLaying.setState({ laying: undefined });
     await maker.click(screen.getByRole("tab", { name: "Sheets" }));
     await maker.click(screen.getByRole("button", { name: "Cut free" }));
-    await within(free()).findAllByRole("img");
+    await within(free()).findAllByRole("group", { name: /^Sheet/u });
     expect(within(free()).getByRole("heading", { level: 2 }).textContent).toBe(found);
     expect(within(free()).queryByRole("progressbar")).toBeNull();
     // gone on from the best so far: never worse
@@ -333,9 +335,9 @@ describe("sheets cut free", () => {
 
   it("lie on a mat as far as it can be cut, and say of what is too large what would do", async () => {
     const maker = await visit("/draft/demo-crisp-pouch/sheets?stage=paper&cut=free");
-    await within(free()).findAllByRole("img");
+    await within(free()).findAllByRole("group", { name: /^Sheet/u });
     await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-12x12");
-    await within(free()).findAllByRole("img", { name: /^Sheet of 290\s×\s290\smm/u });
+    await within(free()).findAllByRole("group", { name: /^Sheet of 290\s×\s290\smm/u });
     await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-4.5x12");
     const [refused] = await within(free()).findAllByRole("alert");
     expect(refused?.textContent).toMatch(/Pouch, 24 of them: too large for what is in hand\. .* would do/u);

@@ -7,6 +7,7 @@ import {
   type LaidSheet,
   type Layout,
   type OwnLayout,
+  type Placement,
   sayLeft,
   sayPapers,
   saySaving,
@@ -14,10 +15,21 @@ import {
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
-import { useEffect, useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { type PutTo, turnedByQuarter } from "../../../drawing/useLaidHand.ts";
+import { tell } from "../../../parts/tell.tsx";
 import { LaidSheetView } from "../../../drawing/LaidSheetView.tsx";
 import { Choice } from "../../../parts/Choice.tsx";
-import { type Laying, layOutDraft, layOutLonger, leaveLaying, stopLaying, useLaying } from "../../../store/laying.ts";
+import {
+  type Laying,
+  layOutDraft,
+  layOutLonger,
+  leaveLaying,
+  putLaid,
+  stopLaying,
+  takeBackLaid,
+  useLaying,
+} from "../../../store/laying.ts";
 import { useOffcuts } from "../../../store/offcuts.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { type PaperColours, pieceColours } from "../../../theme/colours.ts";
@@ -90,10 +102,11 @@ function Saying({ laying }: { readonly laying: Laying | undefined }) {
   );
 }
 
-const STATES: Readonly<Record<Exclude<Laying["state"], "running">, string>> = {
+const SAID: Readonly<Record<Exclude<Laying["state"], "running">, string>> = {
   time: "The best that was found in this time.",
   done: "Nothing better is to be found.",
   stopped: "Stopped: the best that was found until then.",
+  moved: "What you have moved is locked where it lies.",
   closed: "Stopped when it was left: the best that was found until then.",
   failed: "This could not be laid out. Is the server running?",
 };
@@ -120,7 +133,7 @@ function Progress({ laying, spec, own }: ProgressProps) {
     );
   return (
     <div className="free-state" role="status">
-      <span>{STATES[laying.state]}</span>
+      <span>{SAID[laying.state]}</span>
       {laying.state === "done" ? null : (
         <Button
           size="small"
@@ -128,9 +141,14 @@ function Progress({ laying, spec, own }: ProgressProps) {
             void layOutLonger(spec, own);
           }}
         >
-          {laying.state === "failed" ? "Try again" : "Look longer"}
+          {laying.state === "failed" ? "Try again" : laying.state === "moved" ? "Lay the rest anew" : "Look longer"}
         </Button>
       )}
+      {laying.past.length > 0 ? (
+        <Button size="small" onClick={takeBackLaid}>
+          Take it back
+        </Button>
+      ) : null}
     </div>
   );
 }
@@ -161,6 +179,12 @@ function alike(sheets: readonly LaidSheet[]): { readonly sheet: LaidSheet; reado
 const ALONE = { wide: 470, tall: 500 } as const;
 const AMONG = { wide: 300, tall: 330 } as const;
 
+/** A piece that is chosen: its sheet, and its number there. */
+interface Chosen {
+  readonly sheet: string;
+  readonly index: number;
+}
+
 function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
   const { grid } = solution;
   const display = useDisplay(grid);
@@ -172,6 +196,21 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
     return made ? pieceColours(made, colours).face : colours.face;
   };
   const room = groups.length === 1 ? ALONE : AMONG;
+  const [chosen, setChosen] = useState<Chosen>();
+  const change = (id: string, index: number, how: (sheet: LaidSheet, copy: Placement) => LaidSheet): void => {
+    putLaid({
+      ...nest,
+      sheets: nest.sheets.map((sheet) => {
+        const copy = sheet.id === id ? sheet.placements[index] : undefined;
+        return copy ? how(sheet, copy) : sheet;
+      }),
+    });
+  };
+  const onMoved = (id: string, index: number, to: PutTo): void => {
+    void import("@cut-fold/core/hand").then(({ moved }) => {
+      change(id, index, (sheet, copy) => moved(sheet, copy, to, (piece) => byId.get(piece)?.outlines));
+    });
+  };
   return (
     <>
       {nest.left.map((left) => (
@@ -189,6 +228,9 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
               {...room}
               across={formatLength(sheet.width, display)}
               up={formatLength(sheet.height, display)}
+              chosen={chosen?.sheet === sheet.id ? chosen.index : undefined}
+              onChoose={(index) => setChosen({ sheet: sheet.id, index })}
+              onMoved={(index, to) => onMoved(sheet.id, index, to)}
               label={`Sheet of ${formatSize(sheet.width, sheet.height, display)} with ${String(sheet.placements.length)} pieces`}
             />
             <figcaption>
@@ -196,6 +238,23 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
               {nest.papers.length > 1 ? <span>{sheet.stock}</span> : null}
               <span>{countedOn(sheet, nameOf)}</span>
               <span>{Math.round(100 * sheet.used)} % of it is used</span>
+              {chosen?.sheet === sheet.id ? (
+                <OfChosen
+                  placement={sheet.placements[chosen.index]}
+                  onTurn={() => {
+                    void turnedByQuarter(sheet, chosen.index, byId).then((to) => {
+                      if (to) onMoved(sheet.id, chosen.index, to);
+                      else tell("There is no room to turn it here. Move it to where there is more, then turn it.");
+                    });
+                  }}
+                  onLock={(isLocked) =>
+                    change(sheet.id, chosen.index, (on, copy) => ({
+                      ...on,
+                      placements: on.placements.map((p) => (p === copy ? locked(p, isLocked) : p)),
+                    }))
+                  }
+                />
+              ) : null}
             </figcaption>
           </figure>
         ))}
@@ -204,6 +263,36 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
         <Offcuts key={stock} offcuts={sparesOf(nest, stock)} grid={grid} paper={stock} />
       ))}
     </>
+  );
+}
+
+const locked = ({ locked: _was, ...placement }: Placement, isLocked: boolean): Placement => ({
+  ...placement,
+  ...(isLocked && { locked: true as const }),
+});
+
+interface OfChosenProps {
+  readonly placement: Placement | undefined;
+  readonly onTurn: () => void;
+  readonly onLock: (isLocked: boolean) => void;
+}
+
+/** What can be done with the piece that is chosen. */
+function OfChosen({ placement, onTurn, onLock }: OfChosenProps) {
+  if (!placement) return null;
+  const { name, copy, locked: isLocked = false } = placement;
+  return (
+    <div className="free-chosen">
+      <span>
+        {name}, {copy}: drag it, or use the arrow keys (with Shift as far as it goes)
+      </span>
+      <Button size="small" onClick={onTurn}>
+        Turn it by a quarter
+      </Button>
+      <Button size="small" onClick={() => onLock(!isLocked)}>
+        {isLocked ? "Let it be moved" : "Lock it here"}
+      </Button>
+    </div>
   );
 }
 
