@@ -126,7 +126,12 @@ async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
     }
     return Promise.resolve();
   });
-  const asking = (api: Remote<LayingApi>): Promise<boolean> => api.run(spec, own, laying?.nest, ms, onNews);
+  const asking = async (api: Remote<LayingApi>): Promise<boolean> => {
+    // how its pieces look comes first: it is there at once
+    const shapes = await api.shapes(spec);
+    if (now === mine) change({ shapes });
+    return await api.run(spec, own, laying?.nest, ms, onNews);
+  };
   const ended = await worker.ask(asking).then(
     (isDone): LayingState => (isDone ? "done" : "time"),
     (): LayingState => "failed",
@@ -154,16 +159,18 @@ export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promi
     laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [], past: [] },
   });
   const known = await recalled(id, asked);
-  if (!isMine()) return;
-  try {
-    const shapes = await worker.ask((api) => api.shapes(spec));
-    if (!isMine()) return;
-    change({ shapes, ...known });
-  } catch {
-    if (isMine()) change({ state: "failed" });
+  // stopped, or looked away from, while it was recalled
+  if (!isMine() || useLaying.getState().laying?.state !== "running") return;
+  if (!known) {
+    await search(spec, own, FIRST_MS);
     return;
   }
-  if (!known) await search(spec, own, FIRST_MS);
+  try {
+    const shapes = await worker.ask((api) => api.shapes(spec));
+    if (isMine()) change({ shapes, ...known });
+  } catch {
+    if (isMine()) change({ state: "failed" });
+  }
 }
 
 /** Looks for a better one, from the best so far. */
@@ -171,7 +178,7 @@ export const layOutLonger = (spec: Spec, own: OwnLayout): Promise<void> => searc
 
 /** Stops: what has been found stays. */
 export function stopLaying(): void {
-  if (!now) return;
+  if (useLaying.getState().laying?.state !== "running") return;
   now = undefined;
   worker.letGo();
   change({ state: "stopped" });

@@ -2,7 +2,7 @@
 /** Holder, paper, details and layers: every choice on the left changes the recipe it says it changes. */
 import { catalogue, largestCard, formById, setupOf, settingMeta, settingsOf } from "@cut-fold/core";
 import { forms } from "@cut-fold/core/forms";
-import { act, screen, within } from "@testing-library/react";
+import { act, screen, waitFor, within } from "@testing-library/react";
 import { useLaying } from "../../store/laying.ts";
 import { useOffcuts } from "../../store/offcuts.ts";
 import { describe, expect, it, vi } from "vitest";
@@ -331,6 +331,40 @@ describe("sheets cut free", () => {
     expect(within(free()).getByRole("status").textContent).toMatch(/^Stopped/u);
     const sheets = (text: string | null | undefined): number => Number(/^\d+/u.exec(text ?? "")?.[0]);
     expect(sheets(within(free()).getByRole("heading", { level: 2 }).textContent)).toBeLessThanOrEqual(sheets(found));
+  });
+
+  it("are changed by hand: a piece goes as far as it may, is locked there, turned, and taken back", async () => {
+    const maker = await visit("/draft/demo-crisp-pouch/sheets?stage=paper&cut=free");
+    await within(free()).findByRole("button", { name: "Look longer" });
+    const placed = () => useLaying.getState().laying?.nest?.sheets[0]?.placements[0];
+    const before = placed();
+    const [piece] = within(free()).getAllByRole("button", { name: /^Pouch, \d+$/u });
+    if (!piece || !before) throw new Error("nothing lies there");
+    act(() => piece.focus());
+    await maker.keyboard("{Shift>}{ArrowRight}{/Shift}");
+    await within(free()).findByText("What you have moved is locked where it lies.");
+    const moved = placed();
+    expect(moved).toMatchObject({ y: before.y, rotation: before.rotation, locked: true });
+    expect(moved?.x).toBeGreaterThan(before.x + 5);
+    expect(within(free()).getByText(/^Pouch, \d+, locked here$/u)).toBeDefined();
+    await maker.click(within(free()).getByRole("button", { name: "Turn it by a quarter" }));
+    // it is turned, or there is no room for it and that is said
+    await waitFor(() =>
+      expect(placed()?.rotation !== before.rotation || screen.queryByText(/no room to turn it here/u) !== null).toBe(
+        true,
+      ),
+    );
+    while (useLaying.getState().laying?.past.length)
+      await maker.click(within(free()).getByRole("button", { name: "Take it back" }));
+    expect(placed()).toEqual(before);
+    // locked where it lies, the rest is laid anew round it
+    await maker.click(within(free()).getByRole("button", { name: "Lock it here" }));
+    await maker.click(within(free()).getByRole("button", { name: "Lay the rest anew" }));
+    await within(free()).findByRole("button", { name: "Look longer" });
+    const all = useLaying.getState().laying?.nest?.sheets.flatMap(({ placements }) => placements) ?? [];
+    expect(all.find(({ piece: of, copy }) => of === before.piece && copy === before.copy)).toMatchObject({
+      ...{ x: before.x, y: before.y, rotation: before.rotation, locked: true },
+    });
   });
 
   it("lie on a mat as far as it can be cut, and say of what is too large what would do", async () => {

@@ -197,6 +197,7 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
   };
   const room = groups.length === 1 ? ALONE : AMONG;
   const [chosen, setChosen] = useState<Chosen>();
+  const inHand = nest.sheets.find(({ id }) => id === chosen?.sheet);
   const change = (id: string, index: number, how: (sheet: LaidSheet, copy: Placement) => LaidSheet): void => {
     putLaid({
       ...nest,
@@ -218,6 +219,23 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
           {sayLeft(left, nameOf(left.piece), display)}
         </p>
       ))}
+      <OfChosen
+        placement={inHand?.placements[chosen?.index ?? -1]}
+        onTurn={() => {
+          if (!inHand || !chosen) return;
+          void turnedByQuarter(inHand, chosen.index, byId).then((to) => {
+            if (to) onMoved(inHand.id, chosen.index, to);
+            else tell("There is no room to turn it here. Move it to where there is more, then turn it.");
+          });
+        }}
+        onLock={(isLocked) => {
+          if (!inHand || !chosen) return;
+          change(inHand.id, chosen.index, (on, copy) => ({
+            ...on,
+            placements: on.placements.map((p) => (p === copy ? locked(p, isLocked) : p)),
+          }));
+        }}
+      />
       <div className="plan-groups">
         {groups.map(({ sheet, count }) => (
           <figure key={sheet.id} className="group free-group">
@@ -238,23 +256,6 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
               {nest.papers.length > 1 ? <span>{sheet.stock}</span> : null}
               <span>{countedOn(sheet, nameOf)}</span>
               <span>{Math.round(100 * sheet.used)} % of it is used</span>
-              {chosen?.sheet === sheet.id ? (
-                <OfChosen
-                  placement={sheet.placements[chosen.index]}
-                  onTurn={() => {
-                    void turnedByQuarter(sheet, chosen.index, byId).then((to) => {
-                      if (to) onMoved(sheet.id, chosen.index, to);
-                      else tell("There is no room to turn it here. Move it to where there is more, then turn it.");
-                    });
-                  }}
-                  onLock={(isLocked) =>
-                    change(sheet.id, chosen.index, (on, copy) => ({
-                      ...on,
-                      placements: on.placements.map((p) => (p === copy ? locked(p, isLocked) : p)),
-                    }))
-                  }
-                />
-              ) : null}
             </figcaption>
           </figure>
         ))}
@@ -279,12 +280,18 @@ interface OfChosenProps {
 
 /** What can be done with the piece that is chosen. */
 function OfChosen({ placement, onTurn, onLock }: OfChosenProps) {
-  if (!placement) return null;
+  if (!placement)
+    return (
+      <p className="free-chosen">
+        A piece can be taken in hand: drag it, or use the arrow keys, with Shift as far as it goes.
+      </p>
+    );
   const { name, copy, locked: isLocked = false } = placement;
   return (
     <div className="free-chosen">
       <span>
-        {name}, {copy}: drag it, or use the arrow keys (with Shift as far as it goes)
+        {name}, {copy}
+        {isLocked ? ", locked here" : ""}
       </span>
       <Button size="small" onClick={onTurn}>
         Turn it by a quarter
