@@ -132,7 +132,7 @@ for (const { id, job: given, shaped } of FIXED_JOBS) {
   const straight = one.trim?.papers.reduce((sum, p) => sum + p.sheets, 0) ?? 0;
   console.log(
     column(id, 20) +
-      column(isLaid ? String(sheets) : "none", 8) +
+      column(one.nest.left.length === 0 ? String(sheets) : "none", 8) +
       column(String(one.nest.proved), 8) +
       column(runs.map((run) => run.worth.toFixed(3)).join(" "), 20) +
       column(String(straight), 14) +

@@ -395,6 +395,35 @@ describe("PDF", () => {
     expect(execFileSync("pdftotext", [file, "-"], { encoding: "utf8" })).not.toContain("check with a ruler");
   });
 
+  it("prints no word of a step on another: head, piece, measure and sentence stand under one another", async () => {
+    const { file } = await write(
+      { form: "tapered-pouch", contents: { preset: "gift-card" }, method: { board: "scoring-millimetre" } },
+      ["steps"],
+    );
+    const html = execFileSync("pdftotext", ["-bbox", file, "-"], { encoding: "utf8" });
+    const pages = html.split("<page ").slice(1);
+    expect(pages.length).toBeGreaterThan(0);
+    for (const page of pages) {
+      const words = [
+        ...page.matchAll(/xMin="([\d.]+)" yMin="([\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">([^<]*)</gu),
+      ].map(([, ...found]) => ({
+        box: found.slice(0, 4).map(Number) as [number, number, number, number],
+        word: found[4],
+      }));
+      const shared = ([a, b, c, d]: number[], [p, q, r, t]: number[]): number =>
+        Math.max(0, Math.min(c ?? 0, r ?? 0) - Math.max(a ?? 0, p ?? 0)) *
+        Math.max(0, Math.min(d ?? 0, t ?? 0) - Math.max(b ?? 0, q ?? 0));
+      const area = ([a, b, c, d]: [number, number, number, number]): number => (c - a) * (d - b);
+      words.forEach(({ box, word }, i) => {
+        for (const other of words.slice(0, i))
+          // boxes have a letter's full height: two lines of one sentence touch a little
+          expect(shared(box, other.box), `${String(word)} on ${String(other.word)}`).toBeLessThan(
+            0.4 * Math.min(area(box), area(other.box)),
+          );
+      });
+    }
+  });
+
   it("writes the same bytes for the same draft and date", async () => {
     const one = await write({ form: "card-base", contents: { preset: "us-a2" } });
     const two = await write({ form: "card-base", contents: { preset: "us-a2" } });

@@ -307,6 +307,28 @@ it("reads from the other edge what the board does not reach, and says so only wh
 });
 
 describe("pictures", () => {
+  it("of a tip that is trimmed show the cut across it, one for each flap, and not the score it runs beside", () => {
+    const s = solve(
+      specOf({
+        ...{ form: "square-blank-envelope", contents: { preset: "iso-a6" }, settings: { closure: "tab" } },
+        method: { board: "one-millimetre" },
+      }),
+    );
+    const trims = s.steps.filter((step) => step.kind === "trim");
+    expect(trims.length).toBeGreaterThan(0);
+    for (const step of trims) {
+      const { shapes } = pictureOf(s, step);
+      const cuts = shapes.filter(({ role, now }) => role === "cut" && now).flatMap(({ path }) => path);
+      const scores = shapes.filter(({ role }) => role === "score").flatMap(({ path }) => path);
+      expect(cuts).toHaveLength(Number(step.facts?.["count"]));
+      for (const cut of cuts)
+        for (const score of scores) {
+          const off = offSegment(cut.from, [score.from, score.to]) + offSegment(cut.to, [score.from, score.to]);
+          expect(off).toBeGreaterThan(10);
+        }
+    }
+  });
+
   it("draws every step of every form within bounds and without bad numbers", () => {
     for (const { id } of forms) {
       fc.assert(

@@ -118,6 +118,7 @@ describe.each(SHAPES)("a %s", (name, ringsOf) => {
       const rings = ringsOf(size);
       const traced = trace(drawn({ size, rings, ...how }));
       expect(traced?.rings).toHaveLength(rings.length);
+      expect(traced?.isNoisy).toBe("noise" in how);
       traced?.rings.forEach((path, i) => {
         expect(strays(flatten(path), rings[i] ?? [])).toBeLessThan(most);
       });
