@@ -25,7 +25,6 @@ export interface Laying {
   readonly asked: string;
   readonly state: LayingState;
   readonly nest: Layout | undefined;
-  readonly trim: Layout | undefined;
   /** of the time it is given, from 0 to 1 */
   readonly share: number;
   readonly shapes: readonly LaidShape[];
@@ -60,7 +59,6 @@ const keptSchema = z.looseObject({
   asked: z.string(),
   state: z.enum(STATES),
   nest: layoutSchema,
-  trim: layoutSchema.optional(),
 });
 
 /** The one layout that is looked at. */
@@ -92,22 +90,18 @@ function keep(isLast: boolean): void {
   const cost = costOf(laying.nest);
   if (!isLast && kept && cost >= kept.cost && at - kept.at < KEEP_MS) return;
   kept = { at, cost };
-  const { asked, state, nest, trim } = laying;
-  void keepRow(besideKey("laid", laying.id), { asked, state, nest, trim });
+  const { asked, state, nest } = laying;
+  void keepRow(besideKey("laid", laying.id), { asked, state, nest });
 }
 
 /** What was kept of a draft for the same question; undefined where nothing was, or it cannot be read. */
-async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" | "trim" | "state"> | undefined> {
+async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" | "state"> | undefined> {
   const row = await db.kept.get(besideKey("laid", id)).catch(() => undefined);
   const read = keptSchema.safeParse(row?.value);
   if (!read.success || read.data.asked !== asked) return undefined;
-  const { state, nest, trim } = read.data;
+  const { state, nest } = read.data;
   // one that says it runs, and nobody runs it: its window was closed
-  return {
-    state: state === "running" ? "closed" : state,
-    nest: nest as unknown as Layout,
-    trim: trim as unknown as Layout,
-  };
+  return { state: state === "running" ? "closed" : state, nest: nest as unknown as Layout };
 }
 
 /** Runs a search from what is there. */
@@ -120,8 +114,7 @@ async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
   change({ state: "running", share: 0, past: [] });
   const onNews = proxy((news: LaidNews): Promise<void> => {
     if (now === mine) {
-      const { trim = laying?.trim, ...rest } = news;
-      change({ ...rest, trim });
+      change(news);
       keep(false);
     }
     return Promise.resolve();
@@ -156,7 +149,7 @@ export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promi
     return shown?.id === mine.id && shown.asked === mine.asked;
   };
   useLaying.setState({
-    laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [], past: [] },
+    laying: { ...mine, state: "running", nest: undefined, share: 0, shapes: [], past: [] },
   });
   const known = await recalled(id, asked);
   // stopped, or looked away from, while it was recalled

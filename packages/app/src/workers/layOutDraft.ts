@@ -29,7 +29,6 @@ export interface LaidShape {
 
 /** What a search has come to by now. */
 export interface LaidNews {
-  readonly trim: Layout | undefined;
   readonly nest: Layout;
   /** of the time it is given, from 0 to 1 */
   readonly share: number;
@@ -85,7 +84,7 @@ export const layingApi = {
       if (!nest) return;
       told = now;
       isBetter = false;
-      void onNews({ trim: search.trim("done"), nest, share: Math.min(1, (now - begun) / ms) });
+      void onNews({ nest, share: Math.min(1, (now - begun) / ms) });
     };
     for (const better of search.run()) {
       isBetter ||= better;

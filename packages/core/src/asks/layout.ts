@@ -77,7 +77,7 @@ export function jobFor(spec: Spec, { offcuts, mat }: OwnLayout): LayoutJob | und
     ],
     ...(board && { mat: { id: board.id, width: board.width, height: board.height } }),
     ...{ margin: 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },
-    ...{ kind: "both", seed: 1 },
+    ...{ kind: "nest", seed: 1 },
   };
 }
 

@@ -6,15 +6,17 @@ import { type Display, formatSize } from "../units/format.ts";
 import { saySlant } from "./measures.ts";
 
 const counted = (n: number): string => (n === 1 ? "1 sheet" : `${String(n)} sheets`);
-const sheetsOf = ({ papers }: Pick<Layout, "papers">): number => papers.reduce((sum, { sheets: n }) => sum + n, 0);
+
+/** What a way of cutting comes to: sheets of each paper, and what is left over. */
+interface Comes {
+  readonly papers: readonly { readonly sheets: number }[];
+  readonly left: readonly unknown[];
+}
+const sheetsOf = ({ papers }: Comes): number => papers.reduce((sum, { sheets: n }) => sum + n, 0);
 
 /** What laying outlines free saves against straight cuts, with the count first: "4 sheets", " cut free, 8 with straight cuts". */
-export function saySaving(
-  nest: Pick<Layout, "papers" | "left">,
-  trim: Pick<Layout, "papers" | "left"> | undefined,
-): readonly [string, string] {
+export function saySaving(nest: Comes, trim: Comes): readonly [string, string] {
   const free = sheetsOf(nest);
-  if (!trim) return [counted(free), " cut free"];
   const straight = sheetsOf(trim);
   if (trim.left.length > nest.left.length) return [counted(free), " cut free; straight cuts do not give all of it"];
   if (free < straight) return [counted(free), ` cut free, ${String(straight)} with straight cuts`];

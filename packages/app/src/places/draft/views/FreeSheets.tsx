@@ -12,6 +12,8 @@ import {
   sayPapers,
   saySaving,
   type Spec,
+  type TrimPlan,
+  trimPlans,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
@@ -73,12 +75,14 @@ export function FreeSheets({ id, solution, colours, mat, onMat }: FreeSheetsProp
   }, [id, spec, own]);
   useEffect(() => leaveLaying, []);
   const laying = useLaying((s) => (s.laying?.id === id ? s.laying : undefined));
+  // what is told of straight cuts is what their own view shows
+  const straight = useMemo(() => trimPlans(solution), [solution]);
   return (
     <>
       <div className="free-mat">
         <Choice label="Cut on" value={mat} options={MATS} onChange={onMat} />
       </div>
-      <Saying laying={laying} />
+      <Saying laying={laying} straight={straight} />
       <Progress laying={laying} spec={spec} own={own} />
       {laying?.nest ? <Found laying={laying} nest={laying.nest} solution={solution} colours={colours} /> : null}
     </>
@@ -86,10 +90,10 @@ export function FreeSheets({ id, solution, colours, mat, onMat }: FreeSheetsProp
 }
 
 /** What it comes to against straight cuts, and of which papers. */
-function Saying({ laying }: { readonly laying: Laying | undefined }) {
+function Saying({ laying, straight }: { readonly laying: Laying | undefined; readonly straight: readonly TrimPlan[] }) {
   if (!laying?.nest) return <h2>Laying out …</h2>;
-  const { nest, trim } = laying;
-  const [sheets, saving] = saySaving(nest, trim);
+  const { nest } = laying;
+  const [sheets, saving] = saySaving(nest, { papers: straight, left: straight.flatMap(({ left }) => left) });
   const papers = sayPapers(nest);
   return (
     <div>
