@@ -91,7 +91,8 @@ export const layingApi = {
       const now = performance.now();
       if (now - slice < SLICE_MS) continue;
       if (isBetter || now - told > TELL_MS) tell(now);
-      if (now - begun > ms) return false;
+      // however long it takes, there is a first one
+      if (told > -Infinity && now - begun > ms) return false;
       await breath();
       slice = performance.now();
     }

@@ -11,7 +11,7 @@ import { cornersOf, refresh, type Touching } from "./touching.ts";
 export interface Rule {
   readonly up: number;
   readonly right: number;
-  readonly by: "side" | "middle" | "reach";
+  readonly by: "side" | "middle" | "whole";
 }
 
 /** The rules that are tried: a piece's middle interlocks better than its far side, its far side keeps strips. */
@@ -24,8 +24,8 @@ export const RULES: readonly Rule[] = [
   { up: 1, right: 1, by: "middle" },
   { up: 1, right: 0.4, by: "side" },
   { up: 0.4, right: 1, by: "side" },
-  { up: 1, right: 0.2, by: "reach" },
-  { up: 0.2, right: 1, by: "reach" },
+  { up: 1, right: 0.2, by: "whole" },
+  { up: 0.2, right: 1, by: "whole" },
 ];
 
 /** A hundredth of a mm² of what all reaches weighs as a mm of the sum. */

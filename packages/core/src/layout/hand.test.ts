@@ -41,10 +41,10 @@ describe("a piece in the hand", () => {
   });
 
   it("goes to touch what is near, into the corner between two things, and out of what it is put into", () => {
-    expect(hand.at(73.5, 40, 4)).toMatchObject({ isFree: true, by: "touch" });
+    expect(hand.at(73.5, 40, 4)).toMatchObject({ isFree: true, by: "contact" });
     expect(hand.at(73.5, 40, 4).x).toBeCloseTo(72, 1);
     // the sheet's lower left, where both edges are near
-    expect(hand.at(1, 198, 4)).toMatchObject({ x: 0, by: "touch" });
+    expect(hand.at(1, 198, 4)).toMatchObject({ x: 0, by: "contact" });
     expect(hand.at(168.6, 265.8, 6)).toMatchObject({ x: 170, y: 267 });
     // 3 mm into the first square
     const out = hand.at(69, 40, 5);

@@ -33,7 +33,7 @@ export interface Put {
   /** it lies on the sheet and in nothing */
   readonly isFree: boolean;
   /** what it was drawn to: something it touches, or a line that others have */
-  readonly by?: "touch" | "line";
+  readonly by?: "contact" | "line";
 }
 
 /** mm by which a place may lie past the room by rounding alone. */
@@ -169,7 +169,7 @@ export class Hand {
    */
   at(x: number, y: number, pull: number): Put {
     const touch = this.touching(x, y, pull);
-    if (touch) return { ...touch, isFree: true, by: "touch" };
+    if (touch) return { ...touch, isFree: true, by: "contact" };
     const [inLineX, inLineY] = [Hand.nearest(this.lines.x, x, pull / 2), Hand.nearest(this.lines.y, y, pull / 2)];
     const [px, py] = [inLineX ?? x, inLineY ?? y];
     if ((inLineX !== undefined || inLineY !== undefined) && this.isFree(px, py))
