@@ -159,7 +159,7 @@ describe("what the maker has said", () => {
   });
 
   it("keeps a group on one sheet, or side by side", () => {
-    const group = { id: 0, keep: "sheet" as const };
+    const group = { id: 0, isBeside: false };
     const nest = nested([part(rectangle(150, 140), 4, { group }), part(rectangle(100, 60), 4, { group })]);
     const bySheet = (k: number) =>
       nest
@@ -168,7 +168,7 @@ describe("what the maker has said", () => {
         .map(({ copy, slot }) => `${String(copy)} on ${String(slot)}`)
         .sort();
     expect(bySheet(0)).toEqual(bySheet(1));
-    const near = { id: 0, keep: "beside" as const };
+    const near = { id: 0, isBeside: true };
     // a row of four fills the sheet's width: without the group the tab would lie where it is lowest
     const beside = nested([
       part(rectangle(50, 50), 4),

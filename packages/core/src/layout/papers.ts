@@ -68,7 +68,7 @@ function partsOf(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" | "piec
   return job.items.flatMap((item, i) => {
     const drawing = nth(drawings, i);
     const group = job.groups.findIndex(({ items }) => items.includes(i));
-    const together = group < 0 ? undefined : { id: group, keep: nth(job.groups, group).keep };
+    const together = group < 0 ? undefined : { id: group, isBeside: nth(job.groups, group).isBeside };
     return drawing.pieces.flatMap((piece) => {
       const put = job.fixed.filter((f) => f.item === i && f.piece === piece.id);
       const isPut = piece.bought !== undefined && put.length > 0;
@@ -146,7 +146,7 @@ export function withLocked(
     if (sheet === undefined) return [];
     return placements
       .filter((p) => p.locked && !put(p))
-      .map(({ item, piece, copy, x, y, rotation }) => ({ item, piece, copy, sheet, x, y, rotation, at: "origin" }));
+      .map(({ item, piece, copy, x, y, rotation }) => ({ item, piece, copy, sheet, x, y, rotation, isByBox: false }));
   });
   return { ...job, fixed: [...job.fixed, ...locked] };
 }
@@ -192,12 +192,12 @@ export function putOff(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" |
 function fixedOn(job: LayoutJob, parts: readonly LaidPart[]): NestFixed[] {
   const put = [...job.fixed]
     .sort((a, b) => a.copy - b.copy)
-    .flatMap(({ item, piece, sheet, x, y, rotation, at }): NestFixed[] => {
+    .flatMap(({ item, piece, sheet, x, y, rotation, isByBox }): NestFixed[] => {
       const part = parts.findIndex((p) => p.item === item && p.piece.id === piece);
       if (part < 0) return [];
       const { outers } = nth(parts, part).outlines;
       const { left, bottom } = boundsOf(outers.flatMap((ring) => turnedRing(ring, rotation)));
-      const [dx, dy] = at === "corner" ? [left, bottom] : [0, 0];
+      const [dx, dy] = isByBox ? [left, bottom] : [0, 0];
       return [{ part, slot: sheet, x: x - dx, y: y - dy, rotation }];
     });
   const kept = job.obstacles.map(({ width, height, sheet, x, y, rotation }) => ({

@@ -21,7 +21,7 @@ export interface NestPart {
   /** which way its fibres must run, as it is drawn; absent where that is all one */
   readonly grain?: Grain | undefined;
   /** copies of one number of all parts with one group stay on one sheet, or side by side */
-  readonly group?: { readonly id: number; readonly keep: "sheet" | "beside" } | undefined;
+  readonly group?: { readonly id: number; readonly isBeside: boolean } | undefined;
 }
 
 /** Sheets of one kind in hand: no more of them than could be wanted, for each is a slot of its own. */
@@ -327,7 +327,7 @@ export class Table {
   /** Whether a copy stays beside its group, and not only on one sheet with it. */
   keepsBeside(copy: number): boolean {
     const part = nth(this.partOf, copy);
-    return part >= 0 && nth(this.job.parts, part).group?.keep === "beside";
+    return part >= 0 && nth(this.job.parts, part).group?.isBeside === true;
   }
 
   /** Whether a kind lies on a sheet at all, were it empty. */

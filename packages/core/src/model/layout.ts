@@ -130,8 +130,8 @@ export interface FixedPlace {
   readonly x: number;
   readonly y: number;
   readonly rotation: number;
-  /** what lies at x, y: the piece's own origin, or the lower left of the box it has when it is turned */
-  readonly at: "origin" | "corner";
+  /** x, y are where the lower left of the box lies that it has when it is turned; else where its own origin does */
+  readonly isByBox: boolean;
 }
 
 /** A rectangle that nothing may lie on: x, y its lower left before it is turned about it. */
@@ -145,7 +145,8 @@ export interface Obstacle extends Size {
 /** Items whose copies of one number stay on one sheet, or side by side. */
 export interface Together {
   readonly items: readonly number[];
-  readonly keep: "sheet" | "beside";
+  /** side by side, and not only on one sheet */
+  readonly isBeside: boolean;
 }
 
 /** How a layout is sought: by straight cuts, by free nesting, or both. */

@@ -162,7 +162,7 @@ class JobReader {
     const place = this.place(raw, field);
     const at = reader.oneOf(raw["at"], `${field}.at`, ["origin", "corner"], "origin");
     if (item === undefined || piece === undefined || copy === undefined || !place || !at) return undefined;
-    return { item, piece, copy, at, ...place };
+    return { item, piece, copy, isByBox: at === "corner", ...place };
   }
 
   private place(raw: Record<string, unknown>, field: string) {
@@ -195,7 +195,7 @@ class JobReader {
       return reader.problems.length > 0
         ? undefined
         : reader.report(`${field}.items`, "missing", { allowed: "numbers of items" });
-    return keep && { items: [...new Set(listed)], keep };
+    return keep && { items: [...new Set(listed)], isBeside: keep === "beside" };
   }
 
   read(raw: Record<string, unknown>): LayoutJob | undefined {
