@@ -20,8 +20,7 @@ import { useSettings } from "../store/settings.ts";
 import { solutionOf } from "../store/solutions.ts";
 
 // a failed query names what it looked for; the whole page with it hides that
-// a busy machine may take its time
-configure({ asyncUtilTimeout: 10_000, getElementError: (message) => new Error(message?.split("\n")[0]) });
+configure({ getElementError: (message) => new Error(message?.split("\n")[0]) });
 
 /** The drawing measures its window; here everything is as large as the board at 1280 × 800. */
 const BOARD_PX = { clientWidth: 684, clientHeight: 617 } as const;
