@@ -79,25 +79,26 @@ export const layingApi = {
     const { search } = ready;
     const begun = performance.now();
     let [slice, told, isBetter] = [begun, -Infinity, false];
-    const tell = (now: number): void => {
+    const tell = async (now: number): Promise<void> => {
       const nest = search.nested("time");
       if (!nest) return;
       told = now;
       isBetter = false;
-      void onNews({ nest, share: Math.min(1, (now - begun) / ms) });
+      await onNews({ nest, share: Math.min(1, (now - begun) / ms) });
     };
     for (const better of search.run()) {
       isBetter ||= better;
       const now = performance.now();
       if (now - slice < SLICE_MS) continue;
-      if (isBetter || now - told > TELL_MS) tell(now);
+      if (isBetter || now - told > TELL_MS) void tell(now);
       // however long it takes, there is a first one
-      if (told > -Infinity && now - begun > ms) return false;
+      if (told > -Infinity && now - begun > ms) break;
       await breath();
       slice = performance.now();
     }
-    tell(performance.now());
-    return true;
+    // the last of it is heard before the end is
+    await tell(performance.now());
+    return performance.now() - begun <= ms;
   },
 };
 export type LayingApi = typeof layingApi;

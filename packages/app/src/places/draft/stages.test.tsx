@@ -369,11 +369,13 @@ describe("sheets cut free", () => {
     });
   });
 
-  it("lie on a mat as far as it can be cut", async () => {
+  it("lie on a mat as far as it can be cut, and say of what is too large what would do", async () => {
     const maker = await visit("/draft/demo-invitation-card/sheets?stage=paper&cut=free");
     await sheets();
     await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-12x12");
     // of 210 × 297 it can cut 290
     await screen.findAllByLabelText(/^Sheet of 210\s×\s290\smm/u);
+    await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-4.5x12");
+    await screen.findByText(/Card base, 40 of them: too large for what is in hand\. .* would do/u);
   });
 });
