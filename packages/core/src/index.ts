@@ -102,6 +102,7 @@ export {
 } from "./asks/layout.ts";
 export type * from "./model/layout.ts";
 export { readJob } from "./recipe/readJob.ts";
+export { alikeSheets, countedOn, restsOf } from "./layout/alike.ts";
 export { GAP_MM, outlinesOf } from "./layout/papers.ts";
 export type { Outlines } from "./geometry/noFit.ts";
 export { type Past, standingPast } from "./paper/past.ts";

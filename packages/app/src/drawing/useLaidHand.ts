@@ -2,6 +2,7 @@
 import { GAP_MM, type LaidSheet, type Placement } from "@cut-fold/core";
 import type { Hand, Lying } from "@cut-fold/core/hand";
 import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from "react";
+import { tellTrouble } from "../parts/tell.tsx";
 import type { LaidShape } from "../workers/layOutDraft.ts";
 
 /** Where a piece is put. */
@@ -40,6 +41,9 @@ const ARROWS: Readonly<Record<string, { readonly axis: "x" | "y"; readonly by: 1
 
 /** core's part for the hand comes with the first piece that is taken hold of */
 const handPart = () => import("@cut-fold/core/hand");
+
+/** It has been told where it was made. */
+const ignored = (): void => undefined;
 
 /** What lies on a sheet, by its outlines; undefined for a piece that is not known yet. */
 const lyingOn = ({ placements }: LaidSheet, shapes: ReadonlyMap<string, LaidShape>): (Lying | undefined)[] =>
@@ -94,6 +98,11 @@ export function useLaidHand(
         const own = made.lying[index];
         return own && new part.Hand(own, othersOf(made.lying, index), sheet, GAP_MM.nest, 0);
       });
+      making.catch(() => {
+        // asked again it may come
+        made.hands.delete(index);
+        tellTrouble("What moves a piece could not be loaded. Is the server running?");
+      });
       made.hands.set(index, making);
       return making;
     },
@@ -111,7 +120,7 @@ export function useLaidHand(
     held.current = begun;
     void handFor(index).then((hand) => {
       if (held.current === begun) held.current = { ...begun, hand };
-    });
+    }, ignored);
     setNow({ index, x: from.x, y: from.y, rotation: from.rotation, isFree: true, meets: [] });
   };
   const onPointerMove = ({ clientX, clientY }: PointerEvent<SVGElement>): void => {
@@ -146,7 +155,7 @@ export function useLaidHand(
       const step = { ...from, [arrow.axis]: from[arrow.axis] + arrow.by * STEP_MM };
       const { x, y } = shiftKey ? hand.next(from.x, from.y, arrow.axis, arrow.by) : step;
       if ((x !== from.x || y !== from.y) && hand.isFree(x, y)) onMoved(index, { x, y, rotation: from.rotation });
-    });
+    }, ignored);
   };
   return { now, onPointerDown, onPointerMove, onPointerUp, onPointerCancel, onKeyDown };
 }

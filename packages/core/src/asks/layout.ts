@@ -96,7 +96,7 @@ export function answerOf({ kind }: LayoutJob, search: LayingOut, stopped: Stoppe
 const LOOKS_BETWEEN = 64;
 
 /**
- * Lays a job out: until nothing more is found, or `effort` looks are taken, or `time` has passed.
+ * Lays a job out: until nothing more is found, or `effort` looks are taken, or `time` has passed and there is a layout.
  * @param now ms of a clock; a job's `time` counts nothing without one
  */
 export function layOut(job: LayoutJob, search: LayingOut, now?: () => number): LayoutAnswer | undefined {
@@ -104,7 +104,7 @@ export function layOut(job: LayoutJob, search: LayingOut, now?: () => number): L
   let [count, stopped]: [number, Stopped] = [0, "done"];
   for (const _ of search.run()) {
     count += 1;
-    if (now && count % LOOKS_BETWEEN === 0 && now() > until) {
+    if (now && count % LOOKS_BETWEEN === 0 && now() > until && search.isThere) {
       stopped = "time";
       break;
     }

@@ -10,8 +10,8 @@
 import { difference, FillRule, type Path64, type Paths64, union } from "clipper2-ts";
 import { nth } from "../units/nth.ts";
 import { type Ring, type Rings, toMm, toUnits } from "./areas.ts";
-import { areaOf, boundsOf, polygon } from "./path.ts";
-import { type Point, turn } from "./point.ts";
+import { areaOf, type Bounds, boundsOf, polygon } from "./path.ts";
+import { cross, dot, type Point, turn } from "./point.ts";
 
 /** Paper to be laid: its outer lines anticlockwise, its openings clockwise, about its own origin, mm. */
 export interface Outlines {
@@ -28,20 +28,21 @@ export function turnedRing(ring: Ring, degrees: number): Ring {
   return ring.map(([x, y]): Point => [x * c - y * s, x * s + y * c]);
 }
 
-type Vector = Point;
-const crossOf = (a: Vector, b: Vector): number => a[0] * b[1] - a[1] * b[0];
-const dotOf = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1];
-const runAlike = (a: Vector, b: Vector): boolean => crossOf(a, b) === 0 && dotOf(a, b) > 0;
+/** The upright box of a piece that is turned anticlockwise by degrees about its origin. */
+export const boxAt = ({ outers }: Outlines, degrees: number): Bounds =>
+  boundsOf(outers.flatMap((ring) => turnedRing(ring, degrees)));
+
+const runAlike = (a: Point, b: Point): boolean => cross(a, b) === 0 && dot(a, b) > 0;
 
 /** Whether a direction lies between two others, anticlockwise from one to the other; on one of the two by choice. */
-function isBetween(from: Vector, to: Vector, direction: Vector, takesFrom: boolean): boolean {
+function isBetween(from: Point, to: Point, direction: Point, takesFrom: boolean): boolean {
   const edge = takesFrom ? from : to;
   if (runAlike(edge, direction)) return !runAlike(from, to);
-  return crossOf(from, direction) > 0 && crossOf(direction, to) > 0;
+  return cross(from, direction) > 0 && cross(direction, to) > 0;
 }
 
 /** Edges of a line as vectors, each beginning at the corner of its number. */
-const edgesOf = (line: Path64): Vector[] =>
+const edgesOf = (line: Path64): Point[] =>
   line.map((a, i) => {
     const b = nth(line, i + 1);
     return [b.x - a.x, b.y - a.y];
@@ -49,15 +50,15 @@ const edgesOf = (line: Path64): Vector[] =>
 
 /** Each edge at each corner that turns past it: forwards where the corner turns left, backwards where it turns right. */
 function eachStep(
-  edges: readonly Vector[],
-  cornersOf: readonly Vector[],
+  edges: readonly Point[],
+  cornersOf: readonly Point[],
   takesFrom: boolean,
   step: (edge: number, corner: number, isForward: boolean) => void,
 ): void {
   cornersOf.forEach((after, corner) => {
     const before = nth(cornersOf, corner - 1);
     if (runAlike(before, after)) return;
-    const isLeft = crossOf(before, after) > 0;
+    const isLeft = cross(before, after) > 0;
     const [from, to] = isLeft ? [before, after] : [after, before];
     edges.forEach((edge, i) => {
       if (isBetween(from, to, edge, takesFrom)) step(i, corner, isLeft);
@@ -105,11 +106,11 @@ interface Corner {
 const isSame = (a: Corner, b: Corner): boolean => a.x === b.x && a.y === b.y;
 /** Whether a line turns right back at its middle corner. */
 const turnsBack = (a: Corner, b: Corner, c: Corner): boolean => {
-  const [u, v]: [Vector, Vector] = [
+  const [u, v]: [Point, Point] = [
     [b.x - a.x, b.y - a.y],
     [c.x - b.x, c.y - b.y],
   ];
-  return crossOf(u, v) === 0 && dotOf(u, v) < 0;
+  return cross(u, v) === 0 && dot(u, v) < 0;
 };
 
 /** A trail without ways that are gone and come back at once: they go round nothing, and the clipper minds them. */

@@ -11,8 +11,8 @@
 import Flatbush from "flatbush";
 import { cutAway, type Rings, unionOf } from "../geometry/areas.ts";
 import { Depths } from "../geometry/depth.ts";
-import { noFit, type Outlines, turnedRing } from "../geometry/noFit.ts";
-import { type Bounds, boundsOf } from "../geometry/path.ts";
+import { boxAt, noFit, type Outlines, turnedRing } from "../geometry/noFit.ts";
+import type { Bounds } from "../geometry/path.ts";
 import type { Point, Size } from "../geometry/point.ts";
 import type { LaidSheet, Placement } from "../model/layout.ts";
 import { spareOf } from "./spare.ts";
@@ -53,9 +53,6 @@ const turnedOutlines = ({ outers, holes }: Outlines, degrees: number): Outlines 
   const turned = (rings: Rings): Rings => rings.map((ring) => turnedRing(ring, degrees));
   return { outers: turned(outers), holes: turned(holes) };
 };
-const boxOf = ({ outers }: Outlines, degrees: number): Bounds =>
-  boundsOf(outers.flatMap((ring) => turnedRing(ring, degrees)));
-
 /** A piece in the hand, over a sheet with what lies there. */
 export class Hand {
   private readonly room: Bounds;
@@ -78,7 +75,7 @@ export class Hand {
     gap: number,
     margin: number,
   ) {
-    const own = boxOf(held.outlines, held.rotation);
+    const own = boxAt(held.outlines, held.rotation);
     this.room = {
       left: margin - own.left,
       bottom: margin - own.bottom,
@@ -214,7 +211,7 @@ export function turnedAbout(
   { outlines, x, y, rotation }: Lying,
   to: number,
 ): { readonly x: number; readonly y: number } {
-  const [was, is] = [boxOf(outlines, rotation), boxOf(outlines, to)];
+  const [was, is] = [boxAt(outlines, rotation), boxAt(outlines, to)];
   return {
     x: x + (was.left + was.right - is.left - is.right) / 2,
     y: y + (was.bottom + was.top - is.bottom - is.top) / 2,
@@ -236,7 +233,7 @@ export function moved(
   const boxes = placements.flatMap(({ piece, x, y, rotation }) => {
     const outlines = outlinesOf(piece);
     if (!outlines) return [];
-    const { left, bottom, right, top } = boxOf(outlines, rotation);
+    const { left, bottom, right, top } = boxAt(outlines, rotation);
     return [{ x: x + left, y: y + bottom, width: right - left, height: top - bottom }];
   });
   return { ...sheet, placements, keep: spareOf(sheet, boxes) };
@@ -255,7 +252,7 @@ function indexOf(edges: Float64Array): Flatbush | undefined {
 
 /** Places at which an edge or the middle of the piece is in line with the same one of another. */
 function linesOf(own: Bounds, lying: readonly Lying[]): { readonly x: number[]; readonly y: number[] } {
-  const boxes = lying.map((one) => ({ box: boxOf(one.outlines, one.rotation), one }));
+  const boxes = lying.map((one) => ({ box: boxAt(one.outlines, one.rotation), one }));
   return {
     x: boxes.flatMap(({ box, one }) => [
       one.x + box.left - own.left,

@@ -4,7 +4,7 @@
  */
 import { smallestSheet } from "../catalogue/papers.ts";
 import { fitAngle, leastBox } from "../geometry/fit.ts";
-import { turnedRing } from "../geometry/noFit.ts";
+import { boxAt } from "../geometry/noFit.ts";
 import { boundsOf } from "../geometry/path.ts";
 import type { Size } from "../geometry/point.ts";
 import type {
@@ -156,7 +156,7 @@ export class LayingOut {
       yield true;
       return;
     }
-    if (papers.every(({ trimmed }) => trimmed)) yield true;
+    if (this.isThere) yield true;
     const effort = (job.effort ?? Infinity) / Math.max(1, papers.length);
     // by turns, so that whoever stops has something of each
     let going = papers.map((one) => one.run(effort));
@@ -170,6 +170,11 @@ export class LayingOut {
       }
       going = still;
     }
+  }
+
+  /** Whether there is a layout of every paper by now. */
+  get isThere(): boolean {
+    return this.papers.every(({ nest, trimmed }) => nest?.best ?? trimmed);
   }
 
   /** What the best nesting comes to, as `worthOf` has it, all papers together. */
@@ -282,7 +287,7 @@ function laidOn(one: OnePaper, kind: "trim" | "nest", places: Places, job: Layou
 
 /** The upright box of a piece as it lies. */
 function boxOf({ outlines }: LaidPart, { x, y, rotation }: NestPlace): Cell {
-  const { left, bottom, right, top } = boundsOf(outlines.outers.flatMap((ring) => turnedRing(ring, rotation)));
+  const { left, bottom, right, top } = boxAt(outlines, rotation);
   return { x: x + left, y: y + bottom, width: right - left, height: top - bottom };
 }
 

@@ -1,7 +1,7 @@
 /** A job as one table for each paper: which pieces are laid on which sheets, and what lies there already. */
 import { outward } from "../geometry/outward.ts";
 import { leastBox } from "../geometry/fit.ts";
-import { type Outlines, turnedRing } from "../geometry/noFit.ts";
+import { boxAt, type Outlines, turnedRing } from "../geometry/noFit.ts";
 import { areaOf, boundsOf } from "../geometry/path.ts";
 import { direction, distance, type Size } from "../geometry/point.ts";
 import type { FixedPlace, Grain, InHand, Layout, LayoutJob, Placement, Turning } from "../model/layout.ts";
@@ -176,9 +176,7 @@ export function putOff(job: LayoutJob, drawings: readonly Pick<Drawing, "spec" |
     const [lying] = fixedOn({ ...job, fixed: [put], obstacles: [] }, paper.parts);
     const part = lying && typeof lying.part === "number" ? nth(paper.parts, lying.part) : undefined;
     if (!lying || !part) return [];
-    const { left, bottom, right, top } = boundsOf(
-      part.outlines.outers.flatMap((ring) => turnedRing(ring, lying.rotation)),
-    );
+    const { left, bottom, right, top } = boxAt(part.outlines, lying.rotation);
     const isOn =
       lying.x + left > -PAST_MM &&
       lying.y + bottom > -PAST_MM &&
@@ -195,8 +193,7 @@ function fixedOn(job: LayoutJob, parts: readonly LaidPart[]): NestFixed[] {
     .flatMap(({ item, piece, sheet, x, y, rotation, isByBox }): NestFixed[] => {
       const part = parts.findIndex((p) => p.item === item && p.piece.id === piece);
       if (part < 0) return [];
-      const { outers } = nth(parts, part).outlines;
-      const { left, bottom } = boundsOf(outers.flatMap((ring) => turnedRing(ring, rotation)));
+      const { left, bottom } = boxAt(nth(parts, part).outlines, rotation);
       const [dx, dy] = isByBox ? [left, bottom] : [0, 0];
       return [{ part, slot: sheet, x: x - dx, y: y - dy, rotation }];
     });

@@ -6,7 +6,7 @@ import { fewer } from "../geometry/outward.ts";
 import { Depths, Turned } from "../geometry/depth.ts";
 import { grown, type Rings } from "../geometry/areas.ts";
 import { fitAngles, hullOf } from "../geometry/fit.ts";
-import { noFit, type Outlines, ringArea, turnedRing } from "../geometry/noFit.ts";
+import { boxAt, noFit, type Outlines, ringArea, turnedRing } from "../geometry/noFit.ts";
 import { type Bounds, boundsOf } from "../geometry/path.ts";
 import type { Point, Size } from "../geometry/point.ts";
 import type { Grain, Turning } from "../model/layout.ts";
@@ -298,7 +298,7 @@ export class Table {
     return {
       grown: withGap(outlines, this.job.gap),
       area: rings.reduce((sum, ring) => sum + ringArea(ring), 0),
-      boxes: this.angles.map((a) => boundsOf(outlines.outers.flatMap((r) => turnedRing(r, a)))),
+      boxes: this.angles.map((a) => boxAt(outlines, a)),
       turns: [...new Set(degrees.map((a) => this.angle(a)))],
       grain,
     };

@@ -129,19 +129,23 @@ function planFor(stock: string, sheet: Size, needed: readonly Needed[]): TrimPla
   return { stock, sheet, sheets: groups.reduce((sum, g) => sum + g.count, 0), groups, offcuts: counted(groups), left };
 }
 
-/** Offcuts worth keeping, like ones counted, the largest first. */
-function counted(groups: readonly SheetGroup[]): Offcut[] {
+/** Rests worth keeping, like ones counted whichever way they lie, the largest first. */
+export function likeRests(rests: readonly Offcut[]): Offcut[] {
   const found = new Map<string, Offcut>();
-  for (const { count, root } of groups) {
-    for (const { width, height } of offcutsOf(root)) {
-      if (Math.min(width, height) < WORTH_KEEPING_MM) continue;
-      const [long, short] = [Math.max(width, height), Math.min(width, height)];
-      const key = `${long.toFixed(3)}/${short.toFixed(3)}`;
-      found.set(key, { width: long, height: short, count: (found.get(key)?.count ?? 0) + count });
-    }
+  for (const { width, height, count } of rests) {
+    if (Math.min(width, height) < WORTH_KEEPING_MM) continue;
+    const [long, short] = [Math.max(width, height), Math.min(width, height)];
+    const key = `${long.toFixed(3)}/${short.toFixed(3)}`;
+    found.set(key, { width: long, height: short, count: (found.get(key)?.count ?? 0) + count });
   }
   return [...found.values()].sort(largestFirst);
 }
+
+/** The rests of like sheets, as many times as there are of these. */
+const counted = (groups: readonly SheetGroup[]): Offcut[] =>
+  likeRests(
+    groups.flatMap(({ count, root }) => offcutsOf(root).map(({ width, height }) => ({ width, height, count }))),
+  );
 
 /**
  * The cuts of a sheet in the order they are made: strips off what is in hand first, then each strip, so that the trimmer

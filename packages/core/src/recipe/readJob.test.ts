@@ -80,6 +80,10 @@ describe("a job", () => {
     [{ items: [item], sheet: "iso-a4", groups: [{ items: [2] }] }, /^groups\.0\.items\.0: /u],
     [{ items: [item], sheet: "iso-a4", units: "ell" }, /^units: /u],
     [{ items: [item], sheet: { width: 0.5, height: 20 } }, /^sheet\.width: .*too small/u],
+    [
+      { items: [item], sheet: "iso-a4", kind: "trim", obstacles: [{ width: 9, height: 9 }] },
+      /^kind: 'trim' is not one of: nest or both, where something is put/u,
+    ],
     [7, /must be an object/u],
   ])("%j is refused where it is wrong", (given, sentence) => {
     expect(told(given)).toMatch(sentence);

@@ -222,6 +222,11 @@ class JobReader {
       if (items && item >= items.length)
         reader.report(`fixed.${String(i)}.item`, "too-large", { minCount: 0, maxCount: items.length - 1, given: item });
     });
+    if (kind === "trim" && fixed.length + obstacles.length + groups.length > 0)
+      reader.report("kind", "not-allowed", {
+        given: kind,
+        allowed: "nest or both, where something is put, kept free or kept together",
+      });
     if (inHand.length === 0 && !mat && reader.problems.length === 0)
       reader.report("sheet", "missing", { allowed: "a sheet, what is in hand, or a mat" });
     if (reader.problems.length > 0 || !items || !turn || !kind) return undefined;

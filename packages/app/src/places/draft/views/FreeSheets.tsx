@@ -1,12 +1,15 @@
 /** A draft's run cut free: outlines laid into one another, sheets alike together, what is left over. */
 import {
+  alikeSheets,
   catalogue,
+  countedOn,
   formatLength,
   formatSize,
   type Drawing,
   type LaidSheet,
   type Layout,
   type OwnLayout,
+  restsOf,
   type Placement,
   sayLeft,
   sayPapers,
@@ -164,21 +167,6 @@ interface FoundProps {
   readonly colours: PaperColours;
 }
 
-/** Sheets that are laid alike, and how many. */
-function alike(sheets: readonly LaidSheet[]): { readonly sheet: LaidSheet; readonly count: number }[] {
-  const groups = new Map<string, { sheet: LaidSheet; count: number }>();
-  for (const sheet of sheets) {
-    const lies = sheet.placements.map(({ item, piece, x, y, rotation }) =>
-      [item, piece, x.toFixed(2), y.toFixed(2), rotation.toFixed(2)].join(),
-    );
-    const key = [sheet.stock, sheet.from.id, ...lies.sort()].join(" ");
-    const known = groups.get(key);
-    if (known) known.count += 1;
-    else groups.set(key, { sheet, count: 1 });
-  }
-  return [...groups.values()];
-}
-
 /** px of a sheet by itself, and of one of several. */
 const ALONE = { wide: 470, tall: 500 } as const;
 const AMONG = { wide: 300, tall: 330 } as const;
@@ -193,7 +181,7 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
   const { grid } = solution;
   const display = useDisplay(grid);
   const byId = useMemo(() => new Map(shapes.map((shape) => [shape.piece, shape])), [shapes]);
-  const groups = useMemo(() => alike(nest.sheets), [nest]);
+  const groups = useMemo(() => alikeSheets(nest.sheets), [nest]);
   const nameOf = (piece: string): string => byId.get(piece)?.name ?? piece;
   const faceOf = (piece: string): string => {
     const made = solution.pieces.find((p) => p.id === piece || piece.startsWith(`${p.id}-`));
@@ -258,14 +246,14 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
             <figcaption>
               <strong>{titleOf(sheet, count)}</strong>
               {nest.papers.length > 1 ? <span>{sheet.stock}</span> : null}
-              <span>{countedOn(sheet, nameOf)}</span>
+              <span>{sayCounted(sheet)}</span>
               <span>{Math.round(100 * sheet.used)} % of it is used</span>
             </figcaption>
           </figure>
         ))}
       </div>
       {nest.papers.map(({ stock }) => (
-        <Offcuts key={stock} offcuts={sparesOf(nest, stock)} grid={grid} paper={stock} />
+        <Offcuts key={stock} offcuts={restsOf(nest, stock, grid)} grid={grid} paper={stock} />
       ))}
     </>
   );
@@ -312,20 +300,6 @@ const titleOf = ({ from }: LaidSheet, count: number): string => {
   return count === 1 ? `One ${what}` : `${String(count)} ${what}s`;
 };
 
-/** What lies on a sheet, counted by name. */
-function countedOn({ placements }: LaidSheet, nameOf: (piece: string) => string): string {
-  const counts = new Map<string, number>();
-  for (const { piece } of placements) counts.set(nameOf(piece), (counts.get(nameOf(piece)) ?? 0) + 1);
-  return [...counts].map(([name, n]) => (n === 1 ? name : `${String(n)} × ${name.toLowerCase()}`)).join(", ");
-}
-
-/** What is left over of one paper, like ones counted, the largest first. */
-function sparesOf({ sheets }: Layout, stock: string) {
-  const found = new Map<string, { width: number; height: number; count: number }>();
-  for (const { width, height } of sheets.filter((sheet) => sheet.stock === stock).flatMap(({ keep }) => keep)) {
-    const [long, short] = [Math.max(width, height), Math.min(width, height)];
-    const key = `${long.toFixed(1)}/${short.toFixed(1)}`;
-    found.set(key, { width: long, height: short, count: (found.get(key)?.count ?? 0) + 1 });
-  }
-  return [...found.values()].sort((a, b) => b.width * b.height - a.width * a.height);
-}
+/** What lies on a sheet, counted. */
+const sayCounted = (sheet: LaidSheet): string =>
+  [...countedOn(sheet)].map(([name, n]) => (n === 1 ? name : `${String(n)} × ${name.toLowerCase()}`)).join(", ");
