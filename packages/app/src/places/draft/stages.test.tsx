@@ -315,6 +315,8 @@ describe("sheets cut free", () => {
     const [first] = await sheets();
     expect(first?.getAttribute("aria-label")).toMatch(/^Sheet of 297\s×\s420\smm with \d+ pieces$/u);
     expect(said()).toMatch(/^\d+ sheets cut free/u);
+    // of two papers each says of which it is left over
+    expect(screen.getAllByText(/^Left over of (?:Wrapping brown|Text 120)/u)).toHaveLength(2);
     // it is stopped, or has used its time
     await screen.findByText("Look longer");
     const found = said();

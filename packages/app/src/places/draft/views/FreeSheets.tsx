@@ -253,7 +253,13 @@ function Found({ laying: { shapes }, nest, solution, colours }: FoundProps) {
         ))}
       </div>
       {nest.papers.map(({ stock }) => (
-        <Offcuts key={stock} offcuts={restsOf(nest, stock, grid)} grid={grid} paper={stock} />
+        <Offcuts
+          key={stock}
+          offcuts={restsOf(nest, stock, grid)}
+          grid={grid}
+          paper={stock}
+          isOneOfSeveral={nest.papers.length > 1}
+        />
       ))}
     </>
   );

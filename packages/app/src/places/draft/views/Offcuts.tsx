@@ -12,10 +12,12 @@ interface OffcutsProps {
   readonly offcuts: readonly Offcut[];
   readonly grid: number;
   readonly paper: string;
+  /** whether those of another paper stand beside them: then their own is named */
+  readonly isOneOfSeveral?: boolean;
 }
 
 /** Each rest once, the largest first; like ones counted. */
-export function Offcuts({ offcuts, grid, paper }: OffcutsProps) {
+export function Offcuts({ offcuts, grid, paper, isOneOfSeveral = false }: OffcutsProps) {
   const display = useDisplay(grid);
   // a rest is kept once: pressed again it is let go
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
@@ -35,7 +37,7 @@ export function Offcuts({ offcuts, grid, paper }: OffcutsProps) {
   };
   return (
     <div className="offcuts">
-      <h3>Left over</h3>
+      <h3>{isOneOfSeveral ? `Left over of ${paper}` : "Left over"}</h3>
       <ul>
         {offcuts.slice(0, FEW_OFFCUTS).map((offcut) => (
           <li key={keyOf(offcut)}>
