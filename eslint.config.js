@@ -24,7 +24,18 @@ export default tseslint.config(
     files: ["packages/app/**/*.{ts,tsx}"],
     extends: [reactHooks.configs.flat["recommended-latest"]],
     // these two ask for what only the React Compiler needs, and it is not used here
-    rules: { "react-hooks/preserve-manual-memoization": "off", "react-hooks/immutability": "off" },
+    rules: {
+      "react-hooks/preserve-manual-memoization": "off",
+      "react-hooks/immutability": "off",
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector:
+            'JSXOpeningElement[name.name=/^(p|div|span|h[1-6]|strong|small|em|li)$/]:not(:has(> JSXAttribute[name.name="role"])) > JSXAttribute[name.name="aria-label"]',
+          message: "What has no role has no name for those who listen: give it words (class unseen), or a role.",
+        },
+      ],
+    },
   },
   {
     files: ["**/*.{js,mjs}"],

@@ -7,10 +7,17 @@ interface ScoresProps {
   readonly steps: Solution["steps"] | undefined;
 }
 
+/** Said in words, for a paragraph has no name; it is as tall as what comes. */
+const WorkingOut = () => (
+  <p className="figure-score" aria-busy>
+    <span className="unseen">Working out the scores</span>
+  </p>
+);
+
 /** Where the scores of each piece go: one measure on a punch board, every reading on a scoring board, edge by edge. */
 export function Scores({ solution: { pieces, grid }, steps }: ScoresProps) {
   const display = useDisplay(grid);
-  if (!steps) return <p className="figure-score" aria-busy aria-label="Working out the scores" />;
+  if (!steps) return <WorkingOut />;
   const all = readingsByPiece({ pieces, steps });
   const isPunched = all[0]?.readings[0]?.edge === "punch";
   return (
