@@ -72,7 +72,7 @@ const how = (spec: Spec): WriteOptions => ({
   display: { unit: "mm", fraction: 16 },
   date: new Date(0),
   paper: { width: 210, height: 297 },
-  colours: paperColours(spec.stock.preset),
+  colours: paperColours(spec.stock),
   fonts: () => Promise.reject(new Error("no type")),
   canvas: () => Promise.resolve(nowhere),
 });

@@ -128,7 +128,7 @@ async function exported(spec: Spec, format: Format, display: Display): Promise<s
   const each = eachNamed(solution);
   return await format.write(
     { title, draft, pieces: each.pieces, whole: () => ({ solution, each }) },
-    { ...{ display, date, fonts, canvas }, colours: paperColours(spec.stock.preset), paper: printerPaper(display) },
+    { ...{ display, date, fonts, canvas }, colours: paperColours(spec.stock), paper: printerPaper(display) },
   );
 }
 

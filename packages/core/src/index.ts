@@ -39,7 +39,7 @@ export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
 export { methodFor, setupOf } from "./recipe/readMethod.ts";
 export { begun, isUsual, usualOf, usualSettings } from "./recipe/usual.ts";
 export * from "./model/fitting.ts";
-export { paperColours, poundsOf } from "./catalogue/papers.ts";
+export { type PaperColours, paperColours, poundsOf } from "./catalogue/papers.ts";
 export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
 export { rulerMarks } from "./pictures/rulerMarks.ts";
 export { draw } from "./draw.ts";
@@ -97,10 +97,12 @@ export {
   layOut,
   type LayoutAnswer,
   type LayoutSearch,
-  type OwnLayout,
+  type Run,
   searchFor,
 } from "./asks/layout.ts";
 export type * from "./model/layout.ts";
+export * from "./model/shelf.ts";
+export * from "./asks/onShelf.ts";
 export { readJob } from "./recipe/readJob.ts";
 export { alikeSheets, countedOn, restsOf } from "./layout/alike.ts";
 export { GAP_MM, outlinesOf } from "./layout/papers.ts";

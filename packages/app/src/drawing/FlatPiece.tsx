@@ -1,6 +1,6 @@
-import type { OnFlat } from "@cut-fold/core";
+import type { OnFlat, PaperColours } from "@cut-fold/core";
 import { memo } from "react";
-import { pieceColours, type PaperColours } from "../theme/colours.ts";
+import { pieceColours } from "../theme/colours.ts";
 import { Figures } from "./Figures.tsx";
 import { FlatContents } from "./FlatContents.tsx";
 import { FlatPaper } from "./FlatPaper.tsx";

@@ -1,9 +1,8 @@
-import { type OnFlat, pathData, paperColours } from "@cut-fold/core";
+import { type OnFlat, type PaperColours, pathData } from "@cut-fold/core";
 import { memo } from "react";
 import { chooseFitting, useChosen } from "../store/chosen.ts";
 import { useOpenDraft } from "../store/openDraft.ts";
 import { colour } from "../theme/theme.ts";
-import type { PaperColours } from "../theme/colours.ts";
 import { light, useLit } from "./lit.ts";
 import { useThingDrag } from "./useThingDrag.ts";
 import { inMm, type View } from "./view.ts";
@@ -36,7 +35,7 @@ export const LaidLayers = memo(function LaidLayers({ laid, view, colours, onHold
         const isLit =
           (fitting !== undefined && fitting === chosen) ||
           lit.some((id) => id === shape.of || (fitting !== undefined && id === `${fitting}/`));
-        const fill = shape.stock === undefined ? colours : paperColours(shape.stock);
+        const fill = shape.paper ?? colours;
         return (
           <path
             // what is bent comes in several parts

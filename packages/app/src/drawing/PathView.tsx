@@ -1,5 +1,5 @@
 /** Pictures drawn true: y up, lines of one width at any size. */
-import { paperColours, type PathPicture, type PathShape, type StrokeRole } from "@cut-fold/core";
+import { type PathPicture, type PathShape, type StrokeRole } from "@cut-fold/core";
 import { memo } from "react";
 import { colour } from "../theme/theme.ts";
 import { strokeOf } from "./language.ts";
@@ -45,9 +45,9 @@ export const PathView = memo(function PathView({ picture, label, colours, margin
     glue: "url(#glue-hatch)",
     ink: colour.ink,
   };
-  const fillOf = ({ fill, stock }: PathShape): string => {
+  const fillOf = ({ fill, paper }: PathShape): string => {
     if (fill === undefined) return "none";
-    return stock !== undefined && (fill === "face" || fill === "back") ? paperColours(stock)[fill] : fills[fill];
+    return paper !== undefined && (fill === "face" || fill === "back") ? paper[fill] : fills[fill];
   };
   return (
     <svg

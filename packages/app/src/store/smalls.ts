@@ -3,10 +3,9 @@
  * itself. What was never drawn, has changed since, or was drawn by another version of the app is drawn by a worker, which
  * is let go when it has nothing more to draw.
  */
-import type { PathPicture, Size } from "@cut-fold/core";
+import type { PaperColours, PathPicture, Size } from "@cut-fold/core";
 import { useEffect } from "react";
 import { create } from "zustand";
-import type { PaperColours } from "../theme/colours.ts";
 import type { DrawerApi } from "../workers/drawDraft.ts";
 import { besideKey, db } from "./db.ts";
 import { hire } from "./hire.ts";

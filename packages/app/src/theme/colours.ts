@@ -1,17 +1,15 @@
-import { formById, paperColours, type Piece, type Spec } from "@cut-fold/core";
-
-/** What its two faces are drawn in, as CSS colours. */
-export type PaperColours = ReturnType<typeof paperColours>;
+import { formById, type PaperColours, paperColours, type Piece, type Spec } from "@cut-fold/core";
 
 const turned = ({ face, back }: PaperColours): PaperColours => ({ face: back, back: face });
 
 /** The colours of a draft's own paper, the face that is drawn first: the other one where the pattern was put on that side. */
-export function coloursOf({ form, stock: { preset, pattern } }: Spec): PaperColours {
+export function coloursOf({ form, stock }: Spec): PaperColours {
   const drawn = formById(form)?.outside === "back" ? "inside" : "outside";
-  const colours = paperColours(preset);
+  const colours = paperColours(stock);
+  const { pattern } = stock;
   return pattern === undefined || pattern === drawn ? colours : turned(colours);
 }
 
 /** The colours of a piece: its own paper's, or the draft's. */
 export const pieceColours = ({ stock }: Piece, own: PaperColours): PaperColours =>
-  stock ? (stock.pattern === "inside" ? turned(paperColours(stock.preset)) : paperColours(stock.preset)) : own;
+  stock ? (stock.pattern === "inside" ? turned(paperColours(stock)) : paperColours(stock)) : own;

@@ -1,13 +1,8 @@
 /** Laying out what several drafts come to, on what is in hand. */
 import { LayingOut, lessPaper } from "../layout/layOut.ts";
-import { find } from "../catalogue/entry.ts";
-import { mats } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
 import { putOff } from "../layout/papers.ts";
-import { stockName } from "../layout/trimPlan.ts";
-import type { Layout, LayoutJob, Stopped } from "../model/layout.ts";
-import type { Spec } from "../model/spec.ts";
-import { AS_MANY } from "../recipe/readJob.ts";
+import type { InHand, JobItem, Layout, LayoutJob, Stopped } from "../model/layout.ts";
 import type { Problem } from "../recipe/reader.ts";
 import { solve } from "../solve.ts";
 import { eachNamed } from "./each.ts";
@@ -53,33 +48,23 @@ export function searchFor(job: LayoutJob, start?: Layout): LayoutSearch {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, search: new LayingOut(job, drawings, start) };
 }
 
-/** How a draft's own sheets are laid out: on what else than its sheet, and between what. */
-export interface OwnLayout {
-  /** of its own paper, used first */
-  readonly offcuts: readonly (Size & { readonly count: number })[];
-  /** a mat the sheet is laid on to be cut, by preset */
-  readonly mat?: string | undefined;
+/** What is made together, and on what it is laid. */
+export interface Run {
+  readonly items: readonly Pick<JobItem, "id" | "spec" | "quantity">[];
+  readonly inHand: readonly InHand[];
+  /** a mat, or a machine's reach, that each sheet is laid in to be cut */
+  readonly mat?: (Size & { readonly id: string }) | undefined;
 }
 
-/** The job of one draft: its run on its sheet in hand; undefined where none is named. */
-export function jobFor(spec: Spec, { offcuts, mat }: OwnLayout): LayoutJob | undefined {
-  const { sheet } = spec;
-  if (!sheet) return undefined;
-  const board = find(mats, mat ?? "");
-  return {
-    units: "mm",
-    items: [{ id: "draft", spec, quantity: spec.quantity }],
-    inHand: [
-      ...offcuts.map(({ width, height, count }, i) => ({
-        ...{ id: `offcut-${String(i + 1)}`, width, height, count, offcut: true, stock: stockName(spec.stock) },
-      })),
-      { id: sheet.preset ?? "sheet", width: sheet.width, height: sheet.height, count: AS_MANY, offcut: false },
-    ],
-    ...(board && { mat: { id: board.id, width: board.width, height: board.height } }),
-    ...{ margin: 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },
-    ...{ kind: "nest", seed: 1 },
-  };
-}
+/** The job of a run: outlines laid free; where a paper's fibres are known, pieces keep to them. */
+export const jobFor = ({ items, inHand, mat }: Run): LayoutJob => ({
+  units: "mm",
+  items: items.map((item) => ({ ...item, grain: item.spec.stock.grain !== undefined })),
+  inHand,
+  ...(mat && { mat }),
+  ...{ margin: 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },
+  ...{ kind: "nest", seed: 1 },
+});
 
 /** What a job is answered with: the layout of the kind that was asked for, and for both of them the two beside the better one. */
 export type LayoutAnswer = Layout & { readonly trim?: Layout; readonly nest?: Layout };

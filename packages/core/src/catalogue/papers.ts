@@ -35,9 +35,20 @@ export const poundsOf = ({ weight, grade }: Pick<StockPreset, "weight" | "grade"
 /** What paper looks like that is not in the catalogue: plain card. */
 const PLAIN = { face: "#f1e8d4", back: "#e6d9bc" } as const;
 
-/** The two colours a paper is drawn in, as CSS colours; plain card for one the catalogue does not know. */
-export const paperColours = (preset: string | undefined): Pick<StockPreset, "face" | "back"> =>
-  stocks.find(({ id }) => id === preset) ?? PLAIN;
+/** The two colours a paper is drawn in, as CSS colours. */
+export type PaperColours = Pick<StockPreset, "face" | "back">;
+
+interface PaperSaid {
+  readonly preset?: string | undefined;
+  readonly face?: string | undefined;
+  readonly back?: string | undefined;
+}
+
+/** What a paper looks like: as is said of it, else as its preset does; plain card for one the catalogue does not know. */
+export function paperColours({ preset, face, back }: PaperSaid): PaperColours {
+  const usual = stocks.find(({ id }) => id === preset) ?? PLAIN;
+  return face === undefined && back === undefined ? usual : { face: face ?? usual.face, back: back ?? usual.back };
+}
 
 const stock = (
   id: string,

@@ -2,7 +2,6 @@
  * PNG: a picture of all pieces flat, for showing. It carries its true size (dots in a metre), so that it prints as large as
  * the paper is; to cut by, a drawing is exact and a picture is not.
  */
-import { paperColours } from "../catalogue/papers.ts";
 import { pathData } from "../geometry/path.ts";
 import type { Piece } from "../model/piece.ts";
 import { flatPicture } from "../pictures/flat.ts";
@@ -52,7 +51,7 @@ function paint<P>(
   for (const shape of picture.shapes) {
     const drawn = path([shape.path, ...(shape.holes ?? [])].map(pathData).join(""));
     if (shape.fill === "face" || shape.fill === "back") {
-      brush.fillStyle = (shape.stock === undefined ? colours : paperColours(shape.stock))[shape.fill];
+      brush.fillStyle = (shape.paper ?? colours)[shape.fill];
       brush.fill(drawn, "evenodd");
     } else if (shape.fill === "ink") {
       brush.fillStyle = INK;

@@ -11,7 +11,7 @@
  *   └───────────────────┘
  */
 import type { Size } from "../geometry/point.ts";
-import type { Grain } from "../model/layout.ts";
+import type { Grain } from "../model/spec.ts";
 import { nth } from "../units/nth.ts";
 import { randomFrom } from "../units/random.ts";
 import type { NestSheet } from "./table.ts";

@@ -9,7 +9,8 @@ import { fitAngles, hullOf } from "../geometry/fit.ts";
 import { boxAt, noFit, type Outlines, ringArea, turnedRing } from "../geometry/noFit.ts";
 import { type Bounds, boundsOf } from "../geometry/path.ts";
 import type { Point, Size } from "../geometry/point.ts";
-import type { Grain, Turning } from "../model/layout.ts";
+import type { Turning } from "../model/layout.ts";
+import type { Grain } from "../model/spec.ts";
 import { nth } from "../units/nth.ts";
 
 /** Pieces of one outline that are laid alike. */

@@ -4,15 +4,11 @@
  */
 import type { Size } from "../geometry/point.ts";
 import type { Unit } from "../units/length.ts";
-import type { Spec } from "./spec.ts";
+import type { Grain, Spec } from "./spec.ts";
 
 /** How pieces may be turned: quarters, slants and what fits only so; quarters; half turns; not at all. */
 export const TURNS = ["any", "quarter", "half", "none"] as const;
 export type Turning = (typeof TURNS)[number];
-
-/** Which way fibres run: along the width or the height, of a sheet or of a piece as it is drawn. */
-export const GRAINS = ["width", "height"] as const;
-export type Grain = (typeof GRAINS)[number];
 
 /** One copy of a piece on a sheet: its flat coordinates turned anticlockwise about their origin, then moved. */
 export interface Placement {

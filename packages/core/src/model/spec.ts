@@ -30,6 +30,18 @@ const bounded = ({ min, max }: { min: number; max: number }) => z.number().min(m
 const presetId = z.string().max(60);
 const name80 = z.string().max(80);
 
+/** An entry of the maker's shelf: what is said of it in a recipe is the recipe's own copy. */
+export const ownId = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^[\w-]+$/u);
+/** A CSS colour in six hexadecimal digits. */
+export const colourSchema = z.string().regex(/^#[\da-f]{6}$/u);
+/** Which way the fibres of a sheet run: along its width or its height. */
+export const GRAINS = ["width", "height"] as const;
+export type Grain = (typeof GRAINS)[number];
+
 /** One kind of ply in a pile: so many sheets of it, or of foam, or of what lies on top. mm each. */
 export const plySchema = z.strictObject({
   name: name80,
@@ -64,6 +76,8 @@ export const amountSchema = z.union([
 
 /** What goes in, as it is kept; mm. */
 export const contentsSchema = z.strictObject({
+  /** the thing of the maker's shelf that it is */
+  own: ownId.optional(),
   preset: presetId.optional(),
   name: name80.optional(),
   width: bounded(SIZE_MM),
@@ -85,14 +99,23 @@ export const PATTERNS = ["outside", "inside"] as const;
 export const stockSchema = z.strictObject({
   /** where its patterned side comes to lie; not said of paper that is alike on both */
   pattern: z.enum(PATTERNS).optional(),
+  /** the paper of the maker's shelf that it is; what stands here is the recipe's own copy */
+  own: ownId.optional(),
   preset: presetId.optional(),
   title: name80.optional(),
   caliper: bounded(CALIPER_MM),
   weight: bounded(WEIGHT_GSM),
+  /** what its two sides look like; as the preset's where nothing is said */
+  face: colourSchema.optional(),
+  back: colourSchema.optional(),
+  /** along which side of its sheet the fibres run */
+  grain: z.enum(GRAINS).optional(),
 });
 
 /** The sheet in hand, as it is kept; mm. */
 export const sheetSchema = z.strictObject({
+  /** the paper or offcut of the maker's shelf whose sheet it is */
+  own: ownId.optional(),
   preset: presetId.optional(),
   width: bounded(SHEET_MM),
   height: bounded(SHEET_MM),
@@ -111,6 +134,8 @@ export type MethodKind = (typeof methodKinds)[number];
 /** The tools, as they are kept; mm. */
 export const methodSchema = z.strictObject({
   kind: z.enum(methodKinds),
+  /** the board of the maker's shelf that it is */
+  own: ownId.optional(),
   /** a board of the catalogue */
   board: presetId,
   /** a ruler other than the board's own, by id */

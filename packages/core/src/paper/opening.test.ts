@@ -34,7 +34,7 @@ describe("openings", () => {
       }),
     );
     const frame = closedPicture(s).shapes.find((shape) => shape.of === "layer-1/frame/frame");
-    expect(frame?.stock).toBe("text-120-plum");
+    expect(frame?.paper).toMatchObject({ face: "#a9788c", back: "#d9bdc6" });
     expect(frame?.holes?.map((hole) => Math.abs(areaOf(hole)))).toEqual([122 * 79]);
     // a pocket's slit is no hole in it
     const tabbed = solve(

@@ -1,4 +1,5 @@
 /** What pictures are made of: areas and lines, back to front; mm; x right, y up. */
+import { type PaperColours, paperColours } from "../catalogue/papers.ts";
 import { boundsOf, type Bounds, flatten, type Path, placePath, polygon } from "../geometry/path.ts";
 import type { Point, Pose } from "../geometry/point.ts";
 import { idIn } from "../methods/method.ts";
@@ -16,8 +17,8 @@ export interface PictureShape {
   readonly now: boolean;
   /** id of the panel, stroke or zone it shows */
   readonly of?: string;
-  /** id of the paper it is cut from, where it is not the draft's own */
-  readonly stock?: string;
+  /** what the paper it is cut from looks like, where it is not the draft's own */
+  readonly paper?: PaperColours;
 }
 
 /** What is seen from above, the lowest first, with its bounds in mm. */
@@ -33,8 +34,8 @@ export const boundsOfShapes = (shapes: readonly PictureShape[]): Bounds =>
   boundsOf(shapes.flatMap((s) => flatten(s.path)));
 
 /** The paper a piece is cut from, where it has its own. */
-export const paperOf = ({ stock }: Piece): Pick<PictureShape, "stock"> =>
-  stock?.preset === undefined ? {} : { stock: stock.preset };
+export const paperOf = ({ stock }: Piece): Pick<PictureShape, "paper"> =>
+  stock === undefined ? {} : { paper: paperColours(stock) };
 
 /** The lines of a piece that are there: made before, or now. */
 export const scoreShapes = (

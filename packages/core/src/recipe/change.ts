@@ -95,7 +95,34 @@ export function changed(spec: Spec, change: SpecChange): Read<Spec> {
     if (value === null) next[key] = undefined;
     else if (value !== undefined) next[key] = typeof value === "object" ? merge(spec.sheet, value) : value;
   }
-  return readSpec(next, spec);
+  return readSpec(disowned(spec, next), spec);
+}
+
+/** What makes each part of a recipe the one of the shelf that it says it is. */
+const OWN_IN: Readonly<Partial<Record<keyof Spec, readonly string[]>>> = {
+  contents: ["preset", "thickness", "pile", "shape", "amount"],
+  stock: ["preset", "title", "caliper", "weight", "face", "back", "grain"],
+  sheet: ["preset"],
+  method: ["kind", "board", "notch"],
+};
+
+/** Its two sides, whichever way it lies. */
+const sidesOf = ({ width, height }: Record<string, unknown>): string =>
+  [width, height]
+    .map((side) => (typeof side === "number" ? side.toFixed(3) : ""))
+    .sort()
+    .join(" × ");
+
+/** The recipe, each part of which is the shelf's only as long as it is as the shelf has it: what was changed of it is the draft's own. */
+function disowned(was: Spec, next: unknown): unknown {
+  if (!record(next)) return next;
+  const parts = Object.entries(OWN_IN).flatMap(([part, keys]) => {
+    const [before, after]: readonly unknown[] = [was[part as keyof Spec], next[part]];
+    if (!record(before) || !record(after) || after["own"] === undefined || after["own"] !== before["own"]) return [];
+    if (keys.every((key) => after[key] === before[key]) && sidesOf(after) === sidesOf(before)) return [];
+    return [[part, merge(after, { own: undefined })]];
+  });
+  return parts.length === 0 ? next : { ...next, ...(Object.fromEntries(parts) as object) };
 }
 
 /** What goes in under its own name; a name that only told the old card's size goes with that size. */
@@ -116,7 +143,7 @@ function changedAt(spec: Spec, changes: readonly PathChange[]): Read<Spec> {
     const form = at.length === 1 && at[0] === "form" && value !== spec.form ? formById(String(value)) : undefined;
     next = form ? reformed(next as Spec, form, undefined) : withValue(next, at, value);
   }
-  return readSpec(next, spec);
+  return readSpec(disowned(spec, next), spec);
 }
 
 /**

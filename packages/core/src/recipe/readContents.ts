@@ -20,6 +20,7 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
   if (value === undefined)
     return reader.report(field, "missing", { allowed: "a preset, or width, height and thickness" });
   const raw = reader.object(value, field, [
+    "own",
     "preset",
     "name",
     "width",
@@ -32,6 +33,7 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
   ]);
   if (!raw) return undefined;
   const preset = reader.preset(raw["preset"], `${field}.preset`, catalogue.contents);
+  const own = reader.own(raw["own"], `${field}.own`);
   const amount = readAmount(raw["amount"], reader, `${field}.amount`);
   // a heap is as large as what is in it takes: sizes that were said before give way
   const heap =
@@ -62,6 +64,7 @@ export function readContents(value: unknown, reader: Reader, field = "contents")
       : reader.oneOf(raw["shape"], `${field}.shape`, CONTENT_SHAPES, "ball");
   if (width === undefined || height === undefined || thickness === undefined || (heap && !amount)) return undefined;
   return {
+    ...(own !== undefined && { own }),
     ...(preset && { preset: preset.id }),
     ...(name !== undefined && { name }),
     width,

@@ -5,7 +5,6 @@
 import { catalogue } from "../catalogue/index.ts";
 import {
   type FixedPlace,
-  GRAINS,
   type InHand,
   type JobItem,
   LAYOUT_KINDS,
@@ -14,7 +13,7 @@ import {
   type Together,
   TURNS,
 } from "../model/layout.ts";
-import { QUANTITY, SHEET_MM } from "../model/spec.ts";
+import { GRAINS, QUANTITY, SHEET_MM } from "../model/spec.ts";
 import { type Problem, type Read, readList, Reader, record } from "./reader.ts";
 import { readSpec } from "./readSpec.ts";
 

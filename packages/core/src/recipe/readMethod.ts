@@ -11,7 +11,7 @@ const methodKindSchema = z.enum(methodKinds);
 
 /** The method that a field holds, for a form that must be made that way; the form's usual one where none is said. */
 export function readMethod(value: unknown, form: Form, reader: Reader): Spec["method"] | undefined {
-  const raw = value === undefined ? {} : reader.object(value, "method", ["kind", "board", "ruler", "notch"]);
+  const raw = value === undefined ? {} : reader.object(value, "method", ["kind", "own", "board", "ruler", "notch"]);
   if (!raw) return undefined;
   const kind = methodKindSchema.safeParse(raw["kind"] ?? waysOf(form)[0]);
   if (!kind.success)
@@ -33,8 +33,10 @@ export function readMethod(value: unknown, form: Form, reader: Reader): Spec["me
     });
   const notch =
     raw["notch"] === undefined ? undefined : reader.length(raw["notch"], "method.notch", { min: 2, max: 30 });
+  const own = reader.own(raw["own"], "method.own");
   return {
     kind: kind.data,
+    ...(own !== undefined && { own }),
     board: board.id,
     ...(typeof ruler === "string" && { ruler }),
     ...(notch !== undefined && { notch }),

@@ -96,8 +96,9 @@ export function readSpec(given: unknown, was?: Spec): Read<Spec> {
 }
 
 function readSheet(value: unknown, reader: Reader): Spec["sheet"] | undefined {
-  const raw = reader.object(value, "sheet", ["preset", "width", "height"]);
+  const raw = reader.object(value, "sheet", ["own", "preset", "width", "height"]);
   if (!raw) return undefined;
+  const own = reader.own(raw["own"], "sheet.own");
   const preset = reader.preset(raw["preset"], "sheet.preset", [...catalogue.sheets, ...catalogue.mats]);
   const side = (key: "width" | "height"): number | undefined =>
     raw[key] === undefined
@@ -107,5 +108,5 @@ function readSheet(value: unknown, reader: Reader): Spec["sheet"] | undefined {
   const height = side("height");
   return width === undefined || height === undefined
     ? undefined
-    : { ...(preset && { preset: preset.id }), width, height };
+    : { ...(own !== undefined && { own }), ...(preset && { preset: preset.id }), width, height };
 }

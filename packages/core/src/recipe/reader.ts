@@ -1,5 +1,7 @@
 /** Reading what people and programs give, and telling every problem with its field, what is wrong and what is allowed. */
+import type { ZodType } from "zod";
 import { find } from "../catalogue/entry.ts";
+import { ownId } from "../model/spec.ts";
 import { readLength, type Unit } from "../units/length.ts";
 
 /** One thing wrong with what was given: where, what (a code with its facts), and what is allowed. */
@@ -78,6 +80,18 @@ export class Reader {
     return typeof value === "string" && value.length <= 80
       ? value
       : this.report(field, "wrong-type", { wants: "a text of up to 80 letters" });
+  }
+
+  /** What a schema says it is, where anything is given. */
+  said<T>(value: unknown, field: string, schema: ZodType<T>, wants: string): T | undefined {
+    if (value === undefined) return undefined;
+    const read = schema.safeParse(value);
+    return read.success ? read.data : this.report(field, "wrong-type", { wants });
+  }
+
+  /** Which entry of the maker's shelf a part of a recipe is. */
+  own(value: unknown, field: string): string | undefined {
+    return this.said(value, field, ownId, "the id of an entry of a shelf: letters, digits, - and _, up to 64");
   }
 
   /** A name; what it is usually called where none, or a blank one, is given. */

@@ -9,6 +9,7 @@ import {
   type LaidSheet,
   type Layout,
   type OwnLayout,
+  type PaperColours,
   restsOf,
   type Placement,
   sayLeft,
@@ -37,7 +38,7 @@ import {
 } from "../../../store/laying.ts";
 import { useOffcuts } from "../../../store/offcuts.ts";
 import { useDisplay } from "../../../store/settings.ts";
-import { type PaperColours, pieceColours } from "../../../theme/colours.ts";
+import { pieceColours } from "../../../theme/colours.ts";
 import { Offcuts } from "./Offcuts.tsx";
 
 interface FreeSheetsProps {

@@ -5,6 +5,7 @@ import {
   formatLength,
   formatSize,
   type Cutting,
+  type PaperColours,
   sayCut,
   saySlant,
   type SheetGroup,
@@ -17,7 +18,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
-import { type PaperColours, pieceColours } from "../../../theme/colours.ts";
+import { pieceColours } from "../../../theme/colours.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 import { FreeSheets } from "./FreeSheets.tsx";

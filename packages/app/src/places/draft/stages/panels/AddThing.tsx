@@ -17,7 +17,6 @@ import {
   invert,
   type Drawing,
   type Spec,
-  paperColours,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -193,7 +192,7 @@ function Tile({ row, title, spec, onAdd }: TileProps) {
               key={`${shape.of ?? ""} ${String(i)}`}
               d={[shape.path, ...(shape.holes ?? [])].map(d).join("")}
               fillRule="evenodd"
-              fill={(shape.stock === undefined ? coloursOf(spec) : paperColours(shape.stock)).face}
+              fill={(shape.paper ?? coloursOf(spec)).face}
               stroke={colour.ink}
               strokeWidth={1.2}
               vectorEffect="non-scaling-stroke"

@@ -8,16 +8,16 @@ import {
   lyingOnFlat,
   mainPiece,
   type OnFlat,
+  type PaperColours,
   pathData,
   type Path,
   type Piece,
   placePath,
   type Side,
   type Drawing,
-  paperColours,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
-import { coloursOf, type PaperColours } from "../../../../theme/colours.ts";
+import { coloursOf } from "../../../../theme/colours.ts";
 import { colour } from "../../../../theme/theme.ts";
 import { type FormFace, ownPieceWith, SIDE_WORDS } from "./faces.ts";
 import "./panels.css";
@@ -115,7 +115,7 @@ function MapSide({ piece, laid, colours, isDrawn, grounds, chosen, onPanel, side
             key={shape.of}
             d={[shape.path, ...(shape.holes ?? [])].map(seen).join("")}
             fillRule="evenodd"
-            fill={(shape.stock === undefined ? colours : paperColours(shape.stock)).face}
+            fill={(shape.paper ?? colours).face}
             stroke={colour.soft}
             strokeWidth={0.8}
             vectorEffect="non-scaling-stroke"
