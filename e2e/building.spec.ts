@@ -103,9 +103,11 @@ test("sheets: how many, how they are cut, and an offcut kept", async ({ page }) 
   await page.getByLabel("Sheet in hand").selectOption("us-tabloid");
   // an offcut waits for the next draft, and this one stays as it is
   await page.getByRole("button", { name: "Keep it" }).first().click();
-  await expect(page.getByText("Kept: it stands among the sheets of your next draft.")).toBeVisible();
+  await expect(
+    page.getByText("Kept: it lies on your shelf, and stands among the sheets of your next draft."),
+  ).toBeVisible();
   await expect(page.getByLabel("Sheet in hand")).toHaveValue("us-tabloid");
-  const kept = page.getByLabel("Sheet in hand").locator("optgroup[label='Offcuts you kept'] option");
+  const kept = page.getByLabel("Sheet in hand").locator("optgroup[label='On your shelf'] option");
   await expect(kept).toHaveCount(1);
   await page.getByLabel("Sheet in hand").selectOption((await kept.getAttribute("value")) ?? "");
   await expect(page.getByRole("button", { name: /Used up/u })).toBeVisible();

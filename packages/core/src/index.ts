@@ -48,7 +48,7 @@ export * from "./units/format.ts";
 export * from "./units/length.ts";
 export * from "./units/ruler.ts";
 export * from "./words/en.ts";
-export { sayLeft, sayPapers, saySaving } from "./words/layouts.ts";
+export { type Comes, sayLeft, sayPapers, saySaving, saySheets, sayTaking } from "./words/layouts.ts";
 export * from "./paper/pose.ts";
 export * from "./folding/stages.ts";
 export * from "./folding/clash.ts";
@@ -91,15 +91,7 @@ export * from "./asks/resize.ts";
 export { type Resized, type LengthSaid, type To } from "./recipe/resize.ts";
 export * from "./asks/table.ts";
 export * from "./asks/pile.ts";
-export {
-  answerOf,
-  jobFor,
-  layOut,
-  type LayoutAnswer,
-  type LayoutSearch,
-  type Run,
-  searchFor,
-} from "./asks/layout.ts";
+export { answerOf, jobFor, layOut, type LayoutAnswer, type LayoutSearch, type Run, searchFor } from "./asks/layout.ts";
 export type * from "./model/layout.ts";
 export * from "./model/shelf.ts";
 export * from "./asks/onShelf.ts";

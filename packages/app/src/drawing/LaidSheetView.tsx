@@ -1,15 +1,18 @@
 /** A laid sheet from above, true to scale: what lies on it as it is cut, on a mat where there is one. */
-import { boundsOf, catalogue, find, holds, type LaidSheet, type Placement, type Point } from "@cut-fold/core";
+import { boundsOf, holds, type LaidSheet, type Placement, type Point, type Size } from "@cut-fold/core";
 import { memo } from "react";
 import type { LaidShape } from "../workers/layOutDraft.ts";
 import { colour } from "../theme/theme.ts";
+import { laidKey } from "./laidKey.ts";
 import { type InHandNow, type PutTo, useLaidHand } from "./useLaidHand.ts";
 
 interface LaidSheetViewProps {
   readonly sheet: LaidSheet;
   readonly shapes: ReadonlyMap<string, LaidShape>;
   /** CSS colour of a piece's drawn face */
-  readonly faceOf: (piece: string) => string;
+  readonly faceOf: (placement: Placement) => string;
+  /** the area that can be cut of what it lies on, mm; undefined where it lies on nothing */
+  readonly mat: Size | undefined;
   /** px it may take */
   readonly wide: number;
   readonly tall: number;
@@ -32,8 +35,7 @@ const MAT = { line: 10, past: 8 } as const;
 const NAMED = { long: 64, short: 18 } as const;
 
 export function LaidSheetView(props: LaidSheetViewProps) {
-  const { sheet, shapes, faceOf, wide, tall, across, up, label, chosen, onChoose, onMoved } = props;
-  const mat = find(catalogue.mats, sheet.from.mat ?? "");
+  const { sheet, shapes, faceOf, mat, wide, tall, across, up, label, chosen, onChoose, onMoved } = props;
   const past = mat ? MAT.past : 0;
   const { width: matWide, height: matTall } = mat ?? sheet;
   const [width, height] = [matWide + 2 * past, matTall + 2 * past];
@@ -78,7 +80,7 @@ export function LaidSheetView(props: LaidSheetViewProps) {
         ))}
         {shown.placements.map((placement, i) => (
           <g
-            key={`${placement.piece}/${String(placement.copy)}`}
+            key={`${laidKey(placement)}/${String(placement.copy)}`}
             className={i === chosen ? "laid-piece laid-chosen" : "laid-piece"}
             tabIndex={0}
             role="button"
@@ -93,8 +95,8 @@ export function LaidSheetView(props: LaidSheetViewProps) {
           >
             <Laid
               placement={placement}
-              shape={shapes.get(placement.piece)}
-              face={isMet(hand.now, i) ? colour.met : faceOf(placement.piece)}
+              shape={shapes.get(laidKey(placement))}
+              face={isMet(hand.now, i) ? colour.met : faceOf(placement)}
             />
           </g>
         ))}
@@ -179,7 +181,7 @@ interface NamesProps {
 /** Names in the middle of what is large enough and has paper there, along its longer side. */
 function Names({ sheet, shapes, k, x, y }: NamesProps) {
   return sheet.placements.map((placement) => {
-    const shape = shapes.get(placement.piece);
+    const shape = shapes.get(laidKey(placement));
     if (!shape) return null;
     const corners = cornersOf(shape, placement);
     const { left, bottom, right, top } = boundsOf(corners);
@@ -189,7 +191,7 @@ function Names({ sheet, shapes, k, x, y }: NamesProps) {
     if (!holds(corners, middle)) return null;
     return (
       <text
-        key={`${placement.piece}/${String(placement.copy)}`}
+        key={`${laidKey(placement)}/${String(placement.copy)}`}
         className="laid-name"
         pointerEvents="none"
         textAnchor="middle"

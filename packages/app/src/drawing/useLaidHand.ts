@@ -4,6 +4,7 @@ import type { Hand, Lying } from "@cut-fold/core/hand";
 import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from "react";
 import { tellTrouble } from "../parts/tell.tsx";
 import type { LaidShape } from "../workers/layOutDraft.ts";
+import { laidKey } from "./laidKey.ts";
 
 /** Where a piece is put. */
 export type PutTo = Pick<Placement, "x" | "y" | "rotation">;
@@ -47,8 +48,9 @@ const ignored = (): void => undefined;
 
 /** What lies on a sheet, by its outlines; undefined for a piece that is not known yet. */
 const lyingOn = ({ placements }: LaidSheet, shapes: ReadonlyMap<string, LaidShape>): (Lying | undefined)[] =>
-  placements.map(({ piece, x, y, rotation }) => {
-    const outlines = shapes.get(piece)?.outlines;
+  placements.map((placement) => {
+    const outlines = shapes.get(laidKey(placement))?.outlines;
+    const { x, y, rotation } = placement;
     return outlines && { outlines, x, y, rotation };
   });
 const othersOf = (lying: readonly (Lying | undefined)[], index: number): Lying[] =>

@@ -20,7 +20,7 @@ class Store extends Dexie {
 export const db = new Store();
 
 /** What is kept beside a draft, each under its own kind and the draft's id. */
-export const BESIDE = ["steps", "made", "drawn", "laid"] as const;
+export const BESIDE = ["steps", "made", "drawn", "laid", "took"] as const;
 type KeptBeside = (typeof BESIDE)[number] | "bin";
 export const besideKey = (kind: KeptBeside, id: string): string => `${kind} ${id}`;
 

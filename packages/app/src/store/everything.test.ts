@@ -12,9 +12,9 @@ import { useDrafts } from "./drafts.ts";
 import { bringing, saveAll, takeIn } from "./files.ts";
 import { readBeside } from "./kept.ts";
 import { markBegun, useKeeping } from "./keeping.ts";
-import { keepOffcut, useOffcuts } from "./offcuts.ts";
 import { keepOutline, useOutlines } from "./outlines.ts";
 import { useSettings } from "./settings.ts";
+import { keepEntry, shelfNow, useShelfStore } from "./shelf.ts";
 
 vi.mock("browser-fs-access", () => ({ fileSave: vi.fn(() => Promise.resolve()), fileOpen: vi.fn() }));
 
@@ -22,6 +22,7 @@ const HOUSE = {
   ...{ id: "house", name: "House", drawn: "M0 0L60 0L60 40L30 70L0 40Z", width: 60, height: 70 },
   ...{ from: "SVG file house.svg", made: "2026-06-20" },
 };
+const PLUM = { kind: "offcut" as const, id: "plum", width: 100, height: 200, left: 3, paper: "Plum" };
 const ended = (): Promise<void> => vi.waitFor(() => expect(useKeeping.getState().writing).toBe(0));
 
 /** A browser with nothing of ours in it. */
@@ -34,7 +35,7 @@ async function empty(): Promise<void> {
   useKeeping.setState({ isRead: true, trouble: undefined });
   useDrafts.setState({ drafts: new Map(), aside: [] });
   useOutlines.setState({ outlines: [] });
-  useOffcuts.setState({ offcuts: [] });
+  useShelfStore.setState({ entries: [], aside: [] });
   useSettings.setState({ settings: useSettings.getInitialState().settings });
 }
 beforeEach(empty);
@@ -51,13 +52,13 @@ const readAgain = (text: string) => {
   return { ...read, beside: readBeside(read.beside) };
 };
 
-it("holds drafts, bin, outlines, offcuts and settings, and brings them all back, and takes them back again", async () => {
+it("holds drafts, bin, outlines, the shelf and settings, and brings them all back, and takes them back again", async () => {
   const [first, second] = demoDrafts();
   if (!first || !second) throw new Error("no demo");
   useDrafts.getState().put([first]);
   await binDraft(second);
   keepOutline(HOUSE);
-  await keepOffcut({ width: 100, height: 200, count: 3, paper: "Plum" });
+  keepEntry(PLUM);
   useSettings.getState().set({ fraction: 32, notch: 11.2 });
   await ended();
   const text = await savedText();
@@ -68,23 +69,32 @@ it("holds drafts, bin, outlines, offcuts and settings, and brings them all back,
   const told = takeIn(adopt(read.drafts, new Map()), brought);
   await ended();
   expect(told.text).toBe(
-    `${first.name}, 1 outline, 1 kind of offcut, 1 deleted draft, into the bin, the settings taken in.`,
+    `${first.name}, 1 outline, 1 thing of the shelf, 1 deleted draft, into the bin, the settings taken in.`,
   );
   expect([...useDrafts.getState().drafts.values()]).toEqual([first]);
   expect((await binned()).map((b) => b.draft)).toEqual([second]);
   expect(useOutlines.getState().outlines).toEqual([HOUSE]);
-  expect(useOffcuts.getState().offcuts).toEqual([{ width: 100, height: 200, count: 3, paper: "Plum" }]);
+  expect(shelfNow()).toEqual([PLUM]);
   expect(useSettings.getState().settings).toMatchObject({ fraction: 32, notch: 11.2 });
   // all of it is in the store, and nothing of it comes a second time
   expect(await db.kept.get("outline house")).toMatchObject({ value: HOUSE });
-  expect(bringing(read)).toMatchObject({ outlines: [], offcuts: [], settings: undefined });
+  expect(bringing(read)).toMatchObject({ outlines: [], shelf: [], settings: undefined });
 
   told.back?.();
   await ended();
   expect(useDrafts.getState().drafts.size).toBe(0);
   expect(useOutlines.getState().outlines).toEqual([]);
-  expect(useOffcuts.getState().offcuts).toEqual([]);
+  expect(shelfNow()).toEqual([]);
   expect(useSettings.getState().settings.notch).toBeUndefined();
+});
+
+it("offcuts of a file that had no shelf come to lie on it, and those that are there do not come twice", () => {
+  const given = { offcuts: [{ width: 100, height: 200, count: 3, paper: "Plum" }, { width: 1 }] };
+  const { shelf, unread } = readBeside(given);
+  expect(shelf).toMatchObject([{ kind: "offcut", width: 100, height: 200, left: 3, paper: "Plum" }]);
+  expect(unread).toBe(1);
+  useShelfStore.setState({ entries: [PLUM] });
+  expect(bringing({ ok: true, drafts: [], unread: [], beside: readBeside(given) }).shelf).toEqual([]);
 });
 
 it("is read whatever stands in it: what cannot be read is counted, and hides nothing else", () => {
@@ -94,5 +104,5 @@ it("is read whatever stands in it: what cannot be read is counted, and hides not
     offcuts: "none",
     settings: { unit: "furlong" },
   });
-  expect(beside).toMatchObject({ bin: [], outlines: [HOUSE], offcuts: [], settings: undefined, unread: 4 });
+  expect(beside).toMatchObject({ bin: [], outlines: [HOUSE], shelf: [], settings: undefined, unread: 4 });
 });

@@ -10,6 +10,8 @@ import {
   namesIn,
   type PdfPart,
   sayProjectProblem,
+  SHELF_MOST,
+  type ShelfEntry,
   writeEverything,
   writeOutlineSvg,
   writeProject,
@@ -25,11 +27,11 @@ import type { Adopted } from "./adopt.ts";
 import { useDrafts } from "./drafts.ts";
 import { binRows, emptyBin, putInBin } from "./bin.ts";
 import { keep } from "./keeping.ts";
-import type { Beside, Binned, KeptOffcut, Settings, ShelfOutline } from "./kept.ts";
-import { putOffcuts, unknownOffcuts, useOffcuts } from "./offcuts.ts";
+import type { Beside, Binned, Settings, ShelfOutline } from "./kept.ts";
 import { dropOutline, keepOutline, unknownOutlines, useOutlines } from "./outlines.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 import { displayNow, useSettings } from "./settings.ts";
+import { putShelf, shelfNow, unknownEntries, useShelfStore } from "./shelf.ts";
 import { solutionOf } from "./solutions.ts";
 
 /** What was done, in a sentence, and how to take it back. */
@@ -61,17 +63,17 @@ const saveText = (text: string, name: string): Promise<boolean> =>
 export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
   saveText(writeProject(drafts), name);
 
-/** Everything in one file: drafts, the bin, outlines, offcuts and settings, with what of it could not be read. */
+/** Everything in one file: drafts, the bin, outlines, the shelf and settings, with what of it could not be read. */
 export async function saveAll(): Promise<boolean> {
   const { drafts, aside } = useDrafts.getState();
   await useOutlines.getState().load();
-  await useOffcuts.getState().load();
+  await useShelfStore.getState().load();
   const { outlines = [], aside: unread } = useOutlines.getState();
   const beside: Beside = {
     // a bin that cannot be read is no reason to save nothing
     bin: await binRows().catch(() => []),
     outlines: [...outlines, ...unread],
-    offcuts: useOffcuts.getState().offcuts,
+    shelf: [...shelfNow(), ...useShelfStore.getState().aside],
     settings: useSettings.getState().settings,
   };
   return saveText(writeEverything([...drafts.values(), ...aside], { ...beside }), "everything");
@@ -163,7 +165,7 @@ export async function offerDrafts(file: Blob): Promise<void> {
   const read = await readInWorker(file);
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
   await loadFormsOf([...read.drafts, ...read.beside.bin.map((b) => b.draft)].map((d) => d.spec));
-  await Promise.all([useOutlines.getState().load(), useOffcuts.getState().load()]);
+  await Promise.all([useOutlines.getState().load(), useShelfStore.getState().load()]);
   useTaking.setState({ read });
 }
 
@@ -182,7 +184,7 @@ const many = (count: number): string => (count === 1 ? "1 draft" : `${String(cou
 export interface Bringing {
   readonly bin: readonly Binned[];
   readonly outlines: readonly ShelfOutline[];
-  readonly offcuts: readonly KeptOffcut[];
+  readonly shelf: readonly ShelfEntry[];
   /** settings that differ from ours, where the maker wants them */
   readonly settings: Settings | undefined;
 }
@@ -196,7 +198,7 @@ export function bringing({ drafts, beside }: ReadFile): Bringing {
   return {
     bin: beside.bin.filter(({ draft }) => !here.has(draft.id) && !inFile.has(draft.id)),
     outlines: unknownOutlines(beside.outlines),
-    offcuts: unknownOffcuts(beside.offcuts),
+    shelf: unknownEntries(beside.shelf),
     settings: differs ? beside.settings : undefined,
   };
 }
@@ -224,9 +226,9 @@ const counted = (count: number, one: string, more: string): string[] =>
   count === 0 ? [] : [count === 1 ? `1 ${one}` : `${String(count)} ${more}`];
 
 /** What comes beside the drafts, in words. */
-export const sayBeside = ({ bin, outlines, offcuts, settings }: Bringing): string[] => [
+export const sayBeside = ({ bin, outlines, shelf, settings }: Bringing): string[] => [
   ...counted(outlines.length, "outline", "outlines"),
-  ...counted(offcuts.length, "kind of offcut", "kinds of offcut"),
+  ...counted(shelf.length, "thing of the shelf", "things of the shelf"),
   ...counted(bin.length, "deleted draft, into the bin", "deleted drafts, into the bin"),
   ...(settings ? ["the settings"] : []),
 ];
@@ -234,15 +236,16 @@ export const sayBeside = ({ bin, outlines, offcuts, settings }: Bringing): strin
 /** What a maker may not have set. */
 const UNSET = { notch: undefined, pixelsPerMm: undefined };
 
-function takeBeside({ bin, outlines, offcuts, settings }: Bringing): () => void {
-  const before = { offcuts: useOffcuts.getState().offcuts, settings: useSettings.getState().settings };
+function takeBeside({ bin, outlines, shelf, settings }: Bringing): () => void {
+  const before = { settings: useSettings.getState().settings };
   for (const one of outlines) keepOutline(one);
-  if (offcuts.length > 0) putOffcuts([...before.offcuts, ...offcuts]);
+  if (shelf.length > 0) putShelf([...shelfNow(), ...shelf].slice(0, SHELF_MOST));
   if (settings) useSettings.getState().set({ ...UNSET, ...settings });
   if (bin.length > 0) void keep("bin", () => putInBin(bin));
   return () => {
     for (const one of outlines) dropOutline(one);
-    if (offcuts.length > 0) putOffcuts(before.offcuts);
+    const brought = new Set(shelf.map(({ id }) => id));
+    if (shelf.length > 0) putShelf(shelfNow().filter(({ id }) => !brought.has(id)));
     if (settings) useSettings.getState().set({ ...UNSET, ...before.settings });
     const ids = bin.map(({ draft }) => draft.id);
     if (ids.length > 0) void keep("bin", () => emptyBin(ids, true));

@@ -1,5 +1,15 @@
 /** What is kept beside drafts, as it must be to be read: in the browser's store, and in the file of everything. */
-import { type Draft, loopsOf, MOST_DRAWN, MOST_SIDE_MM, readDraft, SHEET_MM } from "@cut-fold/core";
+import {
+  type Draft,
+  loopsOf,
+  MOST_DRAWN,
+  MOST_SIDE_MM,
+  readDraft,
+  SHEET_MM,
+  type ShelfEntry,
+  type ShelfOffcut,
+  shelfSchema,
+} from "@cut-fold/core";
 import { z } from "zod";
 
 export const outlineSchema = z.object({
@@ -21,14 +31,21 @@ export const outlineSchema = z.object({
 export type ShelfOutline = z.infer<typeof outlineSchema>;
 
 const side = z.number().min(SHEET_MM.min).max(SHEET_MM.max);
-export const offcutSchema = z.object({
+/** A rest of a sheet as it was kept before there was a shelf: mm, how many of it there are, and of which paper. */
+const offcutSchema = z.object({
   width: side,
   height: side,
   count: z.number().int().min(1).max(9999),
   paper: z.string().max(80),
 });
-/** A rest of a sheet, mm, how many of it there are, and of which paper. */
-export type KeptOffcut = z.infer<typeof offcutSchema>;
+
+/** The same as an entry of the shelf, under an id; undefined for what is none. */
+export function offcutOf(row: unknown, id: string): ShelfOffcut | undefined {
+  const { data } = offcutSchema.safeParse(row);
+  if (!data) return undefined;
+  const { width, height, count, paper } = data;
+  return { kind: "offcut", id, width, height, paper, left: count };
+}
 
 export const settingsSchema = z.object({
   /** a unit for everything, or as the ruler in use reads */
@@ -61,7 +78,9 @@ export function readBinned(row: unknown): Binned | undefined {
 export interface Beside {
   readonly bin: readonly unknown[];
   readonly outlines: readonly unknown[];
-  readonly offcuts: readonly unknown[];
+  readonly shelf: readonly unknown[];
+  /** files of versions that had no shelf */
+  readonly offcuts?: readonly unknown[];
   readonly settings?: unknown;
 }
 
@@ -69,11 +88,11 @@ export interface Beside {
 export interface ReadBeside {
   readonly bin: readonly Binned[];
   readonly outlines: readonly ShelfOutline[];
-  readonly offcuts: readonly KeptOffcut[];
+  readonly shelf: readonly ShelfEntry[];
   readonly settings: Settings | undefined;
   readonly unread: number;
 }
-export const NOTHING_BESIDE: ReadBeside = { bin: [], outlines: [], offcuts: [], settings: undefined, unread: 0 };
+export const NOTHING_BESIDE: ReadBeside = { bin: [], outlines: [], shelf: [], settings: undefined, unread: 0 };
 
 /** Reads what a file holds beside its drafts; never throws on what it is given. */
 export function readBeside(given: Readonly<Record<string, unknown>> = {}): ReadBeside {
@@ -87,6 +106,9 @@ export function readBeside(given: Readonly<Record<string, unknown>> = {}): ReadB
     });
   const bin = all("bin", readBinned);
   const outlines = all("outlines", (row) => outlineSchema.safeParse(row).data);
-  const offcuts = all("offcuts", (row) => offcutSchema.safeParse(row).data);
-  return { bin, outlines, offcuts, settings: settingsSchema.safeParse(given["settings"]).data, unread };
+  const shelf = [
+    ...all("shelf", (row) => shelfSchema.safeParse(row).data),
+    ...all("offcuts", (row) => offcutOf(row, crypto.randomUUID())),
+  ];
+  return { bin, outlines, shelf, settings: settingsSchema.safeParse(given["settings"]).data, unread };
 }

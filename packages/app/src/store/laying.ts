@@ -1,8 +1,8 @@
 /**
- * Layouts of drafts that are cut free: worked out by a worker, shown as they become better, and kept beside the draft while they
+ * Layouts of drafts and runs that are cut free: worked out by a worker, shown as they become better, and kept beside them while they
  * are made, so that a window that was closed goes on from the best so far.
  */
-import type { Layout, OwnLayout, Spec } from "@cut-fold/core";
+import type { Layout, Run } from "@cut-fold/core";
 import { proxy, type Remote } from "comlink";
 import { z } from "zod";
 import { create } from "zustand";
@@ -18,7 +18,7 @@ import { keepRow } from "./keeping.ts";
 const STATES = ["running", "time", "done", "stopped", "moved", "closed", "failed"] as const;
 export type LayingState = (typeof STATES)[number];
 
-/** A draft's layout as it is known by now. */
+/** The layout of a draft or run as it is known by now. */
 export interface Laying {
   readonly id: string;
   /** what it was made for */
@@ -70,7 +70,8 @@ const worker = hire<LayingApi>(
 /** the search that runs: what comes of another one is late */
 let now: object | undefined;
 
-const askedFor = (spec: Spec, own: OwnLayout): string => JSON.stringify([spec, own]);
+/** What a layout is made for, as it is kept with it. */
+export const askedFor = (run: Run): string => JSON.stringify(run);
 
 function change(by: Partial<Laying>): void {
   const { laying } = useLaying.getState();
@@ -105,7 +106,7 @@ async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" 
 }
 
 /** Runs a search from what is there. */
-async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
+async function search(run: Run, ms: number): Promise<void> {
   const mine = {};
   now = mine;
   kept = undefined;
@@ -121,9 +122,9 @@ async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
   });
   const asking = async (api: Remote<LayingApi>): Promise<boolean> => {
     // how its pieces look comes first: it is there at once
-    const shapes = await api.shapes(spec);
+    const shapes = await api.shapes(run.items);
     if (now === mine) change({ shapes });
-    return await api.run(spec, own, laying?.nest, ms, onNews);
+    return await api.run(run, laying?.nest, ms, onNews);
   };
   const ended = await worker.ask(asking).then(
     (isDone): LayingState => (isDone ? "done" : "time"),
@@ -136,9 +137,9 @@ async function search(spec: Spec, own: OwnLayout, ms: number): Promise<void> {
   keep(true);
 }
 
-/** Looks at a draft's layout: what was kept of it, or a search that begins. */
-export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promise<void> {
-  const asked = askedFor(spec, own);
+/** Looks at the layout of a draft or run: what was kept of it, or a search that begins. */
+export async function lookAtLaid(id: string, run: Run): Promise<void> {
+  const asked = askedFor(run);
   const { laying } = useLaying.getState();
   if (laying?.id === id && laying.asked === asked && laying.state !== "failed") return;
   now = undefined;
@@ -155,11 +156,11 @@ export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promi
   // stopped, or looked away from, while it was recalled
   if (!isMine() || useLaying.getState().laying?.state !== "running") return;
   if (!known) {
-    await search(spec, own, FIRST_MS);
+    await search(run, FIRST_MS);
     return;
   }
   try {
-    const shapes = await worker.ask((api) => api.shapes(spec));
+    const shapes = await worker.ask((api) => api.shapes(run.items));
     if (isMine()) change({ shapes, ...known });
   } catch {
     if (isMine()) change({ state: "failed" });
@@ -167,7 +168,7 @@ export async function layOutDraft(id: string, spec: Spec, own: OwnLayout): Promi
 }
 
 /** Looks for a better one, from the best so far. */
-export const layOutLonger = (spec: Spec, own: OwnLayout): Promise<void> => search(spec, own, LONGER_MS);
+export const layOutLonger = (run: Run): Promise<void> => search(run, LONGER_MS);
 
 /** Stops: what has been found stays. */
 export function stopLaying(): void {

@@ -41,7 +41,7 @@ class StillObserver {
 const LAYING_MS = 400;
 const LAYING: LayingApi = {
   ...layingApi,
-  run: (spec, own, start, ms, onNews) => layingApi.run(spec, own, start, Math.min(ms, LAYING_MS), onNews),
+  run: (run, start, ms, onNews) => layingApi.run(run, start, Math.min(ms, LAYING_MS), onNews),
 };
 
 /** What each worker answers. */

@@ -1,14 +1,14 @@
-/** A draft's run laid out away from the screen: told whenever it has become better, stopped by ending the worker. */
+/** Runs laid out away from the screen: told whenever it has become better, stopped by ending the worker. */
 import {
   eachNamed,
   jobFor,
   type Layout,
   type Outlines,
   outlinesOf,
-  type OwnLayout,
   pathData,
   type Piece,
   readSpec,
+  type Run,
   searchFor,
   solve,
   takesPaper,
@@ -17,6 +17,8 @@ import { loadFormsOf } from "../needs/forms.ts";
 
 /** A piece as it is drawn where it lies, in its own flat coordinates: SVG paths, mm, y up. */
 export interface LaidShape {
+  /** which of those that are made together it is of */
+  readonly item: number;
   readonly piece: string;
   readonly name: string;
   /** outer line and openings */
@@ -43,19 +45,30 @@ const breath = (): Promise<void> =>
     setTimeout(resolve);
   });
 
-const shapeOf = ({ id, name, outline, lines }: Piece): LaidShape => ({
-  ...{ piece: id, name, outline: outline.map(pathData).join("") },
+const shapeOf = (item: number, { id, name, outline, lines }: Piece): LaidShape => ({
+  ...{ item, piece: id, name, outline: outline.map(pathData).join("") },
   inner: lines.map(({ path }) => pathData(path)).join(""),
   outlines: outlinesOf({ outline }),
 });
 
-export const layingApi = {
-  /** The pieces of a draft that are laid, one for each name. @throws for a recipe that cannot be read: the screen never sends one */
-  async shapes(given: unknown): Promise<readonly LaidShape[]> {
-    await loadFormsOf([given]);
-    const read = readSpec(given);
+/** Items with their recipes read, as everything is that comes from elsewhere. @throws for one that cannot be */
+async function readItems(items: Run["items"]): Promise<Run["items"]> {
+  await loadFormsOf(items.map(({ spec }) => spec));
+  return items.map((item) => {
+    const read = readSpec(item.spec);
     if (!read.ok) throw new Error("no recipe");
-    return eachNamed(solve(read.value)).pieces.filter(takesPaper).map(shapeOf);
+    return { ...item, spec: read.value };
+  });
+}
+
+export const layingApi = {
+  /** The pieces that are laid, one for each name. @throws for a recipe that cannot be read: the screen never sends one */
+  async shapes(items: Run["items"]): Promise<readonly LaidShape[]> {
+    return (await readItems(items)).flatMap(({ spec }, i) =>
+      eachNamed(solve(spec))
+        .pieces.filter(takesPaper)
+        .map((piece) => shapeOf(i, piece)),
+    );
   },
 
   /**
@@ -65,17 +78,13 @@ export const layingApi = {
    * @returns whether nothing more is found
    */
   async run(
-    given: unknown,
-    own: OwnLayout,
+    { items, ...how }: Run,
     start: Layout | undefined,
     ms: number,
     onNews: (news: LaidNews) => Promise<void>,
   ): Promise<boolean> {
-    await loadFormsOf([given]);
-    const read = readSpec(given);
-    const job = read.ok ? jobFor(read.value, own) : undefined;
-    const ready = job && searchFor(job, start);
-    if (!ready?.ok) throw new Error("no job");
+    const ready = searchFor(jobFor({ items: await readItems(items), ...how }), start);
+    if (!ready.ok) throw new Error("no job");
     const { search } = ready;
     const begun = performance.now();
     let [slice, told, isBetter] = [begun, -Infinity, false];

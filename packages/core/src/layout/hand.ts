@@ -221,18 +221,19 @@ export function turnedAbout(
 /**
  * A sheet on which one copy has been moved: it is locked there, what is left over is looked for anew, and straight cuts are none any
  * more.
- * @param outlinesOf the outlines of a piece, by its id
+ * @param outlinesOf the outlines of what is placed
  */
 export function moved(
   { cuts: _cuts, ...sheet }: LaidSheet,
   copy: Placement,
   to: Pick<Placement, "x" | "y" | "rotation">,
-  outlinesOf: (piece: string) => Outlines | undefined,
+  outlinesOf: (placement: Placement) => Outlines | undefined,
 ): LaidSheet {
   const placements = sheet.placements.map((p) => (p === copy ? { ...p, ...to, locked: true as const } : p));
-  const boxes = placements.flatMap(({ piece, x, y, rotation }) => {
-    const outlines = outlinesOf(piece);
+  const boxes = placements.flatMap((placement) => {
+    const outlines = outlinesOf(placement);
     if (!outlines) return [];
+    const { x, y, rotation } = placement;
     const { left, bottom, right, top } = boxAt(outlines, rotation);
     return [{ x: x + left, y: y + bottom, width: right - left, height: top - bottom }];
   });

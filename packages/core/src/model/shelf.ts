@@ -51,7 +51,7 @@ const paperSchema = z.strictObject({
 });
 
 /** What a run left over: rests of one size of one paper. */
-const offcutSchema = z.strictObject({
+export const shelfOffcutSchema = z.strictObject({
   kind: z.literal("offcut"),
   id: ownId,
   /** what its paper is called */
@@ -98,7 +98,7 @@ const envelopeSchema = z.strictObject({ kind: z.literal("envelope"), ...named, .
 /** An entry of the shelf, as it is kept. */
 export const shelfSchema = z.discriminatedUnion("kind", [
   paperSchema,
-  offcutSchema,
+  shelfOffcutSchema,
   matSchema,
   boardSchema,
   rulerSchema,

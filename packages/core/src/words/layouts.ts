@@ -1,6 +1,7 @@
 /** What layouts come to, in plain words. */
 import { find } from "../catalogue/entry.ts";
 import { sheets } from "../catalogue/papers.ts";
+import type { Taking } from "../asks/onShelf.ts";
 import type { Layout, LeftOver } from "../model/layout.ts";
 import { type Display, formatSize } from "../units/format.ts";
 import { saySlant } from "./measures.ts";
@@ -8,11 +9,14 @@ import { saySlant } from "./measures.ts";
 const counted = (n: number): string => (n === 1 ? "1 sheet" : `${String(n)} sheets`);
 
 /** What a way of cutting comes to: sheets of each paper, and what is left over. */
-interface Comes {
+export interface Comes {
   readonly papers: readonly { readonly sheets: number }[];
   readonly left: readonly unknown[];
 }
-const sheetsOf = ({ papers }: Comes): number => papers.reduce((sum, { sheets: n }) => sum + n, 0);
+const sheetsOf = ({ papers }: Pick<Comes, "papers">): number => papers.reduce((sum, { sheets: n }) => sum + n, 0);
+
+/** "1 sheet", "4 sheets". */
+export const saySheets = (comes: Pick<Comes, "papers">): string => counted(sheetsOf(comes));
 
 /** What laying outlines free saves against straight cuts, with the count first: "4 sheets", " cut free, 8 with straight cuts". */
 export function saySaving(nest: Comes, trim: Comes): readonly [string, string] {
@@ -21,6 +25,31 @@ export function saySaving(nest: Comes, trim: Comes): readonly [string, string] {
   if (trim.left.length > nest.left.length) return [counted(free), " cut free; straight cuts do not give all of it"];
   if (free < straight) return [counted(free), ` cut free, ${String(straight)} with straight cuts`];
   return [counted(free), " cut free, as many as with straight cuts"];
+}
+
+/** "1 sheet and 2 offcuts"; undefined for none of either. */
+function sayOff({ sheets: whole, used }: Pick<Taking, "sheets" | "used">): string | undefined {
+  const n = whole.reduce((sum, { count }) => sum + count, 0);
+  const m = used.reduce((sum, { count }) => sum + count, 0);
+  const parts = [n === 0 ? undefined : counted(n), m === 0 ? undefined : m === 1 ? "1 offcut" : `${String(m)} offcuts`];
+  return parts.filter((part) => part !== undefined).join(" and ") || undefined;
+}
+
+/** What cutting a run does to the shelf, before it is done or after; undefined where it does nothing. */
+export function sayTaking(taking: Taking, when: "to do" | "done"): string | undefined {
+  const off = sayOff(taking);
+  const n = taking.rests.reduce((sum, { left }) => sum + left, 0);
+  const on = n === 0 ? undefined : n === 1 ? "1 rest" : `${String(n)} rests`;
+  if (off === undefined && on === undefined) return undefined;
+  if (when === "done")
+    return [off && `Taken from the shelf: ${off}.`, on && `Put there: ${on}.`]
+      .filter((part) => part !== undefined)
+      .join(" ");
+  const parts = [
+    off && `${off} ${off.startsWith("1 ") && !off.includes("and") ? "comes" : "come"} off the shelf`,
+    on && `${on} ${n === 1 ? "goes" : "go"} on it`,
+  ];
+  return `When it is cut: ${parts.filter((part) => part !== undefined).join(", ")}.`;
 }
 
 /** Sheets of each paper, where there are several: "3 of oat, 1 of plum". */

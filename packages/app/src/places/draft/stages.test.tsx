@@ -4,7 +4,7 @@ import { catalogue, largestCard, formById, setupOf, settingMeta, settingsOf } fr
 import { forms } from "@cut-fold/core/forms";
 import { act, screen, waitFor, within } from "@testing-library/react";
 import { useLaying } from "../../store/laying.ts";
-import { useOffcuts } from "../../store/offcuts.ts";
+import { shelfNow } from "../../store/shelf.ts";
 import { describe, expect, it, vi } from "vitest";
 import { demoDrafts } from "../../store/demo.ts";
 import { change, undo } from "../../store/openDraft.ts";
@@ -290,8 +290,8 @@ describe("sheets", () => {
     await maker.selectOptions(stages().getByLabelText("Sheet in hand"), kept);
     expect(draftNow().spec.sheet?.preset).toBeUndefined();
     // used up it leaves the list, and the draft keeps its sheet
-    await maker.click(stages().getByRole("button", { name: "Used up: take it off the list" }));
-    expect(useOffcuts.getState().offcuts).toEqual([]);
+    await maker.click(stages().getByRole("button", { name: "Used up: take it off the shelf" }));
+    expect(shelfNow()).toEqual([]);
     expect(draftNow().spec.sheet).toBeDefined();
   });
 

@@ -117,7 +117,7 @@ export function SettingsPlace() {
         <h2>Keep and bring back</h2>
         <p>
           Drafts live in this browser. A file of everything is the copy that survives it: {manyDrafts}, the bin, your
-          outlines, offcuts and settings.
+          outlines, the shelf and settings.
         </p>
         <div className="side-by-side">
           <Button

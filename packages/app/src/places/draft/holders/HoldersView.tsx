@@ -11,7 +11,6 @@ import {
   reasonWords,
   sayFinding,
   setupOf,
-  stockName,
   type Spec,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
@@ -68,7 +67,7 @@ export function HoldersView({ id, spec, follows }: HoldersViewProps) {
         <h2>From the inside out</h2>
         <InsideStage contents={spec.contents} quantity={spec.quantity} form={spec.form} follows={follows} />
         <div className="asked-sheet">
-          <SheetChoice sheet={spec.sheet} paper={stockName(spec.stock)} />
+          <SheetChoice sheet={spec.sheet} />
         </div>
       </div>
       <div className="board holders">

@@ -1,9 +1,15 @@
 import {
   catalogue,
+  choosePaper,
+  chooseSheet,
   find,
+  formatLength,
   formatSize,
   formById,
   largestCard,
+  ofKind,
+  type OnShelf,
+  type PartsChange,
   poundsOf,
   setupOf,
   stockName,
@@ -11,29 +17,32 @@ import {
   type Spec,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { memo, useEffect, useMemo } from "react";
+import { memo, useMemo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { Offered } from "../../../parts/Offered.tsx";
+import { ownIn, ownKey } from "../../../parts/ownKey.ts";
+import { tellDone } from "../../../parts/tell.tsx";
 import { coloursOf } from "../../../theme/colours.ts";
 import { useAtRest } from "../../../parts/useAtRest.ts";
-import type { KeptOffcut } from "../../../store/kept.ts";
-import { dropOffcut, offcutInHand, takeOffcut, useOffcuts } from "../../../store/offcuts.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { dropEntry, keepEntry, shelfNow, useOnShelf } from "../../../store/shelf.ts";
 
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 /** Where paper is sold in pounds each says how many. */
 const STOCKS_IN_POUNDS = catalogue.stocks.map((s) => ({ value: s.id, text: `${s.title}, about ${poundsOf(s)}` }));
-const SHEETS = [
+const FIRST_SHEETS = [
   { value: "none", text: "None named" },
   { value: "own", text: "An offcut, own size" },
+];
+const SHEETS = [
   ...catalogue.sheets.map((s) => ({ value: s.id, text: s.title, group: "Sheets" })),
   ...catalogue.mats.map((s) => ({ value: s.id, text: s.title, group: "Mats, what a machine can cut" })),
 ];
-const TAPES = [
-  { value: "0", text: "Wet glue" },
-  ...catalogue.tapes.map((t) => ({ value: String(t.width), text: t.title })),
-];
+const WET = [{ value: "0", text: "Wet glue" }];
+const TAPES = catalogue.tapes.map((t) => ({ value: String(t.width), text: t.title }));
+const tapeValue = ({ width }: OnShelf<"tape">): string => String(width);
 const onSheetWidth = (width: number): void => {
   change({ sheet: { width, preset: undefined } });
 };
@@ -41,13 +50,11 @@ const onSheetHeight = (height: number): void => {
   change({ sheet: { height, preset: undefined } });
 };
 const OFFCUT = { width: 200, height: 200 } as const;
+/** A sheet of no name: neither sold nor on the shelf. */
+const NO_SHEET = { own: undefined, preset: undefined };
 
-const OFFCUT_KEPT = "offcut:";
-const keyOf = ({ width, height, paper }: KeptOffcut): string =>
-  `${OFFCUT_KEPT}${width.toFixed(2)}/${height.toFixed(2)}/${paper}`;
-
-const onStock = (preset: string): void => {
-  change({ stock: { preset, caliper: undefined, weight: undefined, title: undefined } });
+const onStock = (value: string): void => {
+  change(choosePaper(ownIn(ofKind(shelfNow(), "paper"), value) ?? value));
 };
 const PATTERNS = [
   { value: "", text: "Alike on both sides" },
@@ -59,13 +66,14 @@ const onPattern = (side: string): void => {
 };
 const onSheet = (id: string): void => {
   const sheet = useOpenDraft.getState().draft?.spec.sheet;
-  const kept = useOffcuts.getState().offcuts.find((o) => keyOf(o) === id);
-  if (kept) {
-    takeOffcut(kept);
-    change({ sheet: { width: kept.width, height: kept.height, preset: undefined } });
-  } else if (id === "none") change({ sheet: null });
-  else if (id === "own") change({ sheet: { ...(sheet ?? OFFCUT), preset: undefined } });
-  else change({ sheet: { preset: id, width: undefined, height: undefined } });
+  const own = ownIn(ofKind(shelfNow(), "paper", "offcut"), id);
+  if (own) change({ sheet: chooseSheet(own) });
+  else if (id === "none") change({ sheet: null });
+  else if (id === "own") change({ sheet: { ...(sheet ?? OFFCUT), ...NO_SHEET } });
+  else
+    change({
+      sheet: { ...NO_SHEET, preset: id, width: undefined, height: undefined } as PartsChange["sheet"] & object,
+    });
 };
 const onTape = (width: string): void => {
   change({ tape: width === "0" ? null : Number(width) });
@@ -74,6 +82,7 @@ const onTape = (width: string): void => {
 /** The sheet as the list knows it. */
 function sheetId(sheet: Spec["sheet"]): string {
   if (!sheet) return "none";
+  if (sheet.own !== undefined) return ownKey(sheet.own);
   const { preset } = sheet;
   return preset !== undefined && find([...catalogue.sheets, ...catalogue.mats], preset) ? preset : "own";
 }
@@ -82,7 +91,8 @@ function sheetId(sheet: Spec["sheet"]): string {
 export function PaperStage({ spec }: { readonly spec: Spec }) {
   const { sheet } = spec;
   const { face, back } = coloursOf(spec);
-  const { unit } = useDisplay();
+  const display = useDisplay();
+  const { unit } = display;
   return (
     <div className="fields">
       <div className="wide paper-choice">
@@ -91,10 +101,12 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
           className="paper-swatch"
           style={{ background: `linear-gradient(135deg, ${face} 50%, ${back} 50%)` }}
         />
-        <Choice
+        <Offered
           label="Paper"
-          value={spec.stock.preset ?? ""}
-          options={unit.startsWith("in") ? STOCKS_IN_POUNDS : STOCKS}
+          kinds={PAPERS}
+          value={spec.stock.own === undefined ? (spec.stock.preset ?? "") : ownKey(spec.stock.own)}
+          kept={spec.stock.preset === undefined || spec.stock.own !== undefined ? stockName(spec.stock) : undefined}
+          usual={unit.startsWith("in") ? STOCKS_IN_POUNDS : STOCKS}
           onChange={onStock}
         />
       </div>
@@ -102,7 +114,7 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
         <Choice label="Its pattern" value={spec.stock.pattern ?? ""} options={PATTERNS} onChange={onPattern} />
       </div>
       <div className="wide">
-        <SheetChoice sheet={sheet} paper={stockName(spec.stock)} />
+        <SheetChoice sheet={sheet} />
       </div>
       {sheet ? (
         <>
@@ -112,43 +124,55 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
         </>
       ) : null}
       <div className="wide">
-        <Choice label="Tape in hand" value={String(spec.tape ?? 0)} options={TAPES} onChange={onTape} />
+        <Offered
+          label="Tape in hand"
+          kinds={TAPE}
+          value={String(spec.tape ?? 0)}
+          first={WET}
+          chosenBy={tapeValue}
+          kept={`Tape, ${formatLength(spec.tape ?? 0, display)} wide`}
+          usual={TAPES}
+          onChange={onTape}
+        />
       </div>
     </div>
   );
 }
 
-/** The sheets of the shelf, and the offcuts of earlier drafts. */
-export function SheetChoice({ sheet, paper }: Pick<Spec, "sheet"> & { readonly paper: string }) {
+const PAPERS = ["paper"] as const;
+const TAPE = ["tape"] as const;
+const IN_HAND = ["offcut", "paper"] as const;
+/** A paper is a sheet in hand where its sheets have a size. */
+const hasSize = ({ width, height }: OnShelf<"paper" | "offcut">): boolean =>
+  width !== undefined && height !== undefined;
+
+/** The sheets that are sold, and before them those of the shelf: papers' own, and offcuts of earlier drafts. */
+export function SheetChoice({ sheet }: Pick<Spec, "sheet">) {
   const display = useDisplay();
-  const offcuts = useOffcuts((s) => s.offcuts);
-  const taken = useOffcuts((s) => s.taken);
-  useEffect(() => {
-    void useOffcuts.getState().load();
-  }, []);
-  const inHand = sheet && offcutInHand({ offcuts, taken }, sheet, paper);
-  const kept = offcuts.map((o) => ({
-    value: keyOf(o),
-    text: `${formatSize(o.width, o.height, display)}, ${o.paper}${o.count > 1 ? `, ${String(o.count)} of them` : ""}`,
-    group: "Offcuts you kept",
-  }));
-  const options = [...SHEETS.slice(0, 2), ...kept, ...SHEETS.slice(2)];
+  const offcut = useOnShelf("offcut").find(({ id }) => id === sheet?.own);
   return (
     <>
-      <Choice
+      <Offered
         label="Sheet in hand"
-        value={inHand ? keyOf(inHand) : sheetId(sheet)}
-        options={options}
+        kinds={IN_HAND}
+        value={sheetId(sheet)}
+        first={FIRST_SHEETS}
+        usual={SHEETS}
+        serves={hasSize}
+        kept={sheet && `${formatSize(sheet.width, sheet.height, display)}, on the shelf no more`}
         onChange={onSheet}
       />
-      {inHand ? (
+      {offcut ? (
         <Button
           size="small"
           onClick={() => {
-            dropOffcut(inHand);
+            dropEntry(offcut);
+            tellDone("Used up: it lies on the shelf no more.", "Put it back", () => {
+              keepEntry(offcut);
+            });
           }}
         >
-          Used up: take it off the list
+          Used up: take it off the shelf
         </Button>
       ) : null}
     </>

@@ -22,8 +22,8 @@ import { pieceColours } from "../../../theme/colours.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 import { FreeSheets } from "./FreeSheets.tsx";
-import { Offcuts } from "./Offcuts.tsx";
-import "./sheets.css";
+import { Offcuts } from "../../laid/Offcuts.tsx";
+import "../../laid/sheets.css";
 
 interface SheetsPanelProps {
   readonly id: string;

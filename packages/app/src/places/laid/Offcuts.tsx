@@ -2,9 +2,9 @@
 import { formatSize, type Offcut } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { tell } from "../../../parts/tell.tsx";
-import { keepOffcut, letGoOffcut } from "../../../store/offcuts.ts";
-import { useDisplay } from "../../../store/settings.ts";
+import { tell } from "../../parts/tell.tsx";
+import { keepRest, letGoRest } from "../../store/shelf.ts";
+import { useDisplay } from "../../store/settings.ts";
 
 const FEW_OFFCUTS = 6;
 
@@ -27,11 +27,11 @@ export function Offcuts({ offcuts, grid, paper, isOneOfSeveral = false }: Offcut
     const key = keyOf(offcut);
     const next = new Set(kept);
     const { width, height, count } = offcut;
-    if (next.delete(key)) void letGoOffcut({ width, height, count, paper });
+    if (next.delete(key)) void letGoRest({ width, height, left: count, paper });
     else {
       next.add(key);
-      void keepOffcut({ width, height, count, paper });
-      tell("Kept: it stands among the sheets of your next draft.");
+      void keepRest({ width, height, left: count, paper });
+      tell("Kept: it lies on your shelf, and stands among the sheets of your next draft.");
     }
     setKept(next);
   };

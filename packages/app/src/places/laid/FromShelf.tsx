@@ -1,0 +1,104 @@
+/** A run taken from the shelf when it is cut, with what is left over put there: by one press, once, and back again. */
+import { type Layout, type Run, sayTaking, takingOf } from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import { liveQuery } from "dexie";
+import { useEffect, useMemo, useState } from "react";
+import { tellDone, tellTrouble } from "../../parts/tell.tsx";
+import { askedFor } from "../../store/laying.ts";
+import { noteUsedUp, putBackOnShelf, takeFromShelf, tookFor, type Took, useShelf } from "../../store/shelf.ts";
+
+/** What has been taken for a draft or run, in whichever window; undefined where nothing was. */
+export function useTook(id: string): Took | undefined {
+  const [took, setTook] = useState<{ readonly id: string; readonly what: Took | undefined }>();
+  useEffect(() => {
+    const following = liveQuery(() => tookFor(id)).subscribe({
+      next: (what) => {
+        setTook({ id, what });
+      },
+      // a store that cannot be read has taken nothing
+      error: () => {
+        setTook(undefined);
+      },
+    });
+    return () => {
+      following.unsubscribe();
+    };
+  }, [id]);
+  return took?.id === id ? took.what : undefined;
+}
+
+const items = ({ items: all, mat }: Run): string => JSON.stringify([all, mat]);
+
+/** The run as it was when it was taken, as long as the same is made in the same way. */
+export function runOf(took: Took | undefined, asked: Run): Run {
+  if (!took) return asked;
+  try {
+    const then = JSON.parse(took.asked) as Run;
+    return items(then) === items(asked) ? then : asked;
+  } catch {
+    return asked;
+  }
+}
+
+interface FromShelfProps {
+  readonly id: string;
+  readonly run: Run;
+  readonly layout: Layout;
+  readonly took: Took | undefined;
+  readonly grid: number;
+  /** nothing is looked for any more */
+  readonly isStill: boolean;
+}
+
+export function FromShelf({ id, run, layout, took, grid, isStill }: FromShelfProps) {
+  const shelf = useShelf();
+  const taking = useMemo(() => takingOf(layout, shelf, grid, () => "rest"), [layout, shelf, grid]);
+  const [busy, setBusy] = useState(false);
+  const during = (work: Promise<unknown>): void => {
+    setBusy(true);
+    void work
+      .catch(() => tellTrouble("The shelf could not be changed. Nothing was taken."))
+      .finally(() => setBusy(false));
+  };
+  if (took) {
+    const isThis = took.asked === askedFor(run);
+    return (
+      <div className="from-shelf" role="status">
+        <span>
+          {isThis ? "" : "For what this was before it was changed: "}
+          {sayTaking(took, "done")}
+        </span>
+        <Button size="small" disabled={busy} onClick={() => during(putBackOnShelf(id))}>
+          Put it back
+        </Button>
+        <Button size="small" disabled={busy} onClick={() => during(noteUsedUp(id))}>
+          Cut it once more
+        </Button>
+      </div>
+    );
+  }
+  const said = sayTaking(taking, "to do");
+  if (!isStill || said === undefined) return null;
+  return (
+    <div className="from-shelf" role="status">
+      <span>{said}</span>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={busy}
+        onClick={() =>
+          during(
+            takeFromShelf(id, askedFor(run), layout, grid).then((what) => {
+              if (!what) return;
+              tellDone(sayTaking(what, "done") ?? "Nothing was there to take.", "Take it back", () => {
+                during(putBackOnShelf(id));
+              });
+            }),
+          )
+        }
+      >
+        Take it from the shelf
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,294 @@
+/** A run cut free: outlines laid into one another, sheets alike together, what is left over, what it takes of the shelf. */
+import {
+  alikeSheets,
+  type Comes,
+  countedOn,
+  formatLength,
+  formatSize,
+  type LaidSheet,
+  type Layout,
+  type LeftOver,
+  restsOf,
+  type Placement,
+  sayLeft,
+  sayPapers,
+  saySaving,
+  saySheets,
+  type Run,
+} from "@cut-fold/core";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
+import { laidKey } from "../../drawing/laidKey.ts";
+import { type PutTo, turnedByQuarter } from "../../drawing/useLaidHand.ts";
+import { tell } from "../../parts/tell.tsx";
+import { LaidSheetView } from "../../drawing/LaidSheetView.tsx";
+import {
+  type Laying,
+  layOutLonger,
+  leaveLaying,
+  lookAtLaid,
+  putLaid,
+  stopLaying,
+  takeBackLaid,
+  useLaying,
+} from "../../store/laying.ts";
+import { useDisplay } from "../../store/settings.ts";
+import { FromShelf, runOf, useTook } from "./FromShelf.tsx";
+import { Offcuts } from "./Offcuts.tsx";
+import "./sheets.css";
+
+interface LaidRunProps {
+  /** of the draft or run */
+  readonly id: string;
+  readonly run: Run;
+  /** what straight cuts come to; undefined until that is known */
+  readonly straight: Comes | undefined;
+  /** CSS colour of the drawn face of what is laid */
+  readonly faceOf: (placement: Placement) => string;
+  /** mm between two marks of the ruler */
+  readonly grid: number;
+  /** what stands between what it comes to and the sheets */
+  readonly children?: ReactNode;
+}
+
+/** Sheets cut free: the layout as it becomes better, by hand, and what of the shelf it takes. */
+export function LaidRun({ id, run: asked, straight, faceOf, grid, children }: LaidRunProps) {
+  const took = useTook(id);
+  // what has been taken stays as it was laid, whatever is on the shelf since
+  const run = useMemo(() => runOf(took, asked), [took, asked]);
+  useEffect(() => {
+    void lookAtLaid(id, run);
+  }, [id, run]);
+  useEffect(() => leaveLaying, []);
+  const laying = useLaying((s) => (s.laying?.id === id ? s.laying : undefined));
+  return (
+    <>
+      <Saying laying={laying} straight={straight} />
+      <Progress laying={laying} run={run} />
+      {laying?.nest ? (
+        <FromShelf {...{ id, run, took, grid }} layout={laying.nest} isStill={laying.state !== "running"} />
+      ) : null}
+      {children}
+      {laying?.nest ? (
+        <Found {...{ laying, faceOf, grid }} nest={laying.nest} mat={run.mat} isTaken={took !== undefined} />
+      ) : null}
+    </>
+  );
+}
+
+/** What it comes to against straight cuts, and of which papers. */
+function Saying({ laying, straight }: { readonly laying: Laying | undefined } & Pick<LaidRunProps, "straight">) {
+  if (!laying?.nest) return <h2>Laying out …</h2>;
+  const { nest } = laying;
+  const [sheets, saving] = straight ? saySaving(nest, straight) : [saySheets(nest), " cut free"];
+  const papers = sayPapers(nest);
+  return (
+    <div>
+      <h2>
+        <span className="plan-count">{sheets}</span>
+        {saving}
+      </h2>
+      {papers === undefined ? null : <p className="free-papers">{papers}</p>}
+    </div>
+  );
+}
+
+const SAID: Readonly<Record<Exclude<Laying["state"], "running">, string>> = {
+  time: "The best that was found in this time.",
+  done: "Nothing better is to be found.",
+  stopped: "Stopped: the best that was found until then.",
+  moved: "What you have moved is locked where it lies.",
+  closed: "Stopped when it was left: the best that was found until then.",
+  failed: "This could not be laid out. Is the server running?",
+};
+
+interface ProgressProps {
+  readonly laying: Laying | undefined;
+  readonly run: Run;
+}
+
+function Progress({ laying, run }: ProgressProps) {
+  if (!laying || laying.state === "running")
+    return (
+      <div className="free-state" role="status">
+        <LinearProgress
+          variant={laying?.nest ? "determinate" : "indeterminate"}
+          aria-label="Laying out"
+          value={100 * (laying?.share ?? 0)}
+        />
+        <Button size="small" onClick={stopLaying}>
+          Stop
+        </Button>
+      </div>
+    );
+  return (
+    <div className="free-state" role="status">
+      <span>{SAID[laying.state]}</span>
+      {laying.state === "done" ? null : (
+        <Button
+          size="small"
+          onClick={() => {
+            void layOutLonger(run);
+          }}
+        >
+          {laying.state === "failed" ? "Try again" : laying.state === "moved" ? "Lay the rest anew" : "Look longer"}
+        </Button>
+      )}
+      {laying.past.length > 0 ? (
+        <Button size="small" onClick={takeBackLaid}>
+          Take it back
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+interface FoundProps {
+  readonly laying: Laying;
+  readonly nest: Layout;
+  readonly faceOf: (placement: Placement) => string;
+  readonly grid: number;
+  readonly mat: Run["mat"];
+  /** what is left over lies on the shelf already */
+  readonly isTaken: boolean;
+}
+
+/** px of a sheet by itself, and of one of several. */
+const ALONE = { wide: 470, tall: 500 } as const;
+const AMONG = { wide: 300, tall: 330 } as const;
+
+/** A piece that is chosen: its sheet, and its number there. */
+interface Chosen {
+  readonly sheet: string;
+  readonly index: number;
+}
+
+function Found({ laying: { shapes }, nest, faceOf, grid, mat, isTaken }: FoundProps) {
+  const display = useDisplay(grid);
+  const byId = useMemo(() => new Map(shapes.map((shape) => [laidKey(shape), shape])), [shapes]);
+  const groups = useMemo(() => alikeSheets(nest.sheets), [nest]);
+  const nameOf = (left: LeftOver): string => byId.get(laidKey(left))?.name ?? left.piece;
+  const room = groups.length === 1 ? ALONE : AMONG;
+  const [chosen, setChosen] = useState<Chosen>();
+  const inHand = nest.sheets.find(({ id }) => id === chosen?.sheet);
+  const change = (id: string, index: number, how: (sheet: LaidSheet, copy: Placement) => LaidSheet): void => {
+    putLaid({
+      ...nest,
+      sheets: nest.sheets.map((sheet) => {
+        const copy = sheet.id === id ? sheet.placements[index] : undefined;
+        return copy ? how(sheet, copy) : sheet;
+      }),
+    });
+  };
+  const onMoved = (id: string, index: number, to: PutTo): void => {
+    void import("@cut-fold/core/hand").then(({ moved }) => {
+      change(id, index, (sheet, copy) => moved(sheet, copy, to, (placement) => byId.get(laidKey(placement))?.outlines));
+    });
+  };
+  return (
+    <>
+      {nest.left.map((left) => (
+        <p key={laidKey(left)} className="finding error" role="alert">
+          {sayLeft(left, nameOf(left), display)}
+        </p>
+      ))}
+      <OfChosen
+        placement={inHand?.placements[chosen?.index ?? -1]}
+        onTurn={() => {
+          if (!inHand || !chosen) return;
+          void turnedByQuarter(inHand, chosen.index, byId).then((to) => {
+            if (to) onMoved(inHand.id, chosen.index, to);
+            else tell("There is no room to turn it here. Move it to where there is more, then turn it.");
+          });
+        }}
+        onLock={(isLocked) => {
+          if (!inHand || !chosen) return;
+          change(inHand.id, chosen.index, (on, copy) => ({
+            ...on,
+            placements: on.placements.map((p) => (p === copy ? locked(p, isLocked) : p)),
+          }));
+        }}
+      />
+      <div className="plan-groups">
+        {groups.map(({ sheet, count }) => (
+          <figure key={sheet.id} className="group free-group">
+            <LaidSheetView
+              sheet={sheet}
+              shapes={byId}
+              faceOf={faceOf}
+              mat={mat}
+              {...room}
+              across={formatLength(sheet.width, display)}
+              up={formatLength(sheet.height, display)}
+              chosen={chosen?.sheet === sheet.id ? chosen.index : undefined}
+              onChoose={(index) => setChosen({ sheet: sheet.id, index })}
+              onMoved={(index, to) => onMoved(sheet.id, index, to)}
+              label={`Sheet of ${formatSize(sheet.width, sheet.height, display)} with ${String(sheet.placements.length)} pieces`}
+            />
+            <figcaption>
+              <strong>{titleOf(sheet, count)}</strong>
+              {nest.papers.length > 1 ? <span>{sheet.stock}</span> : null}
+              <span>{sayCounted(sheet)}</span>
+              <span>{Math.round(100 * sheet.used)} % of it is used</span>
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+      {(isTaken ? [] : nest.papers).map(({ stock }) => (
+        <Offcuts
+          key={stock}
+          offcuts={restsOf(nest, stock, grid)}
+          grid={grid}
+          paper={stock}
+          isOneOfSeveral={nest.papers.length > 1}
+        />
+      ))}
+    </>
+  );
+}
+
+const locked = ({ locked: _was, ...placement }: Placement, isLocked: boolean): Placement => ({
+  ...placement,
+  ...(isLocked && { locked: true as const }),
+});
+
+interface OfChosenProps {
+  readonly placement: Placement | undefined;
+  readonly onTurn: () => void;
+  readonly onLock: (isLocked: boolean) => void;
+}
+
+/** What can be done with the piece that is chosen. */
+function OfChosen({ placement, onTurn, onLock }: OfChosenProps) {
+  if (!placement)
+    return (
+      <p className="free-chosen">
+        A piece can be taken in hand: drag it, or use the arrow keys, with Shift as far as it goes.
+      </p>
+    );
+  const { name, copy, locked: isLocked = false } = placement;
+  return (
+    <div className="free-chosen">
+      <span>
+        {name}, {copy}
+        {isLocked ? ", locked here" : ""}
+      </span>
+      <Button size="small" onClick={onTurn}>
+        Turn it by a quarter
+      </Button>
+      <Button size="small" onClick={() => onLock(!isLocked)}>
+        {isLocked ? "Let it be moved" : "Lock it here"}
+      </Button>
+    </div>
+  );
+}
+
+const titleOf = ({ from }: LaidSheet, count: number): string => {
+  const what = from.offcut ? "offcut" : "sheet";
+  return count === 1 ? `One ${what}` : `${String(count)} ${what}s`;
+};
+
+/** What lies on a sheet, counted. */
+const sayCounted = (sheet: LaidSheet): string =>
+  [...countedOn(sheet)].map(([name, n]) => (n === 1 ? name : `${String(n)} × ${name.toLowerCase()}`)).join(", ");

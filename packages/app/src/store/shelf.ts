@@ -1,0 +1,268 @@
+/**
+ * The maker's shelf: each entry under a key of its own in the browser's store, and the same in every window. What a run takes off it
+ * is taken in one go with a note of it, so that nothing is taken twice.
+ */
+import {
+  type Layout,
+  ofKind,
+  putBack,
+  SHELF_MOST,
+  type ShelfEntry,
+  type ShelfKind,
+  type ShelfOffcut,
+  type OnShelf,
+  shelfOffcutSchema,
+  shelfSchema,
+  taken,
+  type Taking,
+  takingOf,
+  withoutRest,
+  withRest,
+} from "@cut-fold/core";
+import { liveQuery } from "dexie";
+import { useEffect, useMemo } from "react";
+import { z } from "zod";
+import { create } from "zustand";
+import { askToKeep, besideKey, db, isOfLaterApp } from "./db.ts";
+import { offcutOf } from "./kept.ts";
+import { holds, isAhead, isHeldBack, keep, keepRow } from "./keeping.ts";
+
+const KEY = "shelf ";
+/** Where offcuts lay before there was a shelf, all in one row. */
+const OLD_OFFCUTS = "offcuts";
+
+interface ShelfState {
+  /** the newest last; undefined until the store has been read */
+  readonly entries: readonly ShelfEntry[] | undefined;
+  /** rows of the store that this version cannot read: left as they are, and told */
+  readonly aside: readonly unknown[];
+  readonly load: () => Promise<void>;
+}
+
+let reading: Promise<void> | undefined;
+let isFollowed = false;
+
+export const useShelfStore = create<ShelfState>()((set, get) => ({
+  entries: undefined,
+  aside: [],
+  load: () =>
+    (reading ??= (async () => {
+      const rows = await readShelf().catch(() => undefined);
+      // what could not be read this time is asked for again the next
+      if (!rows) reading = undefined;
+      take(rows ?? []);
+      if (get().entries === undefined) set({ entries: [] });
+      follow();
+    })()),
+}));
+
+/** The shelf's rows as they lie in the store. */
+const shelfRows = async (): Promise<unknown[]> =>
+  (await db.kept.where("key").startsWith(KEY).toArray()).map(({ value }): unknown => value);
+
+/** The same, once offcuts of earlier versions have become rows of it: all of them in one go, so that none comes twice. */
+async function readShelf(): Promise<unknown[]> {
+  if (await isOfLaterApp()) return [];
+  if (!isHeldBack())
+    await db.transaction("rw", db.kept, async () => {
+      const old: unknown = (await db.kept.get(OLD_OFFCUTS))?.value;
+      if (!Array.isArray(old)) return;
+      const made = old.flatMap((row) => offcutOf(row, crypto.randomUUID()) ?? []);
+      await db.kept.bulkPut(made.map((value) => ({ key: KEY + value.id, value })));
+      await db.kept.delete(OLD_OFFCUTS);
+    });
+  return shelfRows();
+}
+
+/** Takes rows over from the store: what this window has newer of, it keeps. */
+function take(rows: readonly unknown[]): void {
+  const held = useShelfStore.getState().entries ?? [];
+  const read: ShelfEntry[] = [];
+  const aside: unknown[] = [];
+  for (const row of rows) {
+    const one = shelfSchema.safeParse(row);
+    if (one.success) read.push(one.data);
+    else aside.push(row);
+  }
+  const isNewer = (id: string): boolean => isAhead(KEY + id);
+  const entries = [...held.filter(({ id }) => isNewer(id)), ...read.filter(({ id }) => !isNewer(id))];
+  useShelfStore.setState({ entries: sorted(entries), aside });
+}
+
+/** As they are listed: by what they are called, rests the largest first. */
+const sorted = (entries: readonly ShelfEntry[]): ShelfEntry[] =>
+  [...entries].sort((a, b) =>
+    a.kind === "offcut" && b.kind === "offcut"
+      ? a.paper.localeCompare(b.paper) || b.width * b.height - a.width * a.height || a.id.localeCompare(b.id)
+      : nameOf(a).localeCompare(nameOf(b)) || a.id.localeCompare(b.id),
+  );
+const nameOf = (entry: ShelfEntry): string => (entry.kind === "offcut" ? entry.paper : entry.title);
+
+/** Another window may change the shelf too. */
+function follow(): void {
+  if (isFollowed) return;
+  isFollowed = true;
+  liveQuery(shelfRows).subscribe({
+    next: take,
+    // what could not be read is told by the account of what is written
+    error: () => {
+      isFollowed = false;
+    },
+  });
+}
+
+holds("shelf", () =>
+  db.kept.bulkPut((useShelfStore.getState().entries ?? []).map((value) => ({ key: KEY + value.id, value }))),
+);
+
+/** The shelf as it is now. */
+export const shelfNow = (): readonly ShelfEntry[] => useShelfStore.getState().entries ?? [];
+
+/** The shelf; nothing on it until it has been read. */
+export function useShelf(): readonly ShelfEntry[] {
+  const entries = useShelfStore((s) => s.entries);
+  const load = useShelfStore((s) => s.load);
+  useEffect(() => void load(), [load]);
+  return entries ?? NOTHING;
+}
+const NOTHING: readonly ShelfEntry[] = [];
+
+/** What is on it of some kinds. */
+export function useOnShelf<K extends ShelfKind>(...kinds: readonly K[]): readonly OnShelf<K>[] {
+  const shelf = useShelf();
+  const which = kinds.join(" ");
+  return useMemo(() => ofKind(shelf, ...(which.split(" ") as K[])), [shelf, which]);
+}
+
+/** Puts a shelf in the place of what is there: only what differs is written. */
+export function putShelf(next: readonly ShelfEntry[]): void {
+  const was = new Map(shelfNow().map((entry) => [entry.id, entry]));
+  useShelfStore.setState({ entries: sorted(next) });
+  for (const entry of next) {
+    if (JSON.stringify(was.get(entry.id)) !== JSON.stringify(entry)) void keepRow(KEY + entry.id, entry);
+    was.delete(entry.id);
+  }
+  for (const id of was.keys()) void keepRow(KEY + id, undefined);
+  askToKeep();
+}
+
+/** Puts an entry on the shelf, or what has changed of one that is there. False where the shelf is full. */
+export function keepEntry(entry: ShelfEntry): boolean {
+  const others = shelfNow().filter(({ id }) => id !== entry.id);
+  if (others.length >= SHELF_MOST) return false;
+  putShelf([...others, entry]);
+  return true;
+}
+
+/** Takes one off the shelf; drafts that use it keep their own copy. */
+export const dropEntry = ({ id }: ShelfEntry): void => {
+  putShelf(shelfNow().filter((entry) => entry.id !== id));
+};
+
+/** A rest of a sheet: its size in mm, how many, and of which paper. */
+type Rest = Omit<ShelfOffcut, "kind" | "id">;
+const restOf = (rest: Rest): ShelfOffcut => ({ kind: "offcut", id: crypto.randomUUID(), ...rest });
+
+/** Puts rests on the shelf, with those of their size and paper. */
+export async function keepRest(rest: Rest): Promise<void> {
+  await useShelfStore.getState().load();
+  putShelf(withRest(shelfNow(), restOf(rest)));
+}
+
+/** Takes so many rests off the shelf again: they were not kept after all. */
+export async function letGoRest(rest: Rest): Promise<void> {
+  await useShelfStore.getState().load();
+  putShelf(withoutRest(shelfNow(), restOf(rest)));
+}
+
+/** Entries of a file that are not here: neither by their id, nor as the same thing of the same name. */
+export const unknownEntries = (given: readonly ShelfEntry[]): ShelfEntry[] => {
+  const bare = (entry: ShelfEntry): string =>
+    JSON.stringify(Object.entries({ ...entry, id: "" }).sort(([a], [b]) => a.localeCompare(b)));
+  const here = shelfNow();
+  return given.filter((one) => !here.some((entry) => entry.id === one.id || bare(entry) === bare(one)));
+};
+
+const takingSchema = z.object({
+  /** the layout that was taken, by what was asked for */
+  asked: z.string(),
+  /** ISO time */
+  at: z.string(),
+  sheets: z.array(z.object({ id: z.string(), count: z.number() })),
+  used: z.array(z.object({ entry: shelfOffcutSchema, count: z.number() })),
+  rests: z.array(shelfOffcutSchema),
+});
+/** What was taken for a draft or run: with what it was taken for. */
+export type Took = z.infer<typeof takingSchema>;
+
+const tookKey = (id: string): string => besideKey("took", id);
+
+/** What was taken for a draft or run; undefined where nothing was. */
+export async function tookFor(id: string): Promise<Took | undefined> {
+  const row = await db.kept.get(tookKey(id)).catch(() => undefined);
+  return takingSchema.safeParse(row?.value).data;
+}
+
+/**
+ * Takes what a layout is cut from off the shelf, and puts there what is left over: once, whichever window asks. What is told is
+ * what has been taken, by this press or another one before it.
+ */
+export async function takeFromShelf(
+  id: string,
+  asked: string,
+  layout: Layout,
+  grid: number,
+): Promise<Took | undefined> {
+  await useShelfStore.getState().load();
+  let told: Took | undefined;
+  await keep(`took ${id}`, () =>
+    db.transaction("rw", db.kept, async () => {
+      const before = takingSchema.safeParse((await db.kept.get(tookKey(id)))?.value).data;
+      if (before) {
+        told = before;
+        return;
+      }
+      const shelf = (await shelfRows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
+      const taking = takingOf(layout, shelf, grid, () => crypto.randomUUID());
+      await write(shelf, taken(shelf, taking));
+      told = { asked, at: new Date().toISOString(), ...copyOf(taking) };
+      await db.kept.put({ key: tookKey(id), value: told });
+    }),
+  );
+  await refresh();
+  return told;
+}
+
+/** Puts back what was taken for a draft or run: once. */
+export async function putBackOnShelf(id: string): Promise<void> {
+  await keep(`took ${id}`, () =>
+    db.transaction("rw", db.kept, async () => {
+      const before = takingSchema.safeParse((await db.kept.get(tookKey(id)))?.value).data;
+      if (!before) return;
+      const shelf = (await shelfRows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
+      await write(shelf, putBack(shelf, before));
+      await db.kept.delete(tookKey(id));
+    }),
+  );
+  await refresh();
+}
+
+/** What was taken stays taken, and the next can be: it has been used up. */
+export const noteUsedUp = (id: string): Promise<void> => keepRow(tookKey(id), undefined);
+
+const copyOf = ({ sheets, used, rests }: Taking) => ({ sheets: [...sheets], used: [...used], rests: [...rests] });
+
+/** Writes what differs between two shelves, inside a transaction. */
+async function write(was: readonly ShelfEntry[], next: readonly ShelfEntry[]): Promise<void> {
+  const before = new Map(was.map((entry) => [entry.id, entry]));
+  await db.kept.bulkPut(
+    next.filter((entry) => before.get(entry.id) !== entry).map((value) => ({ key: KEY + value.id, value })),
+  );
+  const ids = new Set(next.map(({ id }) => id));
+  await db.kept.bulkDelete(was.filter(({ id }) => !ids.has(id)).map(({ id }) => KEY + id));
+}
+
+async function refresh(): Promise<void> {
+  const rows = await shelfRows().catch(() => undefined);
+  if (rows) take(rows);
+}
