@@ -40,6 +40,7 @@ const BackPlace = lazy(async () => {
 const OutlinesPlace = lazy(async () => ({
   default: (await import("./places/outlines/OutlinesPlace.tsx")).OutlinesPlace,
 }));
+const ShelfPlace = lazy(async () => ({ default: (await import("./places/shelf/ShelfPlace.tsx")).ShelfPlace }));
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
@@ -140,6 +141,7 @@ function Frame() {
           <NavLink to="/drafts" className={inDraft ? "active" : ""}>
             Drafts
           </NavLink>
+          <NavLink to="/shelf">Shelf</NavLink>
           <NavLink to="/outlines">Outlines</NavLink>
           <NavLink to="/size-chart">Size chart</NavLink>
           <NavLink to="/settings">Settings</NavLink>
@@ -194,6 +196,7 @@ export function App() {
             <Route path="/compare/:id" element={<ComparePlace />} />
             <Route path="/from-envelope" element={<BackPlace />} />
             <Route path="/outlines" element={<OutlinesPlace />} />
+            <Route path="/shelf" element={<ShelfPlace />} />
             <Route path="/size-chart" element={<ChartPlace />} />
             <Route path="/settings" element={<SettingsPlace />} />
             <Route path="*" element={<Navigate to="/drafts" replace />} />

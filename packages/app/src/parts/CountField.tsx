@@ -5,7 +5,8 @@ import { Labelled } from "./Labelled.tsx";
 
 interface CountFieldProps {
   readonly label: string;
-  readonly value: number;
+  /** nothing where it may be left open, and is */
+  readonly value: number | undefined;
   readonly min: number;
   readonly max: number;
   /** whether only whole numbers are meant */
@@ -14,6 +15,8 @@ interface CountFieldProps {
   /** what is counted, where that is not plain */
   readonly unit?: string | undefined;
   readonly onChange: (value: number) => void;
+  /** it may be left open: what stands there then, and what leaving it open does */
+  readonly open?: { readonly shown: string; readonly onOpen: () => void } | undefined;
 }
 
 /** A number that is no length: whole, unless parts of it are allowed. */
@@ -26,12 +29,13 @@ export const CountField = memo(function CountField({
   about,
   unit,
   onChange,
+  open,
 }: CountFieldProps) {
   const [typed, setTyped] = useState<string>();
   const form = whole ? /^-?\d+$/u : /^-?\d+(?:\.\d+)?$/u;
   const isRight = (text: string): boolean => form.test(text.trim()) && Number(text) >= min && Number(text) <= max;
   const trouble =
-    typed === undefined || isRight(typed)
+    typed === undefined || isRight(typed) || (open && typed.trim() === "")
       ? undefined
       : `A ${whole ? "whole " : ""}number, ${String(min)} to ${String(max)}.`;
   return (
@@ -39,7 +43,8 @@ export const CountField = memo(function CountField({
       {({ id, helpId }) => (
         <Input
           id={id}
-          value={typed ?? String(value)}
+          value={typed ?? (value === undefined ? "" : String(value))}
+          placeholder={open?.shown ?? ""}
           endAdornment={unit === undefined ? undefined : <span aria-hidden>{unit}</span>}
           inputProps={{ inputMode: "numeric", autoComplete: "off", "aria-describedby": helpId }}
           onFocus={(event) => {
@@ -48,7 +53,8 @@ export const CountField = memo(function CountField({
           }}
           onChange={({ target }) => {
             setTyped(target.value);
-            if (isRight(target.value)) onChange(Number(target.value));
+            if (open && target.value.trim() === "") open.onOpen();
+            else if (isRight(target.value)) onChange(Number(target.value));
           }}
           onKeyDown={(event) => {
             if (event.key === "Enter") endEntry();

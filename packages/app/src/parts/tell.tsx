@@ -61,7 +61,7 @@ export function tellDone(text: string, label: string, back: () => void): void {
     autoHideDuration: BACK_MS,
     action: (key) => (
       <Button
-        color="inherit"
+        className="note-back"
         onClick={() => {
           back();
           untell(key);

@@ -79,6 +79,12 @@ export async function saveAll(): Promise<boolean> {
   return saveText(writeEverything([...drafts.values(), ...aside], { ...beside }), "everything");
 }
 
+/** The shelf alone, to be taken in elsewhere. */
+export async function saveShelf(): Promise<boolean> {
+  await useShelfStore.getState().load();
+  return saveText(writeEverything([], { shelf: shelfNow() }), "shelf");
+}
+
 /** All that the browser's store holds, as it is, for whoever can read it. */
 export const saveStore = async (): Promise<boolean> => {
   const all = { kind: "cut-fold store", ...(await everythingIn()) };

@@ -16,107 +16,45 @@ import {
   taken,
   type Taking,
   takingOf,
+  titleOfEntry,
   withoutRest,
   withRest,
 } from "@cut-fold/core";
-import { liveQuery } from "dexie";
 import { useEffect, useMemo } from "react";
 import { z } from "zod";
-import { create } from "zustand";
-import { askToKeep, besideKey, db, isOfLaterApp } from "./db.ts";
+import { besideKey, db } from "./db.ts";
 import { offcutOf } from "./kept.ts";
-import { holds, isAhead, isHeldBack, keep, keepRow } from "./keeping.ts";
+import { isHeldBack, keep, keepRow } from "./keeping.ts";
+import { keptRows } from "./keptRows.ts";
 
-const KEY = "shelf ";
 /** Where offcuts lay before there was a shelf, all in one row. */
 const OLD_OFFCUTS = "offcuts";
 
-interface ShelfState {
-  /** the newest last; undefined until the store has been read */
-  readonly entries: readonly ShelfEntry[] | undefined;
-  /** rows of the store that this version cannot read: left as they are, and told */
-  readonly aside: readonly unknown[];
-  readonly load: () => Promise<void>;
-}
-
-let reading: Promise<void> | undefined;
-let isFollowed = false;
-
-export const useShelfStore = create<ShelfState>()((set, get) => ({
-  entries: undefined,
-  aside: [],
-  load: () =>
-    (reading ??= (async () => {
-      const rows = await readShelf().catch(() => undefined);
-      // what could not be read this time is asked for again the next
-      if (!rows) reading = undefined;
-      take(rows ?? []);
-      if (get().entries === undefined) set({ entries: [] });
-      follow();
-    })()),
-}));
-
-/** The shelf's rows as they lie in the store. */
-const shelfRows = async (): Promise<unknown[]> =>
-  (await db.kept.where("key").startsWith(KEY).toArray()).map(({ value }): unknown => value);
-
-/** The same, once offcuts of earlier versions have become rows of it: all of them in one go, so that none comes twice. */
-async function readShelf(): Promise<unknown[]> {
-  if (await isOfLaterApp()) return [];
-  if (!isHeldBack())
+const nameOf = titleOfEntry;
+const list = keptRows<ShelfEntry>({
+  prefix: "shelf ",
+  schema: shelfSchema,
+  /** by what they are called, rests the largest first */
+  compare: (a, b) =>
+    a.kind === "offcut" && b.kind === "offcut"
+      ? a.paper.localeCompare(b.paper) || b.width * b.height - a.width * a.height || a.id.localeCompare(b.id)
+      : nameOf(a).localeCompare(nameOf(b)) || a.id.localeCompare(b.id),
+  /** Offcuts of earlier versions become entries: all of them in one go, so that none comes twice. */
+  before: async () => {
+    if (isHeldBack()) return;
     await db.transaction("rw", db.kept, async () => {
       const old: unknown = (await db.kept.get(OLD_OFFCUTS))?.value;
       if (!Array.isArray(old)) return;
       const made = old.flatMap((row) => offcutOf(row, crypto.randomUUID()) ?? []);
-      await db.kept.bulkPut(made.map((value) => ({ key: KEY + value.id, value })));
+      await db.kept.bulkPut(made.map((value) => ({ key: list.keyOf(value.id), value })));
       await db.kept.delete(OLD_OFFCUTS);
     });
-  return shelfRows();
-}
-
-/** Takes rows over from the store: what this window has newer of, it keeps. */
-function take(rows: readonly unknown[]): void {
-  const held = useShelfStore.getState().entries ?? [];
-  const read: ShelfEntry[] = [];
-  const aside: unknown[] = [];
-  for (const row of rows) {
-    const one = shelfSchema.safeParse(row);
-    if (one.success) read.push(one.data);
-    else aside.push(row);
-  }
-  const isNewer = (id: string): boolean => isAhead(KEY + id);
-  const entries = [...held.filter(({ id }) => isNewer(id)), ...read.filter(({ id }) => !isNewer(id))];
-  useShelfStore.setState({ entries: sorted(entries), aside });
-}
-
-/** As they are listed: by what they are called, rests the largest first. */
-const sorted = (entries: readonly ShelfEntry[]): ShelfEntry[] =>
-  [...entries].sort((a, b) =>
-    a.kind === "offcut" && b.kind === "offcut"
-      ? a.paper.localeCompare(b.paper) || b.width * b.height - a.width * a.height || a.id.localeCompare(b.id)
-      : nameOf(a).localeCompare(nameOf(b)) || a.id.localeCompare(b.id),
-  );
-const nameOf = (entry: ShelfEntry): string => (entry.kind === "offcut" ? entry.paper : entry.title);
-
-/** Another window may change the shelf too. */
-function follow(): void {
-  if (isFollowed) return;
-  isFollowed = true;
-  liveQuery(shelfRows).subscribe({
-    next: take,
-    // what could not be read is told by the account of what is written
-    error: () => {
-      isFollowed = false;
-    },
-  });
-}
-
-holds("shelf", () =>
-  db.kept.bulkPut((useShelfStore.getState().entries ?? []).map((value) => ({ key: KEY + value.id, value }))),
-);
+  },
+});
+export const useShelfStore = list.useRows;
 
 /** The shelf as it is now. */
-export const shelfNow = (): readonly ShelfEntry[] => useShelfStore.getState().entries ?? [];
+export const shelfNow = list.now;
 
 /** The shelf; nothing on it until it has been read. */
 export function useShelf(): readonly ShelfEntry[] {
@@ -135,29 +73,17 @@ export function useOnShelf<K extends ShelfKind>(...kinds: readonly K[]): readonl
 }
 
 /** Puts a shelf in the place of what is there: only what differs is written. */
-export function putShelf(next: readonly ShelfEntry[]): void {
-  const was = new Map(shelfNow().map((entry) => [entry.id, entry]));
-  useShelfStore.setState({ entries: sorted(next) });
-  for (const entry of next) {
-    if (JSON.stringify(was.get(entry.id)) !== JSON.stringify(entry)) void keepRow(KEY + entry.id, entry);
-    was.delete(entry.id);
-  }
-  for (const id of was.keys()) void keepRow(KEY + id, undefined);
-  askToKeep();
-}
+export const putShelf = list.put;
 
 /** Puts an entry on the shelf, or what has changed of one that is there. False where the shelf is full. */
 export function keepEntry(entry: ShelfEntry): boolean {
-  const others = shelfNow().filter(({ id }) => id !== entry.id);
-  if (others.length >= SHELF_MOST) return false;
-  putShelf([...others, entry]);
+  if (shelfNow().filter(({ id }) => id !== entry.id).length >= SHELF_MOST) return false;
+  list.keepOne(entry);
   return true;
 }
 
 /** Takes one off the shelf; drafts that use it keep their own copy. */
-export const dropEntry = ({ id }: ShelfEntry): void => {
-  putShelf(shelfNow().filter((entry) => entry.id !== id));
-};
+export const dropEntry = list.dropOne;
 
 /** A rest of a sheet: its size in mm, how many, and of which paper. */
 type Rest = Omit<ShelfOffcut, "kind" | "id">;
@@ -222,14 +148,14 @@ export async function takeFromShelf(
         told = before;
         return;
       }
-      const shelf = (await shelfRows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
+      const shelf = (await list.rows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
       const taking = takingOf(layout, shelf, grid, () => crypto.randomUUID());
       await write(shelf, taken(shelf, taking));
       told = { asked, at: new Date().toISOString(), ...copyOf(taking) };
       await db.kept.put({ key: tookKey(id), value: told });
     }),
   );
-  await refresh();
+  await list.refresh();
   return told;
 }
 
@@ -239,12 +165,12 @@ export async function putBackOnShelf(id: string): Promise<void> {
     db.transaction("rw", db.kept, async () => {
       const before = takingSchema.safeParse((await db.kept.get(tookKey(id)))?.value).data;
       if (!before) return;
-      const shelf = (await shelfRows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
+      const shelf = (await list.rows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
       await write(shelf, putBack(shelf, before));
       await db.kept.delete(tookKey(id));
     }),
   );
-  await refresh();
+  await list.refresh();
 }
 
 /** What was taken stays taken, and the next can be: it has been used up. */
@@ -256,13 +182,8 @@ const copyOf = ({ sheets, used, rests }: Taking) => ({ sheets: [...sheets], used
 async function write(was: readonly ShelfEntry[], next: readonly ShelfEntry[]): Promise<void> {
   const before = new Map(was.map((entry) => [entry.id, entry]));
   await db.kept.bulkPut(
-    next.filter((entry) => before.get(entry.id) !== entry).map((value) => ({ key: KEY + value.id, value })),
+    next.filter((entry) => before.get(entry.id) !== entry).map((value) => ({ key: list.keyOf(value.id), value })),
   );
   const ids = new Set(next.map(({ id }) => id));
-  await db.kept.bulkDelete(was.filter(({ id }) => !ids.has(id)).map(({ id }) => KEY + id));
-}
-
-async function refresh(): Promise<void> {
-  const rows = await shelfRows().catch(() => undefined);
-  if (rows) take(rows);
+  await db.kept.bulkDelete(was.filter(({ id }) => !ids.has(id)).map(({ id }) => list.keyOf(id)));
 }

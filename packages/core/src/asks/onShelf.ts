@@ -59,7 +59,7 @@ export function choosePaper(chosen: string | ShelfPaper): PartsChange {
 /** The sheet in hand as an offcut or a paper of the shelf is. @throws for a paper whose sheets have no size */
 export function chooseSheet({ id, width, height }: ShelfPaper | ShelfOffcut): NonNullable<PartsChange["sheet"]> {
   if (width === undefined || height === undefined) throw new Error("this paper does not say what its sheets measure");
-  return { own: id, preset: undefined, width, height } as NonNullable<PartsChange["sheet"]>;
+  return { own: id, preset: undefined, width, height };
 }
 
 /** What goes in, as the shelf has it. */
@@ -69,11 +69,11 @@ export const chooseContents = ({ id, title, width, height, thickness }: OnShelf<
       ...{ own: id, name: title, width, height, thickness },
       ...{ preset: undefined, shape: undefined, amount: undefined, pile: undefined },
     },
-  }) as PartsChange;
+  });
 
 /** What a draft is made with, as a board of the shelf is. */
 export const chooseBoard = ({ id, method, board, ruler, notch }: OnShelf<"board">): PartsChange =>
-  ({ method: { own: id, kind: method, board, ruler, notch } }) as PartsChange;
+  ({ method: { own: id, kind: method, board, ruler, notch } });
 
 const OFFCUT = "offcut:";
 const PAPER = "paper:";

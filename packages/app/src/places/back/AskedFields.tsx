@@ -1,13 +1,16 @@
-import { CALIPER_MM, catalogue, ENVELOPE_MM, find } from "@cut-fold/core";
+import { CALIPER_MM, catalogue, ENVELOPE_MM, find, ofKind } from "@cut-fold/core";
 import { Choice } from "../../parts/Choice.tsx";
 import { CountField } from "../../parts/CountField.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
+import { Offered } from "../../parts/Offered.tsx";
+import { ownIn } from "../../parts/ownKey.ts";
+import { shelfNow } from "../../store/shelf.ts";
 import type { InHand } from "./asked.ts";
 
-const ENVELOPES = [
-  { value: "", text: "Own measures" },
-  ...catalogue.envelopes.map((e) => ({ value: e.id, text: e.title })),
-];
+const OWN_MEASURES = [{ value: "", text: "Own measures" }];
+const ENVELOPES = catalogue.envelopes.map((e) => ({ value: e.id, text: e.title }));
+const ENVELOPE = ["envelope"] as const;
+const PAPER = ["paper"] as const;
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 const FOLDS = [
   { value: "side", text: "At the side" },
@@ -30,12 +33,14 @@ export function EnvelopeFields({ asked, set }: FieldsProps) {
   return (
     <>
       <div className="wide">
-        <Choice
+        <Offered
           label="Envelope in hand"
+          kinds={ENVELOPE}
           value={asked.preset}
-          options={ENVELOPES}
+          first={OWN_MEASURES}
+          usual={ENVELOPES}
           onChange={(id) => {
-            const found = find(catalogue.envelopes, id);
+            const found = ownIn(ofKind(shelfNow(), "envelope"), id) ?? find(catalogue.envelopes, id);
             set({ preset: id, ...(found && { width: found.width, height: found.height }) });
           }}
         />
@@ -92,10 +97,11 @@ export function CardFields({ asked, set }: FieldsProps) {
     <>
       <h2 className="wide">The card</h2>
       <div className="wide">
-        <Choice
+        <Offered
           label="Base from"
+          kinds={PAPER}
           value={asked.stock}
-          options={STOCKS}
+          usual={STOCKS}
           onChange={(stock) => {
             set({ stock });
           }}

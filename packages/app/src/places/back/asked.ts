@@ -1,4 +1,6 @@
-import { BOUGHT_CALIPER_MM, BOUGHT_ROOM_MM, catalogue, find, MM_PER } from "@cut-fold/core";
+import { BOUGHT_CALIPER_MM, BOUGHT_ROOM_MM, catalogue, find, MM_PER, ofKind, stockOf } from "@cut-fold/core";
+import { ownIn } from "../../parts/ownKey.ts";
+import { shelfNow } from "../../store/shelf.ts";
 
 /** What is in hand, and the card that is wanted for it; mm. */
 export interface InHand {
@@ -18,9 +20,15 @@ export interface InHand {
 const MAT_STOCKS = ["text-120-plum", "text-90"] as const;
 const matId = (i: number): string => `mat-${String(i + 1)}`;
 
+/** A paper by what a list has for it: one of the shelf, or a preset. */
+function paperOf(value: string) {
+  const own = ownIn(ofKind(shelfNow(), "paper"), value);
+  return own ? stockOf(own) : { preset: value };
+}
+
 /** The card's recipe but for its size. */
 export const cardOf = ({ stock, fold, mats, border, raised }: InHand, inches: boolean) => ({
-  stock: { preset: stock },
+  stock: paperOf(stock),
   settings: { fold },
   method: { board: inches ? "scoring-sixteenth" : "scoring-millimetre" },
   fittings: Array.from({ length: mats }, (_, i) => ({

@@ -1,18 +1,22 @@
-import { catalogue, type Form } from "@cut-fold/core";
+import { catalogue, type Form, ofKind, type OnShelf } from "@cut-fold/core";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
+import { Offered } from "../../parts/Offered.tsx";
+import { hasSize, ownIn } from "../../parts/ownKey.ts";
+import { shelfNow } from "../../store/shelf.ts";
 
 /** In the place of a form's id: all of them in one table. */
 export const EVERY = "every";
-const RULERS = [
-  { value: "", text: "The board's own" },
-  ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
-];
-const SHEETS = [
+const FIRST_RULER = [{ value: "", text: "The board's own" }];
+const RULERS = catalogue.rulers.map((r) => ({ value: r.id, text: r.title }));
+const RULER = ["ruler"] as const;
+const rulerValue = ({ ruler }: OnShelf<"ruler">): string => ruler;
+const FIRST_SHEETS = [
   { value: "", text: "Any sheet" },
   { value: "own", text: "An offcut, own size" },
-  ...catalogue.sheets.map((s) => ({ value: s.id, text: s.title })),
 ];
+const SHEETS = catalogue.sheets.map((s) => ({ value: s.id, text: s.title }));
+const IN_HAND = ["offcut", "paper"] as const;
 const OFFCUT_MM = { min: 50, max: 2000 };
 
 interface ChartAsksProps {
@@ -51,22 +55,31 @@ export function ChartAsks({ form, forms, boards, board, ruler, sheet, own, onCha
               onChange({ board: id });
             }}
           />
-          <Choice
+          <Offered
             label="Ruler"
+            kinds={RULER}
             value={ruler}
-            options={RULERS}
+            first={FIRST_RULER}
+            chosenBy={rulerValue}
+            usual={RULERS}
             onChange={(id) => {
               onChange({ ruler: id });
             }}
           />
         </>
       )}
-      <Choice
+      <Offered
         label="Sheet in hand"
+        kinds={IN_HAND}
         value={sheet}
-        options={SHEETS}
+        first={FIRST_SHEETS}
+        usual={SHEETS}
+        serves={hasSize}
         onChange={(id) => {
-          onChange({ sheet: id });
+          // the address says the size, and so does a link to it elsewhere
+          const own = ownIn(ofKind(shelfNow(), "paper", "offcut"), id);
+          if (own) onChange({ sheet: "own", w: String(own.width), h: String(own.height) });
+          else onChange({ sheet: id });
         }}
       />
       {sheet === "own" ? (

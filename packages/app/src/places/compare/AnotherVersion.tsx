@@ -1,10 +1,12 @@
 import {
   catalogue,
   changed,
+  choosePaper,
   type Draft,
   formById,
   settingMeta,
   settingsOf,
+  type ShelfPaper,
   type Spec,
   type SpecChange,
 } from "@cut-fold/core";
@@ -17,6 +19,7 @@ import { useMemo, useState } from "react";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionOf } from "../../store/drafting.ts";
 import { loadFormsOf } from "../../needs/forms.ts";
+import { useOnShelf } from "../../store/shelf.ts";
 import { useOffers } from "../../store/useOffers.ts";
 
 /** One thing to try: what the menu says, what tells it from the draft, and what changes. */
@@ -27,7 +30,10 @@ interface VersionOffer {
 }
 
 /** What makers try next to a draft, but for its form: turned, another closing, another paper. */
-function offersFor(spec: Spec): { readonly first: readonly VersionOffer[]; readonly last: readonly VersionOffer[] } {
+function offersFor(
+  spec: Spec,
+  shelf: readonly ShelfPaper[],
+): { readonly first: readonly VersionOffer[]; readonly last: readonly VersionOffer[] } {
   const { width, height } = spec.contents;
   const form = formById(spec.form);
   const turned: VersionOffer = {
@@ -35,13 +41,21 @@ function offersFor(spec: Spec): { readonly first: readonly VersionOffer[]; reado
     difference: width >= height ? "upright" : "across",
     change: { contents: { width: height, height: width, preset: undefined } },
   };
+  const own = shelf
+    .filter((p) => p.id !== spec.stock.own && p.weight <= (form?.heaviest ?? Infinity))
+    .slice(0, 4)
+    .map((p): VersionOffer => ({
+      text: `From ${p.title}`,
+      difference: p.title,
+      change: { stock: choosePaper(p).stock ?? {} },
+    }));
   const papers = catalogue.stocks
     .filter((s) => s.id !== spec.stock.preset && s.weight <= (form?.heaviest ?? Infinity))
     .slice(0, 4)
     .map((s): VersionOffer => ({
       text: `From ${s.title}`,
       difference: s.title,
-      change: { stock: { preset: s.id, caliper: undefined, weight: undefined, title: undefined } },
+      change: choosePaper(s.id),
     }));
   const choices = (form ? settingsOf(form) : []).flatMap(([name, schema]): VersionOffer[] => {
     const { kind, label, options = {} } = settingMeta(schema);
@@ -55,7 +69,7 @@ function offersFor(spec: Spec): { readonly first: readonly VersionOffer[]; reado
         change: { settings: { [name]: id } },
       }));
   });
-  return { first: [turned], last: [...choices, ...papers] };
+  return { first: [turned], last: [...choices, ...own, ...papers] };
 }
 
 /** As how many other forms a version is offered: the best of what serves the same purpose. */
@@ -100,7 +114,8 @@ interface VersionsProps {
 function Versions({ draft, anchor, onClose }: VersionsProps) {
   const { spec } = draft;
   const { offers: forms } = useOffers(spec);
-  const { first, last } = useMemo(() => offersFor(spec), [spec]);
+  const papers = useOnShelf("paper");
+  const { first, last } = useMemo(() => offersFor(spec, papers), [spec, papers]);
   const purpose = formById(spec.form)?.purpose;
   const others = (forms ?? [])
     .filter((offer) => offer.purpose === purpose && offer.form !== spec.form)

@@ -4,6 +4,7 @@ import {
   find,
   formatLength,
   formatSize,
+  ofKind,
   type Size,
   resize,
   type LengthSaid,
@@ -19,14 +20,18 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { Scaling } from "lucide-react";
 import { memo, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { Choice } from "../../parts/Choice.tsx";
+import { Offered } from "../../parts/Offered.tsx";
+import { ownIn } from "../../parts/ownKey.ts";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionOf } from "../../store/drafting.ts";
 import { change, useOpenDraft } from "../../store/openDraft.ts";
 import { useDisplay } from "../../store/settings.ts";
+import { shelfNow } from "../../store/shelf.ts";
 
-const OPTIONS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
+const OWN_SIZE = [{ value: "", text: "Own size" }];
+const OPTIONS = catalogue.contents.map((c) => ({ value: c.id, text: c.title }));
+const THING = ["contents"] as const;
 
 export const ResizeButton = memo(function ResizeButton() {
   const [open, setOpen] = useState(false);
@@ -54,6 +59,8 @@ export const ResizeButton = memo(function ResizeButton() {
 /** The size it is set to, and by which name. */
 interface SizeSet extends Size {
   readonly preset?: string | undefined;
+  /** a thing of the shelf that it is as large as */
+  readonly shown?: string | undefined;
 }
 
 function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
@@ -69,14 +76,16 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
   const { width, height } = draft.spec.contents;
   const isSame = to.width === width && to.height === height;
   const choose = (id: string): void => {
-    const preset = find(catalogue.contents, id);
-    if (!preset) return setTo({ ...to, preset: undefined });
+    const own = ownIn(ofKind(shelfNow(), "contents"), id);
+    const preset = own ?? find(catalogue.contents, id);
+    if (!preset) return setTo({ ...to, preset: undefined, shown: undefined });
     // upright stays upright
     const across = width >= height;
     setTo({
       width: across ? preset.width : preset.height,
       height: across ? preset.height : preset.width,
-      preset: id,
+      preset: own ? undefined : id,
+      shown: own && id,
     });
   };
   const here = (): void => {
@@ -106,14 +115,21 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
         </p>
         <div className="fields">
           <div className="wide">
-            <Choice label="For" value={to.preset ?? ""} options={OPTIONS} onChange={choose} />
+            <Offered
+              label="For"
+              kinds={THING}
+              value={to.shown ?? to.preset ?? ""}
+              first={OWN_SIZE}
+              usual={OPTIONS}
+              onChange={choose}
+            />
           </div>
           <LengthField
             label="Width"
             mm={to.width}
             bounds={SIZE_MM}
             onChange={(mm) => {
-              setTo((was) => ({ ...was, width: mm, preset: undefined }));
+              setTo((was) => ({ ...was, width: mm, preset: undefined, shown: undefined }));
             }}
           />
           <LengthField
@@ -121,7 +137,7 @@ function ResizeDialog({ onClose }: { readonly onClose: () => void }) {
             mm={to.height}
             bounds={SIZE_MM}
             onChange={(mm) => {
-              setTo((was) => ({ ...was, height: mm, preset: undefined }));
+              setTo((was) => ({ ...was, height: mm, preset: undefined, shown: undefined }));
             }}
           />
         </div>

@@ -1,10 +1,10 @@
-import { catalogue, find } from "@cut-fold/core";
+import { catalogue, find, type OnShelf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
-import { Choice } from "../../parts/Choice.tsx";
+import { Offered } from "../../parts/Offered.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { tell, told } from "../../parts/tell.tsx";
 import { demoDrafts } from "../../store/demo.ts";
@@ -25,6 +25,13 @@ const UNITS: readonly { readonly value: Settings["unit"]; readonly text: string 
   { value: "mm", text: "Millimetres" },
   { value: "cm", text: "Centimetres" },
 ];
+const PRINTER = ["printer"] as const;
+const PRINTED_ON = [
+  { value: "iso-a4", text: "A4" },
+  { value: "us-letter", text: "Letter" },
+];
+const printerValue = ({ sheet }: OnShelf<"printer">): string => sheet;
+
 const NOTCH_MM = { min: 2, max: 30 };
 /** CSS says a pixel is 1/96 in; screens differ, so the maker compares. */
 const CSS_PIXELS_PER_MM = 96 / 25.4;
@@ -87,13 +94,12 @@ export function SettingsPlace() {
       <section>
         <h2>My tools</h2>
         <div className="chart-asks">
-          <Choice
+          <Offered
             label="Paper in the printer"
+            kinds={PRINTER}
             value={settings.paper}
-            options={[
-              { value: "iso-a4", text: "A4" },
-              { value: "us-letter", text: "Letter" },
-            ]}
+            chosenBy={printerValue}
+            usual={PRINTED_ON}
             onChange={(paper) => {
               set({ paper: paper as Settings["paper"] });
             }}

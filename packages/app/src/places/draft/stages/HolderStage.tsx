@@ -1,10 +1,13 @@
 import {
   type Board,
   catalogue,
+  chooseBoard as pickBoard,
   closedPicture,
   find,
   formById,
   loadForms,
+  ofKind,
+  type OnShelf,
   type Drawing,
   type Spec,
   makes,
@@ -14,23 +17,29 @@ import { memo, useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { coloursOf } from "../../../theme/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
-import { Choice } from "../../../parts/Choice.tsx";
+import { Offered } from "../../../parts/Offered.tsx";
+import { ownIn, ownKey } from "../../../parts/ownKey.ts";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { useAtRest } from "../../../parts/useAtRest.ts";
 import { useSettled } from "../../../store/useSettled.ts";
 import { change } from "../../../store/openDraft.ts";
+import { shelfNow } from "../../../store/shelf.ts";
 import { useOffers } from "../../../store/useOffers.ts";
 
 /** ms without a change after which every form is drafted anew: while a figure is dragged the drawing alone follows */
 const SETTLED_MS = 120;
 
-const RULERS = [
-  { value: "", text: "The board's own" },
-  ...catalogue.rulers.map((r) => ({ value: r.id, text: r.title })),
-];
+const FIRST_RULER = [{ value: "", text: "The board's own" }];
+const RULERS = catalogue.rulers.map((r) => ({ value: r.id, text: r.title }));
+const RULER = ["ruler"] as const;
+const BOARD = ["board"] as const;
+const rulerValue = ({ ruler }: OnShelf<"ruler">): string => ruler;
 
 const BOARD_GROUPS = { "punch-board": "45° punch boards", "scoring-board": "Scoring boards" } as const;
 const BOARDS = catalogue.boards.map((b) => ({ value: b.id, text: b.title, group: BOARD_GROUPS[b.kind] }));
+
+/** A board that is nobody's in particular. */
+const NOT_OWN = { own: undefined } as { own?: never };
 
 interface NotOnThisBoardProps {
   readonly board: Board;
@@ -102,12 +111,15 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
   const [refused, setRefused] = useState<string>();
   const other = refused === undefined ? undefined : find(catalogue.boards, refused);
   const chooseBoard = useCallback(
-    (id: string): void => {
+    (value: string): void => {
+      const mine = ownIn(ofKind(shelfNow(), "board"), value);
+      const id = mine?.board ?? value;
       const chosen = find(catalogue.boards, id);
       const own = formById(form);
       const serves = chosen && own && makes(own, chosen.kind);
       setRefused(serves ? undefined : id);
-      if (serves) change({ method: { kind: chosen.kind, board: id } });
+      // of a board that was measured nothing stays with another one
+      if (serves) change(mine ? pickBoard(mine) : { method: { kind: chosen.kind, board: id, ...NOT_OWN } });
     },
     [form],
   );
@@ -128,11 +140,26 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
         </Button>
       </div>
       <div className="wide">
-        <Choice label="Board" value={method.board} options={BOARDS} onChange={chooseBoard} />
+        <Offered
+          label="Board"
+          kinds={BOARD}
+          value={method.own === undefined ? method.board : ownKey(method.own)}
+          kept={board && `${board.title}, on the shelf no more`}
+          usual={BOARDS}
+          onChange={chooseBoard}
+        />
         {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
       </div>
       <div className="wide">
-        <Choice label="Ruler" value={method.ruler ?? ""} options={RULERS} onChange={onRuler} />
+        <Offered
+          label="Ruler"
+          kinds={RULER}
+          value={method.ruler ?? ""}
+          first={FIRST_RULER}
+          chosenBy={rulerValue}
+          usual={RULERS}
+          onChange={onRuler}
+        />
       </div>
       {board?.kind === "punch-board" ? (
         <div className="wide">

@@ -1,15 +1,17 @@
 /** Inside, built up: what the first thing is made of, and what lies on it in the same holder. */
-import { catalogue, find, formatLength, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
+import { catalogue, find, formatLength, ofKind, PLY_MM, SIZE_MM, type Spec, THICKNESS_MM } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { Layers } from "lucide-react";
 import { memo } from "react";
-import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { NameField } from "../../../parts/NameField.tsx";
+import { Offered } from "../../../parts/Offered.tsx";
+import { ownIn } from "../../../parts/ownKey.ts";
 import { Row } from "../../../parts/RowList.tsx";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { shelfNow } from "../../../store/shelf.ts";
 
 type PileRows = NonNullable<Spec["contents"]["pile"]>;
 type Also = NonNullable<Spec["contents"]["also"]>;
@@ -19,15 +21,15 @@ const FOAM_MM = [1, 1.5, 2] as const;
 const MOST_PLIES = { min: 1, max: 40 } as const;
 
 /** Plies that are bought by name, and one to be measured. */
+const FIRST_PLY = [{ value: "", text: "Add a layer …" }];
 const PLY_OPTIONS = [
-  { value: "", text: "Add a layer …" },
   ...catalogue.stocks.map((s) => ({ value: s.id, text: s.title, group: "Paper and card" })),
   ...FOAM_MM.map((mm) => ({ value: `foam-${String(mm)}`, text: `Foam ${String(mm)} mm`, group: "Foam" })),
   { value: "own", text: "Something measured", group: "Other" },
 ];
 
 function plyFor(id: string): PileRows[number] {
-  const stock = find(catalogue.stocks, id);
+  const stock = ownIn(ofKind(shelfNow(), "paper"), id) ?? find(catalogue.stocks, id);
   if (stock) return { name: stock.title, thickness: stock.caliper, count: 1 };
   const foam = FOAM_MM.find((mm) => id === `foam-${String(mm)}`);
   return foam === undefined ? { name: "Layer", thickness: 1, count: 1 } : { name: "Foam", thickness: foam, count: 1 };
@@ -113,10 +115,12 @@ export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness
           </Row>
         ))}
       </ul>
-      <Choice
+      <Offered
         label="On top"
+        kinds={PAPERS}
         value=""
-        options={PLY_OPTIONS}
+        first={FIRST_PLY}
+        usual={PLY_OPTIONS}
         onChange={(id) => {
           if (id !== "") setPile([...pile, plyFor(id)]);
         }}
@@ -125,13 +129,17 @@ export const ThicknessBuilder = memo(function ThicknessBuilder({ pile, thickness
   );
 });
 
-const THING_OPTIONS = [
+const FIRST_THINGS = [
   { value: "", text: "Add something …" },
   { value: "own", text: "Something measured" },
-  ...catalogue.contents.map((c) => ({ value: c.id, text: c.title })),
 ];
+const THING_OPTIONS = catalogue.contents.map((c) => ({ value: c.id, text: c.title }));
+const PAPERS = ["paper"] as const;
+const THINGS = ["contents"] as const;
 
 function thingFor(id: string): Also[number] {
+  const own = ownIn(ofKind(shelfNow(), "contents"), id);
+  if (own) return { name: own.title, width: own.width, height: own.height, thickness: own.thickness };
   const preset = find(catalogue.contents, id);
   if (!preset) return { name: "Thing", width: 80, height: 50, thickness: 1 };
   const { width, height, thickness, title } = preset;
@@ -188,10 +196,12 @@ export const AlsoInside = memo(function AlsoInside({ also = NOTHING }: { readonl
           </Row>
         ))}
       </ul>
-      <Choice
+      <Offered
         label="Also inside"
+        kinds={THINGS}
         value=""
-        options={THING_OPTIONS}
+        first={FIRST_THINGS}
+        usual={THING_OPTIONS}
         onChange={(id) => {
           if (id !== "") setAlso([...also, thingFor(id)]);
         }}

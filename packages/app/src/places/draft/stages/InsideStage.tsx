@@ -1,8 +1,10 @@
 import {
   catalogue,
+  chooseContents,
   type ContentsPreset,
   find,
   formById,
+  ofKind,
   QUANTITY,
   SIZE_MM,
   type Spec,
@@ -13,15 +15,17 @@ import Input from "@mui/material/Input";
 import { RotateCwSquare } from "lucide-react";
 import { memo, useMemo } from "react";
 import { Link } from "react-router";
-import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { Offered } from "../../../parts/Offered.tsx";
+import { ownIn, ownKey } from "../../../parts/ownKey.ts";
 import { LooseAmount } from "./LooseAmount.tsx";
 import { AlsoInside, ThicknessBuilder } from "./InsideBuilt.tsx";
 import { ResizeButton } from "../ResizeDialog.tsx";
 import { useDrafts } from "../../../store/drafts.ts";
 import { cardsIn } from "../../../store/following.ts";
+import { shelfNow } from "../../../store/shelf.ts";
 import { beginGesture, change, endGesture, follow, useOpenDraft } from "../../../store/openDraft.ts";
 
 const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = {
@@ -31,10 +35,9 @@ const GROUPS: Readonly<Record<ContentsPreset["kind"], string>> = {
   "flat paper": "Flat paper",
   treat: "Treats",
 };
-const OPTIONS = [
-  { value: "", text: "Own size" },
-  ...catalogue.contents.map((c) => ({ value: c.id, text: c.title, group: GROUPS[c.kind] })),
-];
+const OWN_SIZE = { value: "", text: "Own size" };
+const OPTIONS = catalogue.contents.map((c) => ({ value: c.id, text: c.title, group: GROUPS[c.kind] }));
+const THING = ["contents"] as const;
 
 /** marks a choice that is a draft of the drawer, not a size of the catalogue */
 const DRAWER = "draft:";
@@ -53,11 +56,17 @@ const onQuantity = (quantity: number): void => {
 };
 /** A size chosen from the list is nobody else's: a card that was followed is let go, even where the size stays. */
 const onPreset = (preset: string): void => {
+  const own = ownIn(ofKind(shelfNow(), "contents"), preset);
+  if (own) {
+    change(chooseContents(own), null);
+    return;
+  }
   const chosen = find(catalogue.contents, preset);
   const now = useOpenDraft.getState().draft?.spec.contents;
   // upright stays upright, under its own name
   const upright = chosen && now && now.height > now.width ? { width: chosen.height, height: chosen.width } : undefined;
   const taken = {
+    own: undefined,
     preset,
     width: upright?.width,
     height: upright?.height,
@@ -67,7 +76,7 @@ const onPreset = (preset: string): void => {
     shape: undefined,
     amount: undefined,
   };
-  change({ contents: preset === "" ? { preset: undefined } : taken }, null);
+  change({ contents: preset === "" ? { own: undefined, preset: undefined } : taken }, null);
 };
 
 interface InsideStageProps extends Pick<Spec, "contents" | "quantity" | "form"> {
@@ -82,7 +91,12 @@ export function InsideStage({ contents, quantity, form, follows }: InsideStagePr
   return (
     <div className="fields">
       <div className="wide">
-        <WhatGoesIn preset={contents.preset ?? ""} follows={holds ? follows : undefined} offersCards={holds} />
+        <WhatGoesIn
+          preset={contents.own === undefined ? (contents.preset ?? "") : ownKey(contents.own)}
+          called={contents.name}
+          follows={holds ? follows : undefined}
+          offersCards={holds}
+        />
       </div>
       <div className="wide">
         <CalledField name={contents.name ?? ""} />
@@ -124,27 +138,31 @@ export function InsideStage({ contents, quantity, form, follows }: InsideStagePr
 
 interface WhatGoesInProps {
   readonly preset: string;
+  /** how the draft's own copy of a thing of the shelf is called */
+  readonly called: string | undefined;
   readonly follows: string | undefined;
   /** an envelope can hold, and follow, a card out of the drawer */
   readonly offersCards: boolean;
 }
 
 /** A size of the catalogue, an own size, or a card out of the drawer, which is followed from then on. */
-const WhatGoesIn = memo(function WhatGoesIn({ preset, follows, offersCards }: WhatGoesInProps) {
+const WhatGoesIn = memo(function WhatGoesIn({ preset, called, follows, offersCards }: WhatGoesInProps) {
   const drafts = useDrafts((s) => s.drafts);
   const cards = useMemo(() => (offersCards ? cardsIn(drafts) : []), [drafts, offersCards]);
   const card = cards.find((c) => c.id === follows);
-  const options = [
-    ...OPTIONS.slice(0, 1),
-    ...cards.map((c) => ({ value: DRAWER + c.id, text: c.name, group: "Cards among your drafts" })),
-    ...OPTIONS.slice(1),
-  ];
+  const first = useMemo(
+    () => [OWN_SIZE, ...cards.map((c) => ({ value: DRAWER + c.id, text: c.name, group: "Cards among your drafts" }))],
+    [cards],
+  );
   return (
     <>
-      <Choice
+      <Offered
         label="What goes in"
+        kinds={THING}
         value={card ? DRAWER + card.id : preset}
-        options={options}
+        kept={called ?? "A thing of the shelf"}
+        first={first}
+        usual={OPTIONS}
         onChange={(value) => {
           const chosen = cards.find((c) => DRAWER + c.id === value);
           if (chosen) follow(chosen);

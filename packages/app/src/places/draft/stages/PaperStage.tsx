@@ -9,7 +9,6 @@ import {
   largestCard,
   ofKind,
   type OnShelf,
-  type PartsChange,
   poundsOf,
   setupOf,
   stockName,
@@ -21,7 +20,7 @@ import { memo, useMemo } from "react";
 import { Choice } from "../../../parts/Choice.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { Offered } from "../../../parts/Offered.tsx";
-import { ownIn, ownKey } from "../../../parts/ownKey.ts";
+import { hasSize, ownIn, ownKey } from "../../../parts/ownKey.ts";
 import { tellDone } from "../../../parts/tell.tsx";
 import { coloursOf } from "../../../theme/colours.ts";
 import { useAtRest } from "../../../parts/useAtRest.ts";
@@ -72,7 +71,7 @@ const onSheet = (id: string): void => {
   else if (id === "own") change({ sheet: { ...(sheet ?? OFFCUT), ...NO_SHEET } });
   else
     change({
-      sheet: { ...NO_SHEET, preset: id, width: undefined, height: undefined } as PartsChange["sheet"] & object,
+      sheet: { ...NO_SHEET, preset: id, width: undefined, height: undefined },
     });
 };
 const onTape = (width: string): void => {
@@ -142,9 +141,6 @@ export function PaperStage({ spec }: { readonly spec: Spec }) {
 const PAPERS = ["paper"] as const;
 const TAPE = ["tape"] as const;
 const IN_HAND = ["offcut", "paper"] as const;
-/** A paper is a sheet in hand where its sheets have a size. */
-const hasSize = ({ width, height }: OnShelf<"paper" | "offcut">): boolean =>
-  width !== undefined && height !== undefined;
 
 /** The sheets that are sold, and before them those of the shelf: papers' own, and offcuts of earlier drafts. */
 export function SheetChoice({ sheet }: Pick<Spec, "sheet">) {

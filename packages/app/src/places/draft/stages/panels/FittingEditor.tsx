@@ -1,29 +1,39 @@
 /** What can be set of one thing on a panel: its kind's own settings, where it lies, its paper. */
 import {
   catalogue,
+  chooseContents,
   type Contents,
   type Fitting,
   formById,
   type Ground,
   groundsOn,
   kindById,
+  ofKind,
   SIZE_MM,
   type Drawing,
   type Spec,
   type Stock,
+  stockName,
+  stockOf,
 } from "@cut-fold/core";
 import { memo, useMemo } from "react";
 import { Choice } from "../../../../parts/Choice.tsx";
 import { LengthField } from "../../../../parts/LengthField.tsx";
 import { NameField } from "../../../../parts/NameField.tsx";
+import { Offered } from "../../../../parts/Offered.tsx";
+import { ownIn, ownKey } from "../../../../parts/ownKey.ts";
 import { useAtRest } from "../../../../parts/useAtRest.ts";
 import { change } from "../../../../store/openDraft.ts";
+import { shelfNow } from "../../../../store/shelf.ts";
 import { SettingFields } from "../SettingFields.tsx";
 import { BorderFields } from "./BorderFields.tsx";
 import { facesOf, SIDE_WORDS } from "./faces.ts";
 import { PlaceFields } from "./PlaceFields.tsx";
 
-const OWN_PAPER = { value: "", text: "The draft's own paper" };
+const OWN_PAPER = [{ value: "", text: "The draft's own paper" }];
+const NO_PAPER: readonly { value: string; text: string }[] = [];
+const PAPER = ["paper"] as const;
+const THING = ["contents"] as const;
 const STOCKS = catalogue.stocks.map((s) => ({ value: s.id, text: s.title }));
 const PATTERNS = [
   { value: "", text: "Alike on both sides" },
@@ -34,7 +44,8 @@ const FOAMS = [0, 1, 1.5, 2, 3].map((mm) => ({
   value: String(mm),
   text: mm === 0 ? "Flat" : `${String(mm)} mm foam`,
 }));
-const THINGS = [{ value: "", text: "Own size" }, ...catalogue.contents.map((c) => ({ value: c.id, text: c.title }))];
+const OWN_SIZE = [{ value: "", text: "Own size" }];
+const THINGS = catalogue.contents.map((c) => ({ value: c.id, text: c.title }));
 
 /** Whether it runs along an edge: there is no rule of place to set then. */
 const runsAlong = (fitting: Fitting): boolean =>
@@ -55,8 +66,9 @@ const settersOf = (id: string) => {
     };
   return {
     name: put("name"),
-    stock: (preset: string) => {
-      put("stock")(preset === "" ? undefined : { preset });
+    stock: (value: string) => {
+      const own = ownIn(ofKind(shelfNow(), "paper"), value);
+      put("stock")(own ? stockOf(own) : value === "" ? undefined : { preset: value });
     },
     pattern: (side: string) => {
       put("stock", "pattern")(side === "" ? undefined : side);
@@ -69,19 +81,23 @@ const settersOf = (id: string) => {
       put("on")({ panel, side, ...(fitting && { fitting }) });
     },
     thing: (preset: string) => {
-      if (preset !== "") put("contents")({ preset });
+      const own = ownIn(ofKind(shelfNow(), "contents"), preset);
+      if (own) put("contents")(chooseContents(own).contents);
+      else if (preset !== "") put("contents")({ preset });
       else put("contents", "preset")(undefined);
     },
     width: (mm: number) => {
       change([
         { at: ["fittings", id, "contents", "width"], value: mm },
         { at: ["fittings", id, "contents", "preset"], value: undefined },
+        { at: ["fittings", id, "contents", "own"], value: undefined },
       ]);
     },
     height: (mm: number) => {
       change([
         { at: ["fittings", id, "contents", "height"], value: mm },
         { at: ["fittings", id, "contents", "preset"], value: undefined },
+        { at: ["fittings", id, "contents", "own"], value: undefined },
       ]);
     },
   };
@@ -93,7 +109,6 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
   const set = useMemo(() => settersOf(id), [id]);
   const form = typeof fitting["form"] === "string" ? formById(fitting["form"]) : undefined;
   const stock = fitting["stock"] as Stock | undefined;
-  const papers = useMemo(() => (form ? [OWN_PAPER, ...STOCKS] : STOCKS), [form]);
   const raised = typeof fitting["raised"] === "number" ? fitting["raised"] : 0;
   const worked = (name: string): number | undefined =>
     solution.dimensions.find((d) => d.fitting === id && d.sets?.at(-1) === name)?.value;
@@ -126,7 +141,15 @@ export function FittingEditor({ fitting, spec, solution, grounds }: FittingEdito
       ) : null}
       {kind.asks.includes("stock") ? (
         <div className="wide">
-          <Choice label="Paper" value={stock?.preset ?? ""} options={papers} onChange={set.stock} />
+          <Offered
+            label="Paper"
+            kinds={PAPER}
+            value={stock?.own === undefined ? (stock?.preset ?? "") : ownKey(stock.own)}
+            kept={stock && stockName(stock)}
+            first={form ? OWN_PAPER : NO_PAPER}
+            usual={STOCKS}
+            onChange={set.stock}
+          />
         </div>
       ) : null}
       {stock ? (
@@ -170,7 +193,15 @@ const PartContents = memo(function PartContents({ contents, set }: PartContentsP
   return (
     <>
       <div className="wide">
-        <Choice label="What goes in" value={contents.preset ?? ""} options={THINGS} onChange={set.thing} />
+        <Offered
+          label="What goes in"
+          kinds={THING}
+          value={contents.own === undefined ? (contents.preset ?? "") : ownKey(contents.own)}
+          kept={contents.name ?? "A thing of the shelf"}
+          first={OWN_SIZE}
+          usual={THINGS}
+          onChange={set.thing}
+        />
       </div>
       <LengthField label="Its width" mm={contents.width} bounds={SIZE_MM} onChange={set.width} />
       <LengthField label="Its height" mm={contents.height} bounds={SIZE_MM} onChange={set.height} />
