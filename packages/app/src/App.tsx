@@ -41,6 +41,8 @@ const OutlinesPlace = lazy(async () => ({
   default: (await import("./places/outlines/OutlinesPlace.tsx")).OutlinesPlace,
 }));
 const ShelfPlace = lazy(async () => ({ default: (await import("./places/shelf/ShelfPlace.tsx")).ShelfPlace }));
+const RunsPlace = lazy(async () => ({ default: (await import("./places/run/RunsPlace.tsx")).RunsPlace }));
+const RunPlace = lazy(async () => ({ default: (await import("./places/run/RunPlace.tsx")).RunPlace }));
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
@@ -129,7 +131,9 @@ function Frame() {
   useAhead();
   useKeptFocus();
   const { settings, set } = useSettings();
-  const inDraft = useLocation().pathname.startsWith("/draft/");
+  const { pathname } = useLocation();
+  const inDraft = pathname.startsWith("/draft/");
+  const inRun = pathname.startsWith("/run");
   return (
     <div className="frame">
       <header>
@@ -140,6 +144,9 @@ function Frame() {
         <nav aria-label="Places">
           <NavLink to="/drafts" className={inDraft ? "active" : ""}>
             Drafts
+          </NavLink>
+          <NavLink to="/runs" className={inRun ? "active" : ""}>
+            Runs
           </NavLink>
           <NavLink to="/shelf">Shelf</NavLink>
           <NavLink to="/outlines">Outlines</NavLink>
@@ -196,6 +203,8 @@ export function App() {
             <Route path="/compare/:id" element={<ComparePlace />} />
             <Route path="/from-envelope" element={<BackPlace />} />
             <Route path="/outlines" element={<OutlinesPlace />} />
+            <Route path="/runs" element={<RunsPlace />} />
+            <Route path="/run/:id" element={<RunPlace />} />
             <Route path="/shelf" element={<ShelfPlace />} />
             <Route path="/size-chart" element={<ChartPlace />} />
             <Route path="/settings" element={<SettingsPlace />} />

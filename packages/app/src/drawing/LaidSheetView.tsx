@@ -3,7 +3,7 @@ import { boundsOf, holds, type LaidSheet, type Placement, type Point, type Size 
 import { memo } from "react";
 import type { LaidShape } from "../workers/layOutDraft.ts";
 import { colour } from "../theme/theme.ts";
-import { laidKey } from "./laidKey.ts";
+import { laidKey } from "../workers/laidKey.ts";
 import { type InHandNow, type PutTo, useLaidHand } from "./useLaidHand.ts";
 
 interface LaidSheetViewProps {

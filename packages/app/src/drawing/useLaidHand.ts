@@ -4,7 +4,7 @@ import type { Hand, Lying } from "@cut-fold/core/hand";
 import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from "react";
 import { tellTrouble } from "../parts/tell.tsx";
 import type { LaidShape } from "../workers/layOutDraft.ts";
-import { laidKey } from "./laidKey.ts";
+import { laidKey } from "../workers/laidKey.ts";
 
 /** Where a piece is put. */
 export type PutTo = Pick<Placement, "x" | "y" | "rotation">;

@@ -11,13 +11,13 @@ const A4 = { width: 210, height: 297 };
 
 /** New each time: nobody changes another one's. */
 export const demoShelf = (): readonly ShelfEntry[] => [
-  paper("oat", "Orchard oat", "text-120", { ...A4, grain: "height", left: 18, price: 0.22 }),
+  paper("oat", "Text 120 g/m², oat", "text-120", { ...A4, grain: "height", left: 18, price: 0.22 }),
   paper("plum", "Plum, leaves on its face", "text-120-plum", {
     ...{ pattern: "small leaves on the face", width: 304.8, height: 304.8, left: 4, price: 0.9 },
   }),
-  paper("chalk", "Chalk card", "cover-250", { width: 297, height: 420, grain: "width", left: 11, price: 0.48 }),
-  paper("brown", "Wrapping brown, cut from the roll", "kraft-120", { width: 350, height: 500, left: 0 }),
-  { kind: "offcut", id: "demo-r1", paper: "Orchard oat", own: "demo-oat", width: 210, height: 130, left: 5 },
+  paper("chalk", "Card 250 g/m², chalk", "cover-250", { width: 297, height: 420, left: 11, price: 0.48 }),
+  paper("brown", "Wrapping brown 120 g/m²", "kraft-120", { width: 350, height: 500, left: 0, price: 0.15 }),
+  { kind: "offcut", id: "demo-r1", paper: "Text 120 g/m², oat", own: "demo-oat", width: 210, height: 130, left: 5 },
   {
     kind: "offcut",
     id: "demo-r2",
@@ -27,7 +27,15 @@ export const demoShelf = (): readonly ShelfEntry[] => [
     height: 304,
     left: 2,
   },
-  { kind: "offcut", id: "demo-r3", paper: "Chalk card", own: "demo-chalk", width: 97, height: 210, left: 3 },
+  {
+    kind: "offcut",
+    id: "demo-r3",
+    paper: "Wrapping brown 120 g/m²",
+    own: "demo-brown",
+    width: 120,
+    height: 210,
+    left: 3,
+  },
   {
     ...{ kind: "board", id: "demo-board", title: "The packing shed's board", method: "punch-board" },
     ...{ board: "one-millimetre", notch: 11.1 },

@@ -27,8 +27,9 @@ import type { Adopted } from "./adopt.ts";
 import { useDrafts } from "./drafts.ts";
 import { binRows, emptyBin, putInBin } from "./bin.ts";
 import { keep } from "./keeping.ts";
-import type { Beside, Binned, Settings, ShelfOutline } from "./kept.ts";
+import type { Beside, Binned, KeptRun, Settings, ShelfOutline } from "./kept.ts";
 import { dropOutline, keepOutline, unknownOutlines, useOutlines } from "./outlines.ts";
+import { dropRun, keepRun, runsNow, useRuns } from "./runs.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 import { displayNow, useSettings } from "./settings.ts";
 import { putShelf, shelfNow, unknownEntries, useShelfStore } from "./shelf.ts";
@@ -68,12 +69,14 @@ export async function saveAll(): Promise<boolean> {
   const { drafts, aside } = useDrafts.getState();
   await useOutlines.getState().load();
   await useShelfStore.getState().load();
+  await useRuns.getState().load();
   const { outlines = [], aside: unread } = useOutlines.getState();
   const beside: Beside = {
     // a bin that cannot be read is no reason to save nothing
     bin: await binRows().catch(() => []),
     outlines: [...outlines, ...unread],
     shelf: [...shelfNow(), ...useShelfStore.getState().aside],
+    runs: [...runsNow(), ...useRuns.getState().aside],
     settings: useSettings.getState().settings,
   };
   return saveText(writeEverything([...drafts.values(), ...aside], { ...beside }), "everything");
@@ -171,7 +174,7 @@ export async function offerDrafts(file: Blob): Promise<void> {
   const read = await readInWorker(file);
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
   await loadFormsOf([...read.drafts, ...read.beside.bin.map((b) => b.draft)].map((d) => d.spec));
-  await Promise.all([useOutlines.getState().load(), useShelfStore.getState().load()]);
+  await Promise.all([useOutlines.getState().load(), useShelfStore.getState().load(), useRuns.getState().load()]);
   useTaking.setState({ read });
 }
 
@@ -191,6 +194,7 @@ export interface Bringing {
   readonly bin: readonly Binned[];
   readonly outlines: readonly ShelfOutline[];
   readonly shelf: readonly ShelfEntry[];
+  readonly runs: readonly KeptRun[];
   /** settings that differ from ours, where the maker wants them */
   readonly settings: Settings | undefined;
 }
@@ -205,6 +209,7 @@ export function bringing({ drafts, beside }: ReadFile): Bringing {
     bin: beside.bin.filter(({ draft }) => !here.has(draft.id) && !inFile.has(draft.id)),
     outlines: unknownOutlines(beside.outlines),
     shelf: unknownEntries(beside.shelf),
+    runs: beside.runs.filter(({ id }) => !runsNow().some((run) => run.id === id)),
     settings: differs ? beside.settings : undefined,
   };
 }
@@ -232,9 +237,10 @@ const counted = (count: number, one: string, more: string): string[] =>
   count === 0 ? [] : [count === 1 ? `1 ${one}` : `${String(count)} ${more}`];
 
 /** What comes beside the drafts, in words. */
-export const sayBeside = ({ bin, outlines, shelf, settings }: Bringing): string[] => [
+export const sayBeside = ({ bin, outlines, shelf, runs, settings }: Bringing): string[] => [
   ...counted(outlines.length, "outline", "outlines"),
   ...counted(shelf.length, "thing of the shelf", "things of the shelf"),
+  ...counted(runs.length, "run", "runs"),
   ...counted(bin.length, "deleted draft, into the bin", "deleted drafts, into the bin"),
   ...(settings ? ["the settings"] : []),
 ];
@@ -242,14 +248,16 @@ export const sayBeside = ({ bin, outlines, shelf, settings }: Bringing): string[
 /** What a maker may not have set. */
 const UNSET = { notch: undefined, pixelsPerMm: undefined };
 
-function takeBeside({ bin, outlines, shelf, settings }: Bringing): () => void {
+function takeBeside({ bin, outlines, shelf, runs, settings }: Bringing): () => void {
   const before = { settings: useSettings.getState().settings };
   for (const one of outlines) keepOutline(one);
   if (shelf.length > 0) putShelf([...shelfNow(), ...shelf].slice(0, SHELF_MOST));
+  for (const one of runs) keepRun(one);
   if (settings) useSettings.getState().set({ ...UNSET, ...settings });
   if (bin.length > 0) void keep("bin", () => putInBin(bin));
   return () => {
     for (const one of outlines) dropOutline(one);
+    for (const one of runs) dropRun(one);
     const brought = new Set(shelf.map(({ id }) => id));
     if (shelf.length > 0) putShelf(shelfNow().filter(({ id }) => !brought.has(id)));
     if (settings) useSettings.getState().set({ ...UNSET, ...before.settings });

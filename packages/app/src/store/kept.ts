@@ -4,6 +4,7 @@ import {
   loopsOf,
   MOST_DRAWN,
   MOST_SIDE_MM,
+  QUANTITY,
   readDraft,
   SHEET_MM,
   type ShelfEntry,
@@ -29,6 +30,9 @@ export const outlineSchema = z.object({
 });
 /** An outline of the shelf: in the size it was read or made, mm. */
 export type ShelfOutline = z.infer<typeof outlineSchema>;
+
+/** So many drafts can be made together. */
+export const MOST_IN_RUN = 60;
 
 const side = z.number().min(SHEET_MM.min).max(SHEET_MM.max);
 /** A rest of a sheet as it was kept before there was a shelf: mm, how many of it there are, and of which paper. */
@@ -60,6 +64,26 @@ export const settingsSchema = z.object({
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
+/** What a run makes of one draft. */
+const runItemSchema = z.object({
+  /** its id */
+  draft: z.string().max(64),
+  /** in all, of it made already, and of the rest today; all of the rest where that is not said */
+  quantity: z.number().int().min(QUANTITY.min).max(QUANTITY.max),
+  made: z.number().int().min(0).max(QUANTITY.max),
+  today: z.number().int().min(0).max(QUANTITY.max).optional(),
+});
+export const runSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().trim().min(1).max(120),
+  items: z.array(runItemSchema).max(MOST_IN_RUN),
+  /** ISO time */
+  changed: z.string().max(40),
+});
+/** Drafts that are made together. */
+export type KeptRun = z.infer<typeof runSchema>;
+export type KeptRunItem = KeptRun["items"][number];
+
 /** A deleted draft and when it was. */
 export interface Binned {
   readonly draft: Draft;
@@ -79,6 +103,7 @@ export interface Beside {
   readonly bin: readonly unknown[];
   readonly outlines: readonly unknown[];
   readonly shelf: readonly unknown[];
+  readonly runs: readonly unknown[];
   /** files of versions that had no shelf */
   readonly offcuts?: readonly unknown[];
   readonly settings?: unknown;
@@ -89,10 +114,18 @@ export interface ReadBeside {
   readonly bin: readonly Binned[];
   readonly outlines: readonly ShelfOutline[];
   readonly shelf: readonly ShelfEntry[];
+  readonly runs: readonly KeptRun[];
   readonly settings: Settings | undefined;
   readonly unread: number;
 }
-export const NOTHING_BESIDE: ReadBeside = { bin: [], outlines: [], shelf: [], settings: undefined, unread: 0 };
+export const NOTHING_BESIDE: ReadBeside = {
+  bin: [],
+  outlines: [],
+  shelf: [],
+  runs: [],
+  settings: undefined,
+  unread: 0,
+};
 
 /** Reads what a file holds beside its drafts; never throws on what it is given. */
 export function readBeside(given: Readonly<Record<string, unknown>> = {}): ReadBeside {
@@ -110,5 +143,6 @@ export function readBeside(given: Readonly<Record<string, unknown>> = {}): ReadB
     ...all("shelf", (row) => shelfSchema.safeParse(row).data),
     ...all("offcuts", (row) => offcutOf(row, crypto.randomUUID())),
   ];
-  return { bin, outlines, shelf, settings: settingsSchema.safeParse(given["settings"]).data, unread };
+  const runs = all("runs", (row) => runSchema.safeParse(row).data);
+  return { bin, outlines, shelf, runs, settings: settingsSchema.safeParse(given["settings"]).data, unread };
 }

@@ -25,6 +25,8 @@ export interface Laying {
   readonly asked: string;
   readonly state: LayingState;
   readonly nest: Layout | undefined;
+  /** by straight cuts alone */
+  readonly trim: Layout | undefined;
   /** of the time it is given, from 0 to 1 */
   readonly share: number;
   readonly shapes: readonly LaidShape[];
@@ -59,6 +61,7 @@ const keptSchema = z.looseObject({
   asked: z.string(),
   state: z.enum(STATES),
   nest: layoutSchema,
+  trim: layoutSchema.optional(),
 });
 
 /** The one layout that is looked at. */
@@ -91,18 +94,22 @@ function keep(isLast: boolean): void {
   const cost = costOf(laying.nest);
   if (!isLast && kept && cost >= kept.cost && at - kept.at < KEEP_MS) return;
   kept = { at, cost };
-  const { asked, state, nest } = laying;
-  void keepRow(besideKey("laid", laying.id), { asked, state, nest });
+  const { asked, state, nest, trim } = laying;
+  void keepRow(besideKey("laid", laying.id), { asked, state, nest, ...(trim && { trim }) });
 }
 
 /** What was kept of a draft for the same question; undefined where nothing was, or it cannot be read. */
-async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" | "state"> | undefined> {
+async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" | "trim" | "state"> | undefined> {
   const row = await db.kept.get(besideKey("laid", id)).catch(() => undefined);
   const read = keptSchema.safeParse(row?.value);
   if (!read.success || read.data.asked !== asked) return undefined;
-  const { state, nest } = read.data;
+  const { state, nest, trim } = read.data;
   // one that says it runs, and nobody runs it: its window was closed
-  return { state: state === "running" ? "closed" : state, nest: nest as unknown as Layout };
+  return {
+    state: state === "running" ? "closed" : state,
+    nest: nest as unknown as Layout,
+    trim: trim as unknown as Layout | undefined,
+  };
 }
 
 /** Runs a search from what is there. */
@@ -150,7 +157,7 @@ export async function lookAtLaid(id: string, run: Run): Promise<void> {
     return shown?.id === mine.id && shown.asked === mine.asked;
   };
   useLaying.setState({
-    laying: { ...mine, state: "running", nest: undefined, share: 0, shapes: [], past: [] },
+    laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [], past: [] },
   });
   const known = await recalled(id, asked);
   // stopped, or looked away from, while it was recalled

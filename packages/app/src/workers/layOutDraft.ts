@@ -9,11 +9,13 @@ import {
   type Piece,
   readSpec,
   type Run,
+  type RunItem,
   searchFor,
   solve,
   takesPaper,
 } from "@cut-fold/core";
 import { loadFormsOf } from "../needs/forms.ts";
+import { laidKey } from "./laidKey.ts";
 
 /** A piece as it is drawn where it lies, in its own flat coordinates: SVG paths, mm, y up. */
 export interface LaidShape {
@@ -32,6 +34,8 @@ export interface LaidShape {
 /** What a search has come to by now. */
 export interface LaidNews {
   readonly nest: Layout;
+  /** by straight cuts alone; nothing where that was told before */
+  readonly trim?: Layout;
   /** of the time it is given, from 0 to 1 */
   readonly share: number;
 }
@@ -61,13 +65,32 @@ async function readItems(items: Run["items"]): Promise<Run["items"]> {
   });
 }
 
+const laidPieces = ({ spec }: RunItem): readonly Piece[] => eachNamed(solve(spec)).pieces.filter(takesPaper);
+
+/** What pieces are called where several drafts are made together: by their draft, and by their own name where it has several. */
+function namesOf(items: Run["items"]): ReadonlyMap<string, string> {
+  return new Map(
+    items.flatMap((item, i) => {
+      if (item.name === undefined) return [];
+      const pieces = laidPieces(item);
+      return pieces.map(({ id, name }): [string, string] => [
+        laidKey({ item: i, piece: id }),
+        pieces.length === 1 ? (item.name ?? name) : `${item.name ?? ""}: ${name.toLowerCase()}`,
+      ]);
+    }),
+  );
+}
+
 export const layingApi = {
   /** The pieces that are laid, one for each name. @throws for a recipe that cannot be read: the screen never sends one */
   async shapes(items: Run["items"]): Promise<readonly LaidShape[]> {
-    return (await readItems(items)).flatMap(({ spec }, i) =>
-      eachNamed(solve(spec))
-        .pieces.filter(takesPaper)
-        .map((piece) => shapeOf(i, piece)),
+    const read = await readItems(items);
+    const names = namesOf(read);
+    return read.flatMap((item, i) =>
+      laidPieces(item).map((piece) => {
+        const shape = shapeOf(i, piece);
+        return { ...shape, name: names.get(laidKey(shape)) ?? shape.name };
+      }),
     );
   },
 
@@ -83,17 +106,29 @@ export const layingApi = {
     ms: number,
     onNews: (news: LaidNews) => Promise<void>,
   ): Promise<boolean> {
-    const ready = searchFor(jobFor({ items: await readItems(items), ...how }), start);
+    const read = await readItems(items);
+    const ready = searchFor(jobFor({ items: read, ...how }), start);
     if (!ready.ok) throw new Error("no job");
+    const names = namesOf(read);
+    const named = (layout: Layout): Layout => ({
+      ...layout,
+      sheets: layout.sheets.map((sheet) => ({
+        ...sheet,
+        placements: sheet.placements.map((p) => ({ ...p, name: names.get(laidKey(p)) ?? p.name })),
+      })),
+    });
     const { search } = ready;
     const begun = performance.now();
-    let [slice, told, isBetter] = [begun, -Infinity, false];
+    let [slice, told, isBetter, isTrimTold] = [begun, -Infinity, false, false];
     const tell = async (now: number): Promise<void> => {
       const nest = search.nested("time");
       if (!nest) return;
       told = now;
       isBetter = false;
-      await onNews({ nest, share: Math.min(1, (now - begun) / ms) });
+      const share = Math.min(1, (now - begun) / ms);
+      const trim = isTrimTold ? undefined : search.trim("done");
+      isTrimTold ||= trim !== undefined;
+      await onNews({ nest: named(nest), share, ...(trim && { trim: named(trim) }) });
     };
     for (const better of search.run()) {
       isBetter ||= better;

@@ -48,9 +48,14 @@ export function searchFor(job: LayoutJob, start?: Layout): LayoutSearch {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, search: new LayingOut(job, drawings, start) };
 }
 
+/** So many of a draft, and what it is called where there are several. */
+export interface RunItem extends Pick<JobItem, "id" | "spec" | "quantity"> {
+  readonly name?: string | undefined;
+}
+
 /** What is made together, and on what it is laid. */
 export interface Run {
-  readonly items: readonly Pick<JobItem, "id" | "spec" | "quantity">[];
+  readonly items: readonly RunItem[];
   readonly inHand: readonly InHand[];
   /** a mat, or a machine's reach, that each sheet is laid in to be cut */
   readonly mat?: (Size & { readonly id: string }) | undefined;
@@ -59,7 +64,7 @@ export interface Run {
 /** The job of a run: outlines laid free; where a paper's fibres are known, pieces keep to them. */
 export const jobFor = ({ items, inHand, mat }: Run): LayoutJob => ({
   units: "mm",
-  items: items.map((item) => ({ ...item, grain: item.spec.stock.grain !== undefined })),
+  items: items.map(({ name: _, ...item }) => ({ ...item, grain: item.spec.stock.grain !== undefined })),
   inHand,
   ...(mat && { mat }),
   ...{ margin: 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },

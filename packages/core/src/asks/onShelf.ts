@@ -63,17 +63,17 @@ export function chooseSheet({ id, width, height }: ShelfPaper | ShelfOffcut): No
 }
 
 /** What goes in, as the shelf has it. */
-export const chooseContents = ({ id, title, width, height, thickness }: OnShelf<"contents">): PartsChange =>
-  ({
-    contents: {
-      ...{ own: id, name: title, width, height, thickness },
-      ...{ preset: undefined, shape: undefined, amount: undefined, pile: undefined },
-    },
-  });
+export const chooseContents = ({ id, title, width, height, thickness }: OnShelf<"contents">): PartsChange => ({
+  contents: {
+    ...{ own: id, name: title, width, height, thickness },
+    ...{ preset: undefined, shape: undefined, amount: undefined, pile: undefined },
+  },
+});
 
 /** What a draft is made with, as a board of the shelf is. */
-export const chooseBoard = ({ id, method, board, ruler, notch }: OnShelf<"board">): PartsChange =>
-  ({ method: { own: id, kind: method, board, ruler, notch } });
+export const chooseBoard = ({ id, method, board, ruler, notch }: OnShelf<"board">): PartsChange => ({
+  method: { own: id, kind: method, board, ruler, notch },
+});
 
 const OFFCUT = "offcut:";
 const PAPER = "paper:";

@@ -23,7 +23,8 @@ export function saySaving(nest: Comes, trim: Comes): readonly [string, string] {
   const free = sheetsOf(nest);
   const straight = sheetsOf(trim);
   if (trim.left.length > nest.left.length) return [counted(free), " cut free; straight cuts do not give all of it"];
-  if (free < straight) return [counted(free), ` cut free, ${String(straight)} with straight cuts`];
+  // a knife's gap may cost a sheet that a trimmer does not need
+  if (free !== straight) return [counted(free), ` cut free, ${String(straight)} with straight cuts`];
   return [counted(free), " cut free, as many as with straight cuts"];
 }
 

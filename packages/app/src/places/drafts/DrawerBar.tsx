@@ -2,6 +2,7 @@ import type { Draft } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { ListChecks, Trash2 } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
+import { useNavigate } from "react-router";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import { saveLater } from "../../parts/saveLater.ts";
 import { type Order, ORDERS } from "./finding.ts";
@@ -18,6 +19,7 @@ interface DrawerBarProps {
 
 /** The order of the drawer, what is done with several drafts at once, and those that were deleted. */
 export function DrawerBar({ order, onOrder, several, onSeveral }: DrawerBarProps) {
+  const navigate = useNavigate();
   return (
     <div className="drawer-bar">
       <label>
@@ -52,6 +54,16 @@ export function DrawerBar({ order, onOrder, several, onSeveral }: DrawerBarProps
             onClick={() => saveLater((f) => f.saveProject(several, "drafts"), "Saved as a file.")}
           >
             Save {several.length} to a file
+          </Button>
+          <Button
+            variant="outlined"
+            disabled={several.length === 0}
+            onClick={() => {
+              // what keeps runs comes with the first one
+              void import("../../store/runs.ts").then(({ newRun }) => navigate(`/run/${newRun(several).id}`));
+            }}
+          >
+            Make {several.length} together
           </Button>
           <Button
             variant="outlined"

@@ -97,7 +97,7 @@ export function FromShelf({ id, run, layout, took, grid, isStill }: FromShelfPro
           )
         }
       >
-        Take it from the shelf
+        {taking.sheets.length + taking.used.length > 0 ? "Take it from the shelf" : "Put them on the shelf"}
       </Button>
     </div>
   );

@@ -2,6 +2,7 @@
 import {
   alikeSheets,
   type Comes,
+  type Display,
   countedOn,
   formatLength,
   formatSize,
@@ -19,7 +20,7 @@ import {
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { type ReactNode, useEffect, useMemo, useState } from "react";
-import { laidKey } from "../../drawing/laidKey.ts";
+import { laidKey } from "../../workers/laidKey.ts";
 import { type PutTo, turnedByQuarter } from "../../drawing/useLaidHand.ts";
 import { tell } from "../../parts/tell.tsx";
 import { LaidSheetView } from "../../drawing/LaidSheetView.tsx";
@@ -36,16 +37,19 @@ import {
 import { useDisplay } from "../../store/settings.ts";
 import { FromShelf, runOf, useTook } from "./FromShelf.tsx";
 import { Offcuts } from "./Offcuts.tsx";
+import { type Cell, StraightSheet } from "./StraightSheet.tsx";
 import "./sheets.css";
 
 interface LaidRunProps {
   /** of the draft or run */
   readonly id: string;
   readonly run: Run;
-  /** what straight cuts come to; undefined until that is known */
-  readonly straight: Comes | undefined;
+  /** what straight cuts come to, where another plan says that; else it is worked out with the rest */
+  readonly straight?: Comes;
+  /** by straight cuts, and not free */
+  readonly isStraight?: boolean;
   /** CSS colour of the drawn face of what is laid */
-  readonly faceOf: (placement: Placement) => string;
+  readonly faceOf: (placement: Pick<Placement, "item" | "piece">) => string;
   /** mm between two marks of the ruler */
   readonly grid: number;
   /** what stands between what it comes to and the sheets */
@@ -53,7 +57,7 @@ interface LaidRunProps {
 }
 
 /** Sheets cut free: the layout as it becomes better, by hand, and what of the shelf it takes. */
-export function LaidRun({ id, run: asked, straight, faceOf, grid, children }: LaidRunProps) {
+export function LaidRun({ id, run: asked, straight, isStraight = false, faceOf, grid, children }: LaidRunProps) {
   const took = useTook(id);
   // what has been taken stays as it was laid, whatever is on the shelf since
   const run = useMemo(() => runOf(took, asked), [took, asked]);
@@ -62,27 +66,46 @@ export function LaidRun({ id, run: asked, straight, faceOf, grid, children }: La
   }, [id, run]);
   useEffect(() => leaveLaying, []);
   const laying = useLaying((s) => (s.laying?.id === id ? s.laying : undefined));
+  const shown = isStraight ? laying?.trim : laying?.nest;
   return (
     <>
-      <Saying laying={laying} straight={straight} />
-      <Progress laying={laying} run={run} />
-      {laying?.nest ? (
-        <FromShelf {...{ id, run, took, grid }} layout={laying.nest} isStill={laying.state !== "running"} />
+      <Saying {...{ laying, isStraight }} straight={straight ?? laying?.trim} />
+      {isStraight && laying?.state !== "failed" ? null : <Progress laying={laying} run={run} />}
+      {laying && shown ? (
+        <FromShelf {...{ id, run, took, grid }} layout={shown} isStill={isStraight || laying.state !== "running"} />
       ) : null}
       {children}
-      {laying?.nest ? (
-        <Found {...{ laying, faceOf, grid }} nest={laying.nest} mat={run.mat} isTaken={took !== undefined} />
-      ) : null}
+      {laying && shown && isStraight ? <Straight {...{ faceOf, grid }} trim={shown} shapes={laying.shapes} /> : null}
+      {laying && shown && !isStraight ? <Found {...{ laying, faceOf, grid }} nest={shown} mat={run.mat} /> : null}
+      {shown && !took ? <Rests grid={grid} layout={shown} /> : null}
     </>
   );
 }
 
+interface SayingProps {
+  readonly laying: Laying | undefined;
+  readonly straight: Comes | undefined;
+  readonly isStraight: boolean;
+}
+
 /** What it comes to against straight cuts, and of which papers. */
-function Saying({ laying, straight }: { readonly laying: Laying | undefined } & Pick<LaidRunProps, "straight">) {
+function Saying({ laying, straight, isStraight }: SayingProps) {
+  if (isStraight && laying?.trim)
+    return <Said sheets={saySheets(laying.trim)} saving=" with straight cuts" of={laying.trim} />;
   if (!laying?.nest) return <h2>Laying out …</h2>;
   const { nest } = laying;
   const [sheets, saving] = straight ? saySaving(nest, straight) : [saySheets(nest), " cut free"];
-  const papers = sayPapers(nest);
+  return <Said sheets={sheets} saving={saving} of={nest} />;
+}
+
+interface SaidProps {
+  readonly sheets: string;
+  readonly saving: string;
+  readonly of: Layout;
+}
+
+function Said({ sheets, saving, of }: SaidProps) {
+  const papers = sayPapers(of);
   return (
     <div>
       <h2>
@@ -144,14 +167,71 @@ function Progress({ laying, run }: ProgressProps) {
   );
 }
 
+/** What is left over of each paper. */
+const Rests = ({ layout, grid }: { readonly layout: Layout; readonly grid: number }) =>
+  layout.papers.map(({ stock }) => (
+    <Offcuts
+      key={stock}
+      offcuts={restsOf(layout, stock, grid)}
+      grid={grid}
+      paper={stock}
+      isOneOfSeveral={layout.papers.length > 1}
+    />
+  ));
+
+interface StraightProps extends Pick<LaidRunProps, "faceOf" | "grid"> {
+  readonly trim: Layout;
+  readonly shapes: Laying["shapes"];
+}
+
+/** Sheets cut by hand, like ones together. */
+function Straight({ trim, shapes, faceOf, grid }: StraightProps) {
+  const display = useDisplay(grid);
+  const names = useMemo(() => new Map(shapes.map((shape) => [laidKey(shape), shape.name])), [shapes]);
+  const groups = useMemo(() => alikeSheets(trim.sheets), [trim]);
+  const placed = ({ item = 0, piece = "" }: Cell) => ({ item, piece });
+  return (
+    <>
+      <LeftOvers layout={trim} nameOf={(left) => names.get(laidKey(left)) ?? left.piece} display={display} />
+      <div className="plan-groups">
+        {groups.map(({ sheet, count }) => (
+          <StraightSheet
+            key={sheet.id}
+            count={count}
+            title={`${titleOf(sheet, count)}${trim.papers.length > 1 ? ` of ${sheet.stock}` : ""}`}
+            root={sheet.cuts ?? { x: 0, y: 0, width: sheet.width, height: sheet.height }}
+            sheet={sheet}
+            name={(cell) => names.get(laidKey(placed(cell))) ?? cell.piece ?? ""}
+            face={(cell) => faceOf(placed(cell))}
+            grid={grid}
+            alone={groups.length === 1}
+          />
+        ))}
+      </div>
+    </>
+  );
+}
+
+interface LeftOversProps {
+  readonly layout: Layout;
+  readonly nameOf: (left: LeftOver) => string;
+  readonly display: Display;
+}
+
+/** What comes out of nothing that is in hand, and what it would need. */
+const LeftOvers = ({ layout, nameOf, display }: LeftOversProps) =>
+  layout.left.map((left) => (
+    <p key={laidKey(left)} className="finding error" role="alert">
+      {sayLeft(left, nameOf(left), display)}
+    </p>
+  ));
+
 interface FoundProps {
   readonly laying: Laying;
   readonly nest: Layout;
-  readonly faceOf: (placement: Placement) => string;
+  readonly faceOf: LaidRunProps["faceOf"];
   readonly grid: number;
   readonly mat: Run["mat"];
-  /** what is left over lies on the shelf already */
-  readonly isTaken: boolean;
 }
 
 /** px of a sheet by itself, and of one of several. */
@@ -164,7 +244,7 @@ interface Chosen {
   readonly index: number;
 }
 
-function Found({ laying: { shapes }, nest, faceOf, grid, mat, isTaken }: FoundProps) {
+function Found({ laying: { shapes }, nest, faceOf, grid, mat }: FoundProps) {
   const display = useDisplay(grid);
   const byId = useMemo(() => new Map(shapes.map((shape) => [laidKey(shape), shape])), [shapes]);
   const groups = useMemo(() => alikeSheets(nest.sheets), [nest]);
@@ -188,11 +268,7 @@ function Found({ laying: { shapes }, nest, faceOf, grid, mat, isTaken }: FoundPr
   };
   return (
     <>
-      {nest.left.map((left) => (
-        <p key={laidKey(left)} className="finding error" role="alert">
-          {sayLeft(left, nameOf(left), display)}
-        </p>
-      ))}
+      <LeftOvers layout={nest} nameOf={nameOf} display={display} />
       <OfChosen
         placement={inHand?.placements[chosen?.index ?? -1]}
         onTurn={() => {
@@ -235,15 +311,6 @@ function Found({ laying: { shapes }, nest, faceOf, grid, mat, isTaken }: FoundPr
           </figure>
         ))}
       </div>
-      {(isTaken ? [] : nest.papers).map(({ stock }) => (
-        <Offcuts
-          key={stock}
-          offcuts={restsOf(nest, stock, grid)}
-          grid={grid}
-          paper={stock}
-          isOneOfSeveral={nest.papers.length > 1}
-        />
-      ))}
     </>
   );
 }

@@ -30,7 +30,7 @@ export function FreeSheets({ id, solution, colours, mat, onMat }: FreeSheetsProp
     const papers = trimPlans(solution);
     return { papers, left: papers.flatMap(({ left }) => left) };
   }, [solution]);
-  const faceOf = ({ piece }: Placement): string => {
+  const faceOf = ({ piece }: Pick<Placement, "piece">): string => {
     const made = pieces.find((p) => p.id === piece || piece.startsWith(`${p.id}-`));
     return made ? pieceColours(made, colours).face : colours.face;
   };
