@@ -64,6 +64,24 @@ export const settingsSchema = z.object({
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
+const finite = z.number();
+/** A layout as it was kept: as much of it as is drawn and reckoned with. */
+export const layoutSchema = z.looseObject({
+  sheets: z
+    .array(
+      z.looseObject({
+        ...{ id: z.string(), stock: z.string(), width: finite, height: finite, used: finite },
+        from: z.looseObject({ id: z.string(), offcut: z.boolean() }),
+        keep: z.array(z.looseObject({ x: finite, y: finite, width: finite, height: finite })),
+        placements: z.array(
+          z.looseObject({ item: finite, piece: z.string(), copy: finite, x: finite, y: finite, rotation: finite }),
+        ),
+      }),
+    )
+    .max(5000),
+  left: z.array(z.looseObject({ piece: z.string(), copies: finite, reason: z.string() })),
+  papers: z.array(z.looseObject({ stock: z.string(), sheets: finite })),
+});
 /** What a run makes of one draft. */
 const runItemSchema = z.object({
   /** its id */

@@ -10,6 +10,7 @@ import type { LaidNews, LaidShape, LayingApi } from "../workers/layOutDraft.ts";
 import { besideKey, db } from "./db.ts";
 import { hire } from "./hire.ts";
 import { keepRow } from "./keeping.ts";
+import { layoutSchema } from "./kept.ts";
 
 /**
  * How a search stands: it runs; it has used its time; nothing more is found; the maker has stopped it, or moved something by hand;
@@ -40,23 +41,6 @@ export const LONGER_MS = 20_000;
 /** ms between two times it is kept while it runs. */
 const KEEP_MS = 1000;
 
-const finite = z.number();
-const layoutSchema = z.looseObject({
-  sheets: z
-    .array(
-      z.looseObject({
-        ...{ id: z.string(), stock: z.string(), width: finite, height: finite, used: finite },
-        from: z.looseObject({ id: z.string(), offcut: z.boolean() }),
-        keep: z.array(z.looseObject({ x: finite, y: finite, width: finite, height: finite })),
-        placements: z.array(
-          z.looseObject({ item: finite, piece: z.string(), copy: finite, x: finite, y: finite, rotation: finite }),
-        ),
-      }),
-    )
-    .max(5000),
-  left: z.array(z.looseObject({ piece: z.string(), copies: finite, reason: z.string() })),
-  papers: z.array(z.looseObject({ stock: z.string(), sheets: finite })),
-});
 const keptSchema = z.looseObject({
   asked: z.string(),
   state: z.enum(STATES),
@@ -112,6 +96,13 @@ async function recalled(id: string, asked: string): Promise<Pick<Laying, "nest" 
   };
 }
 
+/** A layout that is not looked for any more. */
+const settled = (layout: Layout): Pick<Laying, "nest" | "trim" | "state"> => ({
+  state: "stopped",
+  nest: layout.kind === "nest" ? layout : undefined,
+  trim: layout.kind === "trim" ? layout : undefined,
+});
+
 /** Runs a search from what is there. */
 async function search(run: Run, ms: number): Promise<void> {
   const mine = {};
@@ -144,8 +135,11 @@ async function search(run: Run, ms: number): Promise<void> {
   keep(true);
 }
 
-/** Looks at the layout of a draft or run: what was kept of it, or a search that begins. */
-export async function lookAtLaid(id: string, run: Run): Promise<void> {
+/**
+ * Looks at the layout of a draft or run: what was kept of it, or a search that begins.
+ * @param given what it is, where that is settled
+ */
+export async function lookAtLaid(id: string, run: Run, given?: Layout): Promise<void> {
   const asked = askedFor(run);
   const { laying } = useLaying.getState();
   if (laying?.id === id && laying.asked === asked && laying.state !== "failed") return;
@@ -159,7 +153,7 @@ export async function lookAtLaid(id: string, run: Run): Promise<void> {
   useLaying.setState({
     laying: { ...mine, state: "running", nest: undefined, trim: undefined, share: 0, shapes: [], past: [] },
   });
-  const known = await recalled(id, asked);
+  const known = given ? settled(given) : await recalled(id, asked);
   // stopped, or looked away from, while it was recalled
   if (!isMine() || useLaying.getState().laying?.state !== "running") return;
   if (!known) {

@@ -20,10 +20,12 @@ import {
   withoutRest,
   withRest,
 } from "@cut-fold/core";
+import { liveQuery } from "dexie";
 import { useEffect, useMemo } from "react";
 import { z } from "zod";
+import { create } from "zustand";
 import { besideKey, db } from "./db.ts";
-import { offcutOf } from "./kept.ts";
+import { layoutSchema, offcutOf } from "./kept.ts";
 import { isHeldBack, keep, keepRow } from "./keeping.ts";
 import { keptRows } from "./keptRows.ts";
 
@@ -112,21 +114,43 @@ export const unknownEntries = (given: readonly ShelfEntry[]): ShelfEntry[] => {
 const takingSchema = z.object({
   /** the layout that was taken, by what was asked for */
   asked: z.string(),
+  layout: layoutSchema,
   /** ISO time */
   at: z.string(),
   sheets: z.array(z.object({ id: z.string(), count: z.number() })),
   used: z.array(z.object({ entry: shelfOffcutSchema, count: z.number() })),
   rests: z.array(shelfOffcutSchema),
 });
-/** What was taken for a draft or run: with what it was taken for. */
-export type Took = z.infer<typeof takingSchema>;
+/** What was taken for a draft or run: with what it was taken for, and the layout, which stays as it was. */
+export type Took = Omit<z.infer<typeof takingSchema>, "layout"> & { readonly layout: Layout };
 
 const tookKey = (id: string): string => besideKey("took", id);
 
+const readTook = (value: unknown): Took | undefined =>
+  takingSchema.safeParse(value).data as unknown as Took | undefined;
+
+/** What has been taken, as far as it is looked at: by draft or run. */
+export const useTaken = create<{ readonly taken: ReadonlyMap<string, Took | undefined> }>()(() => ({
+  taken: new Map(),
+}));
+const setTaken = (id: string, took: Took | undefined): void => {
+  useTaken.setState(({ taken: all }) => ({ taken: new Map(all).set(id, took) }));
+};
+
 /** What was taken for a draft or run; undefined where nothing was. */
-export async function tookFor(id: string): Promise<Took | undefined> {
-  const row = await db.kept.get(tookKey(id)).catch(() => undefined);
-  return takingSchema.safeParse(row?.value).data;
+export const tookFor = async (id: string): Promise<Took | undefined> =>
+  readTook((await db.kept.get(tookKey(id)))?.value);
+
+/** Follows what is taken for a draft or run, in whichever window. Gives what ends that. */
+export function followTook(id: string): () => void {
+  const following = liveQuery(() => tookFor(id)).subscribe({
+    next: (took) => setTaken(id, took),
+    // a store that cannot be read has taken nothing
+    error: () => setTaken(id, undefined),
+  });
+  return () => {
+    following.unsubscribe();
+  };
 }
 
 /**
@@ -143,18 +167,17 @@ export async function takeFromShelf(
   let told: Took | undefined;
   await keep(`took ${id}`, () =>
     db.transaction("rw", db.kept, async () => {
-      const before = takingSchema.safeParse((await db.kept.get(tookKey(id)))?.value).data;
-      if (before) {
-        told = before;
-        return;
-      }
+      told = await tookFor(id);
+      if (told) return;
       const shelf = (await list.rows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
       const taking = takingOf(layout, shelf, grid, () => crypto.randomUUID());
       await write(shelf, taken(shelf, taking));
-      told = { asked, at: new Date().toISOString(), ...copyOf(taking) };
+      told = { asked, layout, at: new Date().toISOString(), ...copyOf(taking) };
       await db.kept.put({ key: tookKey(id), value: told });
     }),
   );
+  // first that it is taken, then what is left: nobody lays it out anew on that
+  if (told) setTaken(id, told);
   await list.refresh();
   return told;
 }
@@ -163,7 +186,7 @@ export async function takeFromShelf(
 export async function putBackOnShelf(id: string): Promise<void> {
   await keep(`took ${id}`, () =>
     db.transaction("rw", db.kept, async () => {
-      const before = takingSchema.safeParse((await db.kept.get(tookKey(id)))?.value).data;
+      const before = await tookFor(id);
       if (!before) return;
       const shelf = (await list.rows()).flatMap((row) => shelfSchema.safeParse(row).data ?? []);
       await write(shelf, putBack(shelf, before));
@@ -171,10 +194,14 @@ export async function putBackOnShelf(id: string): Promise<void> {
     }),
   );
   await list.refresh();
+  setTaken(id, undefined);
 }
 
 /** What was taken stays taken, and the next can be: it has been used up. */
-export const noteUsedUp = (id: string): Promise<void> => keepRow(tookKey(id), undefined);
+export async function noteUsedUp(id: string): Promise<void> {
+  await keepRow(tookKey(id), undefined);
+  setTaken(id, undefined);
+}
 
 const copyOf = ({ sheets, used, rests }: Taking) => ({ sheets: [...sheets], used: [...used], rests: [...rests] });
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { LeftOver } from "../model/layout.ts";
-import { sayLeft, sayPapers, saySaving } from "./layouts.ts";
+import { sayLeft, sayPapers, saySaving, sayTaking } from "./layouts.ts";
 
 const plain = (text: string): string => text.replace(/\s/gu, " ");
 const taken = (sheets: number, left = 0) => ({
@@ -17,11 +17,29 @@ describe("words for a layout", () => {
     const said = (...given: Parameters<typeof saySaving>) => saySaving(...given).join("");
     expect(said(taken(4), taken(8))).toBe("4 sheets cut free, 8 with straight cuts");
     expect(said(taken(1), taken(1))).toBe("1 sheet cut free, as many as with straight cuts");
+    expect(said(taken(5), taken(4))).toBe("5 sheets cut free, 4 with straight cuts");
     expect(said(taken(2), taken(1, 1))).toBe("2 sheets cut free; straight cuts do not give all of it");
     expect(sayPapers(taken(3))).toBeUndefined();
     expect(sayPapers({ papers: [...taken(3).papers, { stock: "plum", sheets: 1, bound: 1, proved: 1 }] })).toBe(
       "3 of oat · 1 of plum",
     );
+  });
+
+  it("say what cutting does to the shelf, before and after, and nothing where it does nothing", () => {
+    const offcut = (left: number) => ({ kind: "offcut" as const, id: "r", paper: "oat", width: 90, height: 80, left });
+    const all = {
+      sheets: [{ id: "oat", count: 3 }],
+      used: [{ entry: offcut(4), count: 1 }],
+      rests: [offcut(2), offcut(4)],
+    };
+    const none = { sheets: [], used: [], rests: [] };
+    expect(sayTaking(all, "to do")).toBe("When it is cut: 3 sheets and 1 offcut come off the shelf, 6 rests go on it.");
+    expect(sayTaking(all, "done")).toBe("Taken from the shelf: 3 sheets and 1 offcut. Put there: 6 rests.");
+    expect(sayTaking({ ...none, sheets: [{ id: "oat", count: 1 }], rests: [offcut(1)] }, "to do")).toBe(
+      "When it is cut: 1 sheet comes off the shelf, 1 rest goes on it.",
+    );
+    expect(sayTaking({ ...none, rests: [offcut(1)] }, "done")).toBe("Put there: 1 rest.");
+    expect(sayTaking(none, "to do")).toBeUndefined();
   });
 
   it("say why copies are not laid, and what would do, in the unit on show", () => {

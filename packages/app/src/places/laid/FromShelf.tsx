@@ -1,42 +1,35 @@
 /** A run taken from the shelf when it is cut, with what is left over put there: by one press, once, and back again. */
 import { type Layout, type Run, sayTaking, takingOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { liveQuery } from "dexie";
 import { useEffect, useMemo, useState } from "react";
 import { tellDone, tellTrouble } from "../../parts/tell.tsx";
 import { askedFor } from "../../store/laying.ts";
-import { noteUsedUp, putBackOnShelf, takeFromShelf, tookFor, type Took, useShelf } from "../../store/shelf.ts";
+import {
+  noteUsedUp,
+  followTook,
+  putBackOnShelf,
+  takeFromShelf,
+  type Took,
+  useShelf,
+  useTaken,
+} from "../../store/shelf.ts";
 
 /** What has been taken for a draft or run, in whichever window; undefined where nothing was. */
 export function useTook(id: string): Took | undefined {
-  const [took, setTook] = useState<{ readonly id: string; readonly what: Took | undefined }>();
-  useEffect(() => {
-    const following = liveQuery(() => tookFor(id)).subscribe({
-      next: (what) => {
-        setTook({ id, what });
-      },
-      // a store that cannot be read has taken nothing
-      error: () => {
-        setTook(undefined);
-      },
-    });
-    return () => {
-      following.unsubscribe();
-    };
-  }, [id]);
-  return took?.id === id ? took.what : undefined;
+  useEffect(() => followTook(id), [id]);
+  return useTaken((s) => s.taken.get(id));
 }
 
 const items = ({ items: all, mat }: Run): string => JSON.stringify([all, mat]);
 
-/** The run as it was when it was taken, as long as the same is made in the same way. */
-export function runOf(took: Took | undefined, asked: Run): Run {
-  if (!took) return asked;
+/** The run as it was when it was taken, with its layout, as long as the same is made in the same way. */
+export function runOf(took: Took | undefined, asked: Run): { readonly run: Run; readonly layout?: Layout } {
+  if (!took) return { run: asked };
   try {
     const then = JSON.parse(took.asked) as Run;
-    return items(then) === items(asked) ? then : asked;
+    return items(then) === items(asked) ? { run: then, layout: took.layout } : { run: asked };
   } catch {
-    return asked;
+    return { run: asked };
   }
 }
 

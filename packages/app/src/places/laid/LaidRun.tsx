@@ -57,15 +57,24 @@ interface LaidRunProps {
 }
 
 /** Sheets cut free: the layout as it becomes better, by hand, and what of the shelf it takes. */
-export function LaidRun({ id, run: asked, straight, isStraight = false, faceOf, grid, children }: LaidRunProps) {
+export function LaidRun({
+  id,
+  run: asked,
+  straight,
+  isStraight: isAskedStraight = false,
+  faceOf,
+  grid,
+  children,
+}: LaidRunProps) {
   const took = useTook(id);
   // what has been taken stays as it was laid, whatever is on the shelf since
-  const run = useMemo(() => runOf(took, asked), [took, asked]);
+  const { run, layout } = useMemo(() => runOf(took, asked), [took, asked]);
   useEffect(() => {
-    void lookAtLaid(id, run);
-  }, [id, run]);
+    void lookAtLaid(id, run, layout);
+  }, [id, run, layout]);
   useEffect(() => leaveLaying, []);
   const laying = useLaying((s) => (s.laying?.id === id ? s.laying : undefined));
+  const isStraight = layout ? layout.kind === "trim" : isAskedStraight;
   const shown = isStraight ? laying?.trim : laying?.nest;
   return (
     <>

@@ -160,7 +160,7 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
     );
   // what had to be bought for it is asked of the shelf as it was before it was taken
   const before = took ? putBack(shelf, took) : shelf;
-  const layout: Layout | undefined = isStraight ? laying?.trim : laying?.nest;
+  const layout: Layout | undefined = isStraight ? (laying?.trim ?? took?.layout) : (laying?.nest ?? took?.layout);
   return (
     <>
       <div className="run-how">
