@@ -91,8 +91,18 @@ export * from "./asks/resize.ts";
 export { type Resized, type LengthSaid, type To } from "./recipe/resize.ts";
 export * from "./asks/table.ts";
 export * from "./asks/pile.ts";
-export { answerOf, jobFor, layOut, type LayoutAnswer, type LayoutSearch, type Run, type RunItem, searchFor } from "./asks/layout.ts";
+export {
+  answerOf,
+  jobFor,
+  layOut,
+  type LayoutAnswer,
+  type LayoutSearch,
+  type Run,
+  type RunItem,
+  searchFor,
+} from "./asks/layout.ts";
 export type * from "./model/layout.ts";
+export { LAP_MM } from "./model/layout.ts";
 export * from "./model/shelf.ts";
 export * from "./asks/onShelf.ts";
 export { readJob } from "./recipe/readJob.ts";

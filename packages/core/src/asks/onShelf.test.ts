@@ -20,6 +20,7 @@ import {
   toBuy,
   withoutRest,
   withRest,
+  wouldDo,
 } from "./onShelf.ts";
 
 const oat: ShelfPaper = {
@@ -195,6 +196,62 @@ describe("what has to be bought", () => {
     const shelf = [oat, rest("r", 140, 110, 2)];
     const layout = laid([withPaper(tags(4), oat)], shelf);
     expect(toBuy(layout, shelf)).toMatchObject([{ stock: "Oat laid", takes: 0, offcuts: 2, buy: 0 }]);
+  });
+});
+
+describe("what does not come out of what is in hand", () => {
+  const large = specOf({
+    form: "tag",
+    method: { board: "scoring-millimetre" },
+    contents: { width: 180, height: 400 },
+    quantity: 1,
+  });
+  const layout = laid([{ ...large, sheet: { width: 210, height: 297 } }], []);
+
+  it("is told of how few parts it would, each glued over the next", () => {
+    // 400 in two parts over 12 mm: each 206, beside 180 on 210 × 297
+    expect(layout.left[0]?.needs.split).toEqual({ parts: 2, width: 180, height: 206 });
+    // 580 in two parts is 296 of 297; in one it is too long by far
+    const longer = laid(
+      [
+        {
+          ...specOf({ form: "tag", method: { board: "scoring-millimetre" }, contents: { width: 180, height: 580 } }),
+          quantity: 1,
+          sheet: { width: 210, height: 297 },
+        },
+      ],
+      [],
+    );
+    expect(longer.left[0]?.needs.split).toEqual({ parts: 2, width: 180, height: 296 });
+    // wider than the sheet is long, no cut across helps
+    const wider = laid(
+      [
+        {
+          ...specOf({ form: "tag", method: { board: "scoring-millimetre" }, contents: { width: 320, height: 500 } }),
+          quantity: 1,
+          sheet: { width: 210, height: 297 },
+        },
+      ],
+      [],
+    );
+    expect(wider.left[0]?.needs).not.toHaveProperty("split");
+  });
+
+  it("is told of the smallest on the shelf that would do, a rest as well, and not of one that is used up", () => {
+    const [left] = layout.left;
+    if (!left) throw new Error("it was laid");
+    const sheet = (id: string, width: number, height: number, n?: number): ShelfPaper => ({
+      ...oat,
+      id,
+      width,
+      height,
+      left: n,
+    });
+    const shelf = [sheet("a", 700, 500), sheet("b", 420, 297, 0), rest("c", 410, 190), rest("d", 399, 300)];
+    expect(wouldDo(left, shelf)?.id).toBe("c");
+    expect(wouldDo(left, shelf.slice(0, 2))?.id).toBe("a");
+    expect(wouldDo(left, [sheet("b", 420, 297)])?.id).toBe("b");
+    expect(wouldDo(left, [])).toBeUndefined();
   });
 });
 

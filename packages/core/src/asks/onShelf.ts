@@ -7,7 +7,7 @@ import { stocks } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
 import { restsOf } from "../layout/alike.ts";
 import { stockName } from "../layout/trimPlan.ts";
-import type { InHand, Layout } from "../model/layout.ts";
+import type { InHand, Layout, LeftOver } from "../model/layout.ts";
 import {
   LEFT,
   type OnShelf,
@@ -147,6 +147,18 @@ export function inHandFor(
   });
   return [...inHand, ...whole];
 }
+
+/** The smallest sheet of a shelf, whole or a rest, that copies which are not laid would come out of. */
+export const wouldDo = (
+  { needs: { width, height } }: Pick<LeftOver, "needs">,
+  shelf: readonly ShelfEntry[],
+): ShelfPaper | ShelfOffcut | undefined =>
+  ofKind(shelf, "paper", "offcut")
+    .filter((entry) => {
+      const { width: w = 0, height: h = 0 } = entry;
+      return Math.min(w, h) >= Math.min(width, height) && Math.max(w, h) >= Math.max(width, height) && entry.left !== 0;
+    })
+    .sort((a, b) => (a.width ?? 0) * (a.height ?? 0) - (b.width ?? 0) * (b.height ?? 0))[0];
 
 /** What one paper of a run comes to: what it takes, what of it there is, and what has to be bought. */
 export interface ToBuy {

@@ -14,7 +14,7 @@ import { loopsOf } from "../outlines/outline.ts";
 import { readSvg } from "../outlines/readSvg.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
-import { writePdf } from "./print/pdf.ts";
+import { type PdfPart, writePdf } from "./print/pdf.ts";
 import { MARGIN_MM } from "./print/ink.ts";
 import { FOOT_MM, OVERLAP_MM, tilesOf } from "./print/templates.ts";
 import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
@@ -206,7 +206,7 @@ describe("PDF", () => {
   const fonts = { regular: font(400), strong: font(600) };
   const A4 = { width: 210, height: 297 };
   const date = new Date("2026-09-20T09:00:00Z");
-  const write = async (given: object, parts?: ("template" | "steps")[], title = "Test draft") => {
+  const write = async (given: object, parts?: PdfPart[], title = "Test draft") => {
     const s = solve(specOf(given));
     const bytes = await writePdf(s, {
       title,
@@ -255,6 +255,38 @@ describe("PDF", () => {
     const column = Math.round((MARGIN_MM + 20) * px);
     const down = Array.from({ length: Math.round(240 * px) }, (_, y) => y).filter((y) => page.dark(column, y));
     expect((Math.max(...down) - Math.min(...down) + 1) / px).toBeCloseTo(200.4, 0);
+  });
+
+  it("prints each sheet as it is cut, with what comes out of it and the trimmer's settings in order", async () => {
+    const card = {
+      form: "card-base",
+      contents: { width: 148, height: 105 },
+      method: { board: "scoring-millimetre" },
+      sheet: { preset: "iso-a4" },
+      quantity: 3,
+    };
+    const { file } = await write(card, ["sheets"]);
+    // 105 × 296 comes out of A4 twice, side by side: two sheets for three, the second for one
+    const words = execFileSync("pdftotext", ["-layout", file, "-"])
+      .toString()
+      .replaceAll(/[\u202f\u00a0]/gu, " ");
+    expect(words).toMatch(/1 sheet of Card 250 g\/m², chalk, 210 × 297 mm/u);
+    expect(words).toContain("2 × card base");
+    expect(words).toMatch(/1\s+296 mm down[^]*2\s+105 mm across/u);
+    // the sheet's edges and the cut between the two, on a row through the middle of the first picture: the cut is half way
+    const dpi = 300;
+    const page = render(file, 1, dpi);
+    const px = dpi / 25.4;
+    const row = Math.round((MARGIN_MM + 18 + 7 + 25) * px);
+    const inked = Array.from({ length: Math.round(56 * px) }, (_, x) => x).filter((x) => page.dark(x, row));
+    const [left, right] = [Math.min(...inked), Math.max(...inked)];
+    const between = inked.filter((x) => x > left + 8 && x < right - 8);
+    expect(between.length).toBeGreaterThan(0);
+    const middle = (Math.min(...between) + Math.max(...between)) / 2;
+    expect((middle - left) / (right - left)).toBeCloseTo(0.5, 1);
+    // where no sheet is named there is nothing to print of it
+    const none = await write({ ...card, sheet: undefined }, ["sheets", "steps"]);
+    expect(execFileSync("pdftotext", [none.file, "-"]).toString()).not.toContain("trimmer is set");
   });
 
   it("prints letters filled, at true size, their insides left open", async () => {

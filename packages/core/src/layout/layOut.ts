@@ -7,16 +7,17 @@ import { fitAngle, leastBox } from "../geometry/fit.ts";
 import { boxAt } from "../geometry/noFit.ts";
 import { boundsOf } from "../geometry/path.ts";
 import type { Size } from "../geometry/point.ts";
-import type {
-  Cell,
-  CutCell,
-  LaidSheet,
-  Layout,
-  LayoutJob,
-  LeftOver,
-  PaperTaken,
-  Placement,
-  Stopped,
+import {
+  type Cell,
+  type CutCell,
+  type LaidSheet,
+  LAP_MM,
+  type Layout,
+  type LayoutJob,
+  type LeftOver,
+  type PaperTaken,
+  type Placement,
+  type Stopped,
 } from "../model/layout.ts";
 import type { Drawing } from "../model/solution.ts";
 import { nth } from "../units/nth.ts";
@@ -357,11 +358,30 @@ function needsOf(part: LaidPart, sheets: readonly NestSheet[], job: LayoutJob): 
       .length > 0;
   const angle =
     sold && !isStraight ? fitAngle(points, { width: sold.width - margin, height: sold.height - margin }) : undefined;
+  const split = splitOf(short, long, sheets);
   return {
     ...{ width: short + margin, height: long + margin },
     ...(sold && { sheet: sold.id }),
     ...(angle !== undefined && { angle }),
+    ...(split && { split }),
   };
+}
+
+/** More parts than this nobody glues together. */
+const MOST_PARTS = 6;
+
+/** Of how few parts a piece of these sides (mm) comes out of the sheets, cut across its long side; undefined for whole, or for none. */
+function splitOf(short: number, long: number, sheets: readonly NestSheet[]): LeftOver["needs"]["split"] {
+  for (let parts = 1; parts <= MOST_PARTS; parts += 1) {
+    const part = (long + (parts - 1) * LAP_MM) / parts;
+    const [width, height] = [Math.min(short, part), Math.max(short, part)];
+    const comesOut = sheets.some((sheet) => {
+      const [a, b] = [sheet.width - 2 * sheet.margin, sheet.height - 2 * sheet.margin];
+      return width <= Math.min(a, b) && height <= Math.max(a, b);
+    });
+    if (comesOut) return parts === 1 ? undefined : { parts, width, height };
+  }
+  return undefined;
 }
 
 /** Which of two layouts takes less paper: copies not laid weigh most, then whole sheets, then the less cut of equals. */

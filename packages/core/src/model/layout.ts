@@ -58,14 +58,24 @@ export interface LaidSheet extends Size {
 /** Why copies are not laid. */
 export const LEFT_REASONS = ["too-large", "only-turned", "no-sheet-left", "grain", "group-too-large"] as const;
 
+/** mm that the parts of a piece that is made of several are glued over one another: as wide as the widest tape that is sold. */
+export const LAP_MM = 12;
+
 /** Copies of a piece that are not laid, and what they would need. */
 export interface LeftOver {
   readonly item: number;
   readonly piece: string;
   readonly copies: number;
   readonly reason: (typeof LEFT_REASONS)[number];
-  /** the least sheet that would do, mm, the smallest that is sold which does, and degrees if it lies slanted there */
-  readonly needs: Size & { readonly sheet?: string; readonly angle?: number };
+  /**
+   * the least sheet that would do, mm, the smallest that is sold which does, and degrees if it lies slanted there; and of how many
+   * parts of which size it would come out of what is in hand, each glued over the next by `LAP_MM`
+   */
+  readonly needs: Size & {
+    readonly sheet?: string;
+    readonly angle?: number;
+    readonly split?: Size & { readonly parts: number };
+  };
 }
 
 /** What one paper takes. */

@@ -53,6 +53,13 @@ describe("words for a layout", () => {
     expect(said({ ...one("too-large"), copies: 1 })).toMatch(
       /^Envelope: too large .* larger than any that is sold\.$/u,
     );
+    const split = { parts: 2, width: 166, height: 200 };
+    expect(said(one("too-large", { split }))).toMatch(
+      / Or make it of 2 parts of 166 × 200 mm, each glued 12 mm over the next\.$/u,
+    );
+    expect(plain(sayLeft(one("too-large"), "Envelope", { unit: "mm" }, "Oat (300 × 400 mm)"))).toMatch(
+      /too large for what is in hand\. On your shelf Oat \(300 × 400 mm\) would do\. /u,
+    );
     expect(said(one("no-sheet-left"))).toBe("Envelope, 3 of them: no sheet is left.");
     expect(said(one("grain"))).toMatch(/only against the grain\.$/u);
     expect(said(one("only-turned"))).toMatch(/an angle that is not allowed\.$/u);

@@ -2,8 +2,8 @@
 import { find } from "../catalogue/entry.ts";
 import { sheets } from "../catalogue/papers.ts";
 import type { Taking } from "../asks/onShelf.ts";
-import type { Layout, LeftOver } from "../model/layout.ts";
-import { type Display, formatSize } from "../units/format.ts";
+import { LAP_MM, type Layout, type LeftOver } from "../model/layout.ts";
+import { type Display, formatLength, formatSize } from "../units/format.ts";
 import { saySlant } from "./measures.ts";
 
 const counted = (n: number): string => (n === 1 ? "1 sheet" : `${String(n)} sheets`);
@@ -65,12 +65,23 @@ function sayNeeds({ needs: { width, height, sheet, angle } }: LeftOver, display:
   return `${sold} would do${angle === undefined ? "" : `, with the piece turned ${saySlant(angle)}`}; the least is ${size}.`;
 }
 
-/** Why copies are not laid, and what would do. */
-export function sayLeft(left: LeftOver, name: string, display: Display): string {
+/** The parts it could be made of. */
+function saySplit({ needs: { split } }: LeftOver, display: Display): string {
+  if (!split) return "";
+  const each = formatSize(split.width, split.height, display);
+  return ` Or make it of ${String(split.parts)} parts of ${each}, each glued ${formatLength(LAP_MM, display)} over the next.`;
+}
+
+/**
+ * Why copies are not laid, and what would do.
+ * @param onShelf what lies on the maker's shelf that would, in words
+ */
+export function sayLeft(left: LeftOver, name: string, display: Display, onShelf?: string): string {
   const many = left.copies === 1 ? name : `${name}, ${String(left.copies)} of them`;
+  const shelf = onShelf === undefined ? "" : ` On your shelf ${onShelf} would do.`;
   switch (left.reason) {
     case "too-large":
-      return `${many}: too large for what is in hand. ${sayNeeds(left, display)}`;
+      return `${many}: too large for what is in hand.${shelf} ${sayNeeds(left, display)}${saySplit(left, display)}`;
     case "only-turned":
       return `${many}: comes out of what is in hand only at an angle that is not allowed.`;
     case "grain":

@@ -22,6 +22,7 @@ const OFFERED = formats.filter((format) => format.of.includes("draft"));
 export const Keep = memo(function Keep() {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [busy, setBusy] = useState(false);
+  const hasSheet = useOpenDraft((s) => s.draft?.spec.sheet !== undefined);
   const doing = (work: () => Promise<unknown>, done: string | undefined) => () => {
     setAnchor(undefined);
     setBusy(true);
@@ -62,10 +63,13 @@ export const Keep = memo(function Keep() {
           setAnchor(undefined);
         }}
       >
-        <MenuItem onClick={doing(() => openPrint(["template", "steps"]), undefined)}>
-          Print the template, the cut list and the steps
+        <MenuItem onClick={doing(() => openPrint(["template", "sheets", "steps"]), undefined)}>
+          Print the template, the sheets, the cut list and the steps
         </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["template"]), undefined)}>Print the template alone</MenuItem>
+        <MenuItem onClick={doing(() => openPrint(["sheets"]), undefined)} disabled={!hasSheet}>
+          Print the sheets with the trimmer&apos;s settings
+        </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["steps"]), undefined)}>Print the cut list and the steps</MenuItem>
         <Divider />
         {OFFERED.map((format) => (

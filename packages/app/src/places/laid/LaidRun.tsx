@@ -16,6 +16,8 @@ import {
   saySaving,
   saySheets,
   type Run,
+  titleOfEntry,
+  wouldDo,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
@@ -35,6 +37,7 @@ import {
   useLaying,
 } from "../../store/laying.ts";
 import { useDisplay } from "../../store/settings.ts";
+import { useShelf } from "../../store/shelf.ts";
 import { FromShelf, runOf, useTook } from "./FromShelf.tsx";
 import { Offcuts } from "./Offcuts.tsx";
 import { type Cell, StraightSheet } from "./StraightSheet.tsx";
@@ -228,12 +231,19 @@ interface LeftOversProps {
 }
 
 /** What comes out of nothing that is in hand, and what it would need. */
-const LeftOvers = ({ layout, nameOf, display }: LeftOversProps) =>
-  layout.left.map((left) => (
-    <p key={laidKey(left)} className="finding error" role="alert">
-      {sayLeft(left, nameOf(left), display)}
-    </p>
-  ));
+function LeftOvers({ layout, nameOf, display }: LeftOversProps) {
+  const shelf = useShelf();
+  return layout.left.map((left) => {
+    const entry = wouldDo(left, shelf);
+    const size = entry && formatSize(entry.width ?? 0, entry.height ?? 0, display);
+    const onShelf = entry && `${entry.kind === "offcut" ? "an offcut of " : ""}${titleOfEntry(entry)} (${size ?? ""})`;
+    return (
+      <p key={laidKey(left)} className="finding error" role="alert">
+        {sayLeft(left, nameOf(left), display, onShelf)}
+      </p>
+    );
+  });
+}
 
 interface FoundProps {
   readonly laying: Laying;

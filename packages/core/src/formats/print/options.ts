@@ -9,7 +9,7 @@ export interface PdfFonts {
 }
 
 /** What can be printed by itself. */
-export const PDF_PARTS = ["template", "steps"] as const;
+export const PDF_PARTS = ["template", "sheets", "steps"] as const;
 /** One of them. */
 export type PdfPart = (typeof PDF_PARTS)[number];
 

@@ -1,5 +1,5 @@
 /**
- * PDF to print: templates at 1:1 with a check ruler on every page, then the cut list and the steps with their pictures.
+ * PDF to print: templates at 1:1 with a check ruler on every page, the sheets as they are cut, then the cut list and the steps with their pictures.
  * Fonts must be WOFF or TTF: pdfkit cannot embed WOFF2.
  */
 import PDFDocument from "pdfkit";
@@ -8,6 +8,7 @@ import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
 import { type Doc, POINTS } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions } from "./options.ts";
+import { sheetPages } from "./sheets.ts";
 import { stepPages } from "./steps.ts";
 import { templatePages } from "./templates.ts";
 
@@ -35,6 +36,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   // printed sheets are worked from with the ruler in hand
   const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };
   if (parts.includes("template")) templatePages(doc, options.each ?? solution, ruled);
+  if (parts.includes("sheets")) sheetPages(doc, solution, ruled);
   if (parts.includes("steps")) stepPages(doc, solution, ruled);
   doc.end();
   return await bytes;
