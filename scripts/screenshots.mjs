@@ -34,7 +34,6 @@ const VIEWS = [
       for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "Next" }).click();
     },
   ],
-  ["words", "/draft/demo-thank-you/flat?stage=details"],
   ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
   [
     "pop-up",
@@ -72,8 +71,42 @@ const VIEWS = [
   ["from-envelope", "/from-envelope", "in"],
   ["every-form", "/size-chart?form=every&sheet=us-letter", "in", (page) => page.getByText("solved").waitFor()],
   ["size-chart", "/size-chart?sheet=us-letter", "in"],
-  ["settings", "/settings"],
+  [
+    "shelf",
+    "/shelf",
+    undefined,
+    async (page) => {
+      await showShelf(page);
+      await page
+        .getByRole("button", { name: /^Text 120/u })
+        .first()
+        .click();
+      await page.getByRole("button", { name: "Take it off the shelf" }).waitFor();
+    },
+  ],
+  [
+    "run",
+    "/shelf",
+    undefined,
+    async (page) => {
+      await showShelf(page);
+      await page.getByRole("link", { name: "Drafts" }).click();
+      await page.getByRole("button", { name: "Choose several" }).click();
+      for (const name of ["Open-day invitation, envelope", "Open-day invitation, card", "Seed-packet pocket"])
+        await page.getByRole("checkbox", { name: `Choose ${name}` }).check();
+      await page.getByRole("button", { name: "Make 3 together" }).click();
+      await page.getByLabel("Run", { exact: true }).fill("Open day");
+      await page.getByRole("button", { name: "Take it from the shelf" }).waitFor();
+    },
+  ],
 ];
+
+/** The shelf of the demo, and the note on it gone. */
+async function showShelf(page) {
+  await page.getByRole("button", { name: "Show me the orchard's shelf" }).click();
+  await page.getByRole("button", { name: "Take it away" }).waitFor();
+  await page.getByRole("button", { name: "Take it away" }).waitFor({ state: "detached" });
+}
 
 ensureDeps();
 ensureBuild();

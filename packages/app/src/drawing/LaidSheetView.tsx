@@ -28,7 +28,9 @@ interface LaidSheetViewProps {
 }
 
 /** px beside a sheet for its figures. */
-const PAD = 26;
+export const PAD = 26;
+/** px that a letter of a name takes, and are left beside it. */
+const LETTER = 7.3;
 /** mm between two lines of a mat, and by how much it stands out beyond what a machine can cut. */
 const MAT = { line: 10, past: 8 } as const;
 /** px of a piece's box that its name needs. */
@@ -178,6 +180,12 @@ interface NamesProps {
   readonly y: number;
 }
 
+/** As much of a name as goes into so many px. */
+function cutShort(name: string, px: number): string {
+  const most = Math.floor(px / LETTER) - 1;
+  return name.length <= most ? name : `${name.slice(0, Math.max(1, most - 1)).trimEnd()}…`;
+}
+
 /** Names in the middle of what is large enough and has paper there, along its longer side. */
 function Names({ sheet, shapes, k, x, y }: NamesProps) {
   return sheet.placements.map((placement) => {
@@ -189,6 +197,8 @@ function Names({ sheet, shapes, k, x, y }: NamesProps) {
     if (Math.max(wide, tall) < NAMED.long || Math.min(wide, tall) < NAMED.short) return null;
     const middle: Point = [(left + right) / 2, (bottom + top) / 2];
     if (!holds(corners, middle)) return null;
+    // upright where it does not go in across, and goes in upright
+    const isUpright = wide < NAMED.long || (shape.name.length * LETTER > wide && tall > wide);
     return (
       <text
         key={`${laidKey(placement)}/${String(placement.copy)}`}
@@ -196,9 +206,9 @@ function Names({ sheet, shapes, k, x, y }: NamesProps) {
         pointerEvents="none"
         textAnchor="middle"
         dy="0.35em"
-        transform={`translate(${String(x + middle[0] * k)} ${String(y - middle[1] * k)})${wide < NAMED.long ? " rotate(-90)" : ""}`}
+        transform={`translate(${String(x + middle[0] * k)} ${String(y - middle[1] * k)})${isUpright ? " rotate(-90)" : ""}`}
       >
-        {shape.name}
+        {cutShort(shape.name, isUpright ? tall : wide)}
       </text>
     );
   });

@@ -16,6 +16,7 @@ import {
   saySaving,
   saySheets,
   type Run,
+  type Size,
   titleOfEntry,
   wouldDo,
 } from "@cut-fold/core";
@@ -25,7 +26,7 @@ import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { laidKey } from "../../workers/laidKey.ts";
 import { type PutTo, turnedByQuarter } from "../../drawing/useLaidHand.ts";
 import { tell } from "../../parts/tell.tsx";
-import { LaidSheetView } from "../../drawing/LaidSheetView.tsx";
+import { LaidSheetView, PAD } from "../../drawing/LaidSheetView.tsx";
 import {
   type Laying,
   layOutLonger,
@@ -257,6 +258,21 @@ interface FoundProps {
 const ALONE = { wide: 470, tall: 500 } as const;
 const AMONG = { wide: 300, tall: 330 } as const;
 
+/** px for each of several sheets, so that all of them are drawn at one scale. */
+function roomsOf(sheets: readonly Size[], mat: Size | undefined): (sheet: Size) => Room {
+  const room = sheets.length === 1 ? ALONE : AMONG;
+  // on a mat each is as large as the mat
+  if (mat) return () => room;
+  const most = (side: keyof Size): number => Math.max(1, ...sheets.map((sheet) => sheet[side]));
+  const k = Math.min((room.wide - PAD) / most("width"), (room.tall - PAD) / most("height"));
+  return ({ width, height }) => ({ wide: PAD + width * k, tall: PAD + height * k });
+}
+
+interface Room {
+  readonly wide: number;
+  readonly tall: number;
+}
+
 /** A piece that is chosen: its sheet, and its number there. */
 interface Chosen {
   readonly sheet: string;
@@ -268,7 +284,7 @@ function Found({ laying: { shapes }, nest, faceOf, grid, mat }: FoundProps) {
   const byId = useMemo(() => new Map(shapes.map((shape) => [laidKey(shape), shape])), [shapes]);
   const groups = useMemo(() => alikeSheets(nest.sheets), [nest]);
   const nameOf = (left: LeftOver): string => byId.get(laidKey(left))?.name ?? left.piece;
-  const room = groups.length === 1 ? ALONE : AMONG;
+  const roomFor = roomsOf(groups.map(({ sheet }) => sheet), mat);
   const [chosen, setChosen] = useState<Chosen>();
   const inHand = nest.sheets.find(({ id }) => id === chosen?.sheet);
   const change = (id: string, index: number, how: (sheet: LaidSheet, copy: Placement) => LaidSheet): void => {
@@ -313,7 +329,7 @@ function Found({ laying: { shapes }, nest, faceOf, grid, mat }: FoundProps) {
               shapes={byId}
               faceOf={faceOf}
               mat={mat}
-              {...room}
+              {...roomFor(sheet)}
               across={formatLength(sheet.width, display)}
               up={formatLength(sheet.height, display)}
               chosen={chosen?.sheet === sheet.id ? chosen.index : undefined}

@@ -176,6 +176,13 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
           <ToggleButton value="straight">Straight cuts</ToggleButton>
           <ToggleButton value="free">Cut free</ToggleButton>
         </ToggleButtonGroup>
+        <Button
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print the sheets
+        </Button>
         <CutOn mat={mat} onMat={(next) => change("mat", next === "none" ? undefined : next)} />
       </div>
       <LaidRun

@@ -36,9 +36,21 @@ export function EntryEditor({ entry, shelf, onDone, onDrop }: EntryEditorProps) 
     shelf.some((one) => one.id !== entry.id && one.kind === entry.kind && one.title === entry.title);
   const box = useRef<HTMLElement>(null);
   // below the list it would not be seen
-  useEffect(() => box.current?.scrollIntoView({ block: "nearest" }), []);
+  useEffect(() => {
+    // newer browsers give a promise back, which is no way to undo it
+    box.current?.scrollIntoView({ block: "nearest" });
+  }, []);
   return (
     <section ref={box} className="shelf-editor" aria-label={titleOfEntry(entry)}>
+      <div className="shelf-buttons">
+        <Button variant="contained" onClick={onDone}>
+          Done
+        </Button>
+        <Button disabled={!isChanged} onClick={() => keepEntry(was)}>
+          As it was
+        </Button>
+        <Button onClick={onDrop}>Take it off the shelf</Button>
+      </div>
       <div className="fields">
         {entry.kind === "offcut" ? null : (
           <div className="wide">
@@ -57,15 +69,6 @@ export function EntryEditor({ entry, shelf, onDone, onDrop }: EntryEditorProps) 
           </div>
         )}
         <Fields entry={entry} shelf={shelf} />
-      </div>
-      <div className="shelf-buttons">
-        <Button variant="contained" onClick={onDone}>
-          Done
-        </Button>
-        <Button disabled={!isChanged} onClick={() => keepEntry(was)}>
-          As it was
-        </Button>
-        <Button onClick={onDrop}>Take it off the shelf</Button>
       </div>
     </section>
   );
