@@ -15,6 +15,7 @@ import {
   type ShelfKind,
   type ShelfOffcut,
   type ShelfPaper,
+  type Taking,
 } from "../model/shelf.ts";
 import { SHEET_MM, type Spec, type Stock } from "../model/spec.ts";
 import type { PartsChange } from "../recipe/change.ts";
@@ -210,16 +211,6 @@ export function toBuy({ sheets }: Pick<Layout, "sheets">, shelf: readonly ShelfE
     cost: undefined,
   };
   return [...all, ...[...offcuts].map(([stock, count]): ToBuy => ({ ...none, stock, offcuts: count }))];
-}
-
-/** What a run has taken off a shelf and put on it: what is undone by putting it back. */
-export interface Taking {
-  /** sheets of papers, as many as there were */
-  readonly sheets: readonly { readonly id: string; readonly count: number }[];
-  /** offcuts that are used up, or fewer now, as they were */
-  readonly used: readonly { readonly entry: ShelfOffcut; readonly count: number }[];
-  /** rests that were put there */
-  readonly rests: readonly ShelfOffcut[];
 }
 
 /** mm: rests as large as one another are one entry. */

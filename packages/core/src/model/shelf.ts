@@ -132,3 +132,13 @@ export const SHELF_KINDS = [
 
 /** No shelf holds more. */
 export const SHELF_MOST = 500;
+
+/** What a run has taken off a shelf and put on it: what is undone by putting it back. */
+export interface Taking {
+  /** sheets of papers, as many as there were */
+  readonly sheets: readonly { readonly id: string; readonly count: number }[];
+  /** offcuts that are used up, or fewer now, as they were */
+  readonly used: readonly { readonly entry: ShelfOffcut; readonly count: number }[];
+  /** rests that were put there */
+  readonly rests: readonly ShelfOffcut[];
+}

@@ -1,8 +1,8 @@
 /** What layouts come to, in plain words. */
 import { find } from "../catalogue/entry.ts";
 import { sheets } from "../catalogue/papers.ts";
-import type { Taking } from "../asks/onShelf.ts";
 import { LAP_MM, type Layout, type LeftOver } from "../model/layout.ts";
+import type { Taking } from "../model/shelf.ts";
 import { type Display, formatLength, formatSize } from "../units/format.ts";
 import { saySlant } from "./measures.ts";
 

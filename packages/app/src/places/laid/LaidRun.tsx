@@ -284,7 +284,10 @@ function Found({ laying: { shapes }, nest, faceOf, grid, mat }: FoundProps) {
   const byId = useMemo(() => new Map(shapes.map((shape) => [laidKey(shape), shape])), [shapes]);
   const groups = useMemo(() => alikeSheets(nest.sheets), [nest]);
   const nameOf = (left: LeftOver): string => byId.get(laidKey(left))?.name ?? left.piece;
-  const roomFor = roomsOf(groups.map(({ sheet }) => sheet), mat);
+  const roomFor = roomsOf(
+    groups.map(({ sheet }) => sheet),
+    mat,
+  );
   const [chosen, setChosen] = useState<Chosen>();
   const inHand = nest.sheets.find(({ id }) => id === chosen?.sheet);
   const change = (id: string, index: number, how: (sheet: LaidSheet, copy: Placement) => LaidSheet): void => {
