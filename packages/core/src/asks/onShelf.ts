@@ -6,7 +6,8 @@ import { find } from "../catalogue/entry.ts";
 import { stocks } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
 import { restsOf } from "../layout/alike.ts";
-import { stockName } from "../layout/trimPlan.ts";
+import type { Cutting } from "../layout/filling.ts";
+import { stockName, type TrimPlan } from "../layout/trimPlan.ts";
 import type { InHand, Layout, LeftOver } from "../model/layout.ts";
 import {
   LEFT,
@@ -160,6 +161,32 @@ export const wouldDo = (
       return Math.min(w, h) >= Math.min(width, height) && Math.max(w, h) >= Math.max(width, height) && entry.left !== 0;
     })
     .sort((a, b) => (a.width ?? 0) * (a.height ?? 0) - (b.width ?? 0) * (b.height ?? 0))[0];
+
+const restsIn = (part: Cutting): Cutting[] =>
+  part.cut ? [...restsIn(part.cut.first), ...restsIn(part.cut.rest)] : part.piece === undefined ? [part] : [];
+
+/**
+ * A draft's plan by straight cuts as a layout, as far as the shelf is concerned: which sheets it takes, and what is left of each.
+ * @param inHand what it is cut from, as `inHandFor` has it
+ */
+export function layoutOfPlans(plans: readonly TrimPlan[], inHand: readonly InHand[]): Layout {
+  const sheets = plans.flatMap(({ stock, sheet, groups }) => {
+    const id = inHand.find((hand) => !hand.offcut && hand.stock === stock)?.id ?? SHEET + stock;
+    return groups.flatMap(({ count, root }) => {
+      const keep =
+        root.slant === undefined ? restsIn(root).map(({ x, y, width, height }) => ({ x, y, width, height })) : [];
+      const one = { stock, from: { id, offcut: false }, ...sheet, placements: [], used: 0, keep };
+      return Array.from({ length: count }, () => one);
+    });
+  });
+  return {
+    kind: "trim",
+    sheets: sheets.map((sheet, i) => ({ ...sheet, id: `sheet-${String(i + 1)}` })),
+    left: [],
+    papers: plans.map(({ stock, sheets: n }) => ({ stock, sheets: n, bound: 0, proved: 0 })),
+    ...{ bound: 0, proved: 0, seed: 0, steps: 0, stopped: "done" },
+  };
+}
 
 /** What one paper of a run comes to: what it takes, what of it there is, and what has to be bought. */
 export interface ToBuy {

@@ -1,6 +1,7 @@
 /** From what a form says of a piece to all that follows: outline, strokes, blank. */
 import { distance, type Point } from "../geometry/point.ts";
-import { areaOf, boundsOf, flatten, line, type Path, pointAt, type Segment } from "../geometry/path.ts";
+import { extentOf } from "../geometry/extent.ts";
+import { areaOf, line, type Path, pointAt, type Segment } from "../geometry/path.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import { creaseOf, type Fold, type Piece, type PieceDraft, type Stroke } from "../model/piece.ts";
 import { nth } from "../units/nth.ts";
@@ -76,7 +77,8 @@ export function derivePiece(draft: PieceDraft): Piece {
 
 function deriveFresh(draft: PieceDraft): Piece {
   const outline = outlineOf(draft);
-  const bounds = boundsOf(flatten(outline[0] ?? []));
+  // to its very crests: a blank holds all of its paper
+  const bounds = extentOf(outline[0] ?? []);
   const scored = draft.folds.filter((fold) => !fold.slack);
   const scores = scored.map((fold): Stroke => ({
     id: fold.id,

@@ -10,6 +10,7 @@ export const EVERY = "every";
 const FIRST_RULER = [{ value: "", text: "The board's own" }];
 const RULERS = catalogue.rulers.map((r) => ({ value: r.id, text: r.title }));
 const RULER = ["ruler"] as const;
+const BOARD = ["board"] as const;
 const rulerValue = ({ ruler }: OnShelf<"ruler">): string => ruler;
 const FIRST_SHEETS = [
   { value: "", text: "Any sheet" },
@@ -47,10 +48,12 @@ export function ChartAsks({ form, forms, boards, board, ruler, sheet, own, onCha
       />
       {form === EVERY ? null : (
         <>
-          <Choice
+          <Offered
             label="Board"
+            kinds={BOARD}
             value={board}
-            options={boards.map((b) => ({ value: b.id, text: b.title }))}
+            usual={boards.map((b) => ({ value: b.id, text: b.title }))}
+            serves={(mine) => boards.some(({ id }) => id === mine.board)}
             onChange={(id) => {
               onChange({ board: id });
             }}

@@ -2,7 +2,9 @@ import { catalogue, chartOf, find, loadedForms, type SheetInHand, makes } from "
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
+import { ownIn, ownKey } from "../../parts/ownKey.ts";
 import { isInInches, useSettings } from "../../store/settings.ts";
+import { useOnShelf } from "../../store/shelf.ts";
 import { ChartAsks, EVERY } from "./ChartAsks.tsx";
 import { ChartTable } from "./ChartTable.tsx";
 import { WholeTable } from "./WholeTable.tsx";
@@ -22,8 +24,9 @@ export function ChartPlace() {
   const usual =
     boards.find((b) => (catalogue.rulers.find((r) => r.id === b.ruler)?.unit === "in") === isInInches(settings)) ??
     boards[0];
-  const board = boards.find((b) => b.id === search.get("board")) ?? usual;
-  const ruler = catalogue.rulers.find((r) => r.id === search.get("ruler"));
+  const mine = ownIn(useOnShelf("board"), search.get("board") ?? "");
+  const board = boards.find((b) => b.id === (mine?.board ?? search.get("board"))) ?? usual;
+  const ruler = catalogue.rulers.find((r) => r.id === (search.get("ruler") ?? mine?.ruler));
   const sheetId = search.get("sheet") ?? "";
   const own = { width: Number(search.get("w") ?? 200), height: Number(search.get("h") ?? 200) };
   const preset = find(catalogue.sheets, sheetId);
@@ -40,7 +43,7 @@ export function ChartPlace() {
     form?.id,
     board?.id,
     ruler?.id,
-    board?.kind === "punch-board" ? notch : undefined,
+    board?.kind === "punch-board" ? (mine?.notch ?? notch) : undefined,
   ];
   const chart = useMemo(
     () =>
@@ -78,7 +81,7 @@ export function ChartPlace() {
         form={every ? EVERY : (form?.id ?? "")}
         forms={forms}
         boards={every ? [] : boards}
-        board={board?.id ?? ""}
+        board={mine ? ownKey(mine.id) : (board?.id ?? "")}
         ruler={ruler?.id ?? ""}
         sheet={sheetId}
         own={own}
@@ -86,7 +89,7 @@ export function ChartPlace() {
       />
       {every ? <WholeTable sheet={sheet} /> : null}
       <p className="chart-said" hidden={every}>
-        {form?.title} · {board?.title}
+        {form?.title} · {mine?.title ?? board?.title}
         {ruler ? `, read on the ${ruler.title} ruler` : ""}
         {sheet && chart?.ok ? ` · ${String(fitting)} of ${String(chart.rows.length)} cards come out of this sheet` : ""}
       </p>

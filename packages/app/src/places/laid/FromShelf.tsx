@@ -3,7 +3,6 @@ import { type Layout, type Run, sayTaking, takingOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useState } from "react";
 import { tellDone, tellTrouble } from "../../parts/tell.tsx";
-import { askedFor } from "../../store/laying.ts";
 import {
   noteUsedUp,
   followTook,
@@ -35,7 +34,8 @@ export function runOf(took: Took | undefined, asked: Run): { readonly run: Run; 
 
 interface FromShelfProps {
   readonly id: string;
-  readonly run: Run;
+  /** what it was laid out for, as it is told apart */
+  readonly asked: string;
   readonly layout: Layout;
   readonly took: Took | undefined;
   readonly grid: number;
@@ -43,7 +43,7 @@ interface FromShelfProps {
   readonly isStill: boolean;
 }
 
-export function FromShelf({ id, run, layout, took, grid, isStill }: FromShelfProps) {
+export function FromShelf({ id, asked, layout, took, grid, isStill }: FromShelfProps) {
   const shelf = useShelf();
   const taking = useMemo(() => takingOf(layout, shelf, grid, () => "rest"), [layout, shelf, grid]);
   const [busy, setBusy] = useState(false);
@@ -54,11 +54,11 @@ export function FromShelf({ id, run, layout, took, grid, isStill }: FromShelfPro
       .finally(() => setBusy(false));
   };
   if (took) {
-    const isThis = took.asked === askedFor(run);
+    const isThis = took.asked === asked;
     return (
       <div className="from-shelf" role="status">
         <span>
-          {isThis ? "" : "For what this was before it was changed: "}
+          {isThis ? "" : "For other sheets than these. "}
           {sayTaking(took, "done")}
         </span>
         <Button size="small" disabled={busy} onClick={() => during(putBackOnShelf(id))}>
@@ -81,7 +81,7 @@ export function FromShelf({ id, run, layout, took, grid, isStill }: FromShelfPro
         disabled={busy}
         onClick={() =>
           during(
-            takeFromShelf(id, askedFor(run), layout, grid).then((what) => {
+            takeFromShelf(id, asked, layout, grid).then((what) => {
               if (!what) return;
               tellDone(sayTaking(what, "done") ?? "Nothing was there to take.", "Take it back", () => {
                 during(putBackOnShelf(id));

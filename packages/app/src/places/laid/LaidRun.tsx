@@ -28,6 +28,7 @@ import { type PutTo, turnedByQuarter } from "../../drawing/useLaidHand.ts";
 import { tell } from "../../parts/tell.tsx";
 import { LaidSheetView, PAD } from "../../drawing/LaidSheetView.tsx";
 import {
+  askedFor,
   type Laying,
   layOutLonger,
   leaveLaying,
@@ -85,7 +86,12 @@ export function LaidRun({
       <Saying {...{ laying, isStraight }} straight={straight ?? laying?.trim} />
       {isStraight && laying?.state !== "failed" ? null : <Progress laying={laying} run={run} />}
       {laying && shown ? (
-        <FromShelf {...{ id, run, took, grid }} layout={shown} isStill={isStraight || laying.state !== "running"} />
+        <FromShelf
+          {...{ id, took, grid }}
+          asked={askedFor(run)}
+          layout={shown}
+          isStill={isStraight || laying.state !== "running"}
+        />
       ) : null}
       {children}
       {laying && shown && isStraight ? <Straight {...{ faceOf, grid }} trim={shown} shapes={laying.shapes} /> : null}

@@ -7,7 +7,8 @@
  *     ╲     (==)     ╱  hole for the hand
  */
 import type { Cut } from "../../model/piece.ts";
-import { boundsOf, flatten, roundCorners } from "../../geometry/path.ts";
+import { extentOf } from "../../geometry/extent.ts";
+import { roundCorners } from "../../geometry/path.ts";
 import type { Point } from "../../geometry/point.ts";
 import type { Stock } from "../../model/spec.ts";
 import { windowIn } from "../../paper/hole.ts";
@@ -58,7 +59,7 @@ export function handleFor({
     [0, leg],
   ];
   const path = cornered(corners);
-  const { top } = boundsOf(flatten(path));
+  const { top } = extentOf(path);
   const handle = outlined("handle", "Handle", { width: span, height: top }, path);
   const legOn = (from: Point, to: Point) =>
     glued(handle, { id: "back" }, { strip: { along: { panel: "handle", from, to }, wide: strip } });

@@ -1,7 +1,8 @@
 /** Outlines that a form can be cut to: of the catalogue, or of the maker's own; and the settings that choose one. */
 import { find } from "../../catalogue/entry.ts";
 import { shapes, type ShapePreset } from "../../catalogue/shapes.ts";
-import { boundsOf, flatten, type Path } from "../../geometry/path.ts";
+import { extentOf } from "../../geometry/extent.ts";
+import type { Path } from "../../geometry/path.ts";
 import { choice, drawn } from "../../model/setting.ts";
 import type { Size } from "../../geometry/point.ts";
 import type { Said } from "../../paper/said.ts";
@@ -66,7 +67,7 @@ export function foldedIn(
 function ownPreset(own: string): ShapePreset | undefined {
   const outer = outerOf(own);
   if (!outer) return undefined;
-  const { left, right, bottom, top } = boundsOf(flatten(outer));
+  const { left, right, bottom, top } = extentOf(outer);
   return {
     // what is looked at once is kept by its name: the line itself
     id: own,

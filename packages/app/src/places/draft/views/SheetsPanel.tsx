@@ -1,5 +1,13 @@
 /** The sheets of a run: by straight cuts, each in order, or cut free; and what is left over. */
-import { formatSize, type PaperColours, type Drawing, type TrimPlan, trimPlans } from "@cut-fold/core";
+import {
+  formatSize,
+  inHandFor,
+  layoutOfPlans,
+  type PaperColours,
+  type Drawing,
+  type TrimPlan,
+  trimPlans,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
@@ -7,7 +15,9 @@ import { useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { pieceColours } from "../../../theme/colours.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { useShelf } from "../../../store/shelf.ts";
 import { FreeSheets } from "./FreeSheets.tsx";
+import { FromShelf, useTook } from "../../laid/FromShelf.tsx";
 import { Offcuts } from "../../laid/Offcuts.tsx";
 import { StraightSheet } from "../../laid/StraightSheet.tsx";
 import "../../laid/sheets.css";
@@ -61,17 +71,35 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
           }}
         />
       ) : (
-        <Plans solution={solution} colours={colours} />
+        <Plans id={id} solution={solution} colours={colours} />
       )}
     </div>
   );
 }
 
-function Plans({ solution, colours }: Pick<SheetsPanelProps, "solution" | "colours">) {
+function Plans({ id, solution, colours }: SheetsPanelProps) {
+  const { spec, grid } = solution;
+  const shelf = useShelf();
+  const took = useTook(id);
   const plans = useMemo(() => trimPlans(solution), [solution]);
-  return plans.map((plan) => (
-    <Plan key={plan.stock} plan={plan} solution={solution} face={faceOf(plan, solution, colours)} />
-  ));
+  const layout = useMemo(
+    () => layoutOfPlans(plans, inHandFor([spec], shelf, spec.sheet ?? { width: 0, height: 0 }, true)),
+    [plans, spec, shelf],
+  );
+  return (
+    <>
+      <FromShelf {...{ id, layout, took, grid }} asked={`straight ${JSON.stringify(spec)}`} isStill />
+      {plans.map((plan) => (
+        <Plan
+          key={plan.stock}
+          plan={plan}
+          solution={solution}
+          face={faceOf(plan, solution, colours)}
+          isTaken={took !== undefined}
+        />
+      ))}
+    </>
+  );
 }
 
 /** The colour of the paper a plan cuts: a layer's own, or the draft's. */
@@ -84,9 +112,11 @@ interface PlanProps {
   readonly plan: TrimPlan;
   readonly solution: Drawing;
   readonly face: string;
+  /** what is left over lies on the shelf already */
+  readonly isTaken: boolean;
 }
 
-function Plan({ plan, solution, face }: PlanProps) {
+function Plan({ plan, solution, face, isTaken }: PlanProps) {
   const display = useDisplay();
   const { grid } = solution;
   const name = (piece: string | undefined): string => solution.pieces.find((p) => p.id === piece)?.name ?? "";
@@ -115,7 +145,7 @@ function Plan({ plan, solution, face }: PlanProps) {
           />
         ))}
       </div>
-      <Offcuts offcuts={plan.offcuts} grid={grid} paper={plan.stock} />
+      {isTaken ? null : <Offcuts offcuts={plan.offcuts} grid={grid} paper={plan.stock} />}
     </section>
   );
 }
