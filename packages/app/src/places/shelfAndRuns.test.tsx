@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 /** The shelf and runs: what a maker has, what lists offer of it, what is made together and what has to be bought for it. */
 import { readSpec, type ShelfEntry, type ShelfPaper } from "@cut-fold/core";
-import { screen, waitFor, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { db } from "../store/db.ts";
 import { useDrafts } from "../store/drafts.ts";
@@ -140,6 +140,38 @@ describe("what lists offer", () => {
       expect(within(paper).getByRole("option", { name: "Orchard oat" })).toBeDefined();
     });
     await ended();
+  });
+});
+
+it("a draft's straight cuts are taken from the shelf and put back, where its sheets are shown", async () => {
+  putShelf([OAT]);
+  const maker = await visit("/draft/demo-invitation-card/sheets?stage=paper");
+  await maker.selectOptions(stages().getByLabelText("Paper"), "own:oat");
+  // forty cards, two on a sheet, and five sheets there: five are taken
+  await maker.click(await screen.findByRole("button", { name: "Take it from the shelf" }));
+  await screen.findByText(/^Taken from the shelf: 5 sheets/u);
+  expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 });
+  expect(screen.queryByRole("button", { name: "Keep it" })).toBeNull();
+  await maker.click(screen.getByRole("button", { name: "Put it back" }));
+  await waitFor(() => expect(shelfNow()).toEqual([OAT]));
+});
+
+describe("the size chart", () => {
+  it("is asked of one's own board, as its punch was measured", async () => {
+    putShelf([
+      ...[10, 12].map((notch): ShelfEntry => ({
+        ...{ kind: "board", id: `n${String(notch)}`, title: `Notch ${String(notch)}`, method: "punch-board" },
+        ...{ board: "one-millimetre", notch },
+      })),
+    ]);
+    const table = async (id: string): Promise<string> => {
+      await visit(`/size-chart?form=square-blank-envelope&board=own:${id}`);
+      return screen.getByRole("table").textContent;
+    };
+    const shallow = await table("n10");
+    cleanup();
+    expect(await table("n12")).not.toBe(shallow);
+    expect(screen.getByText(/Notch 12/u, { selector: "h1, h2, p, caption" })).toBeDefined();
   });
 });
 

@@ -9,7 +9,7 @@ import { binDraft, binned } from "./bin.ts";
 import { db } from "./db.ts";
 import { demoDrafts } from "./demo.ts";
 import { useDrafts } from "./drafts.ts";
-import { bringing, saveAll, takeIn } from "./files.ts";
+import { bringing, saveAll, saveShelf, takeIn } from "./files.ts";
 import { readBeside } from "./kept.ts";
 import { markBegun, useKeeping } from "./keeping.ts";
 import { keepOutline, useOutlines } from "./outlines.ts";
@@ -86,6 +86,21 @@ it("holds drafts, bin, outlines, the shelf and settings, and brings them all bac
   expect(useOutlines.getState().outlines).toEqual([]);
   expect(shelfNow()).toEqual([]);
   expect(useSettings.getState().settings.notch).toBeUndefined();
+});
+
+it("the shelf alone is a file of its own, and is taken in where it is not", async () => {
+  keepEntry(PLUM);
+  await saveShelf();
+  const [blob] = vi.mocked(fileSave).mock.lastCall ?? [];
+  if (!(blob instanceof Blob)) throw new Error("nothing saved");
+  await empty();
+  const read = readAgain(await blob.text());
+  const brought = bringing(read);
+  const told = takeIn(adopt(read.drafts, new Map()), brought);
+  expect(told.text).toBe("1 thing of the shelf taken in.");
+  expect(shelfNow()).toEqual([PLUM]);
+  told.back?.();
+  expect(shelfNow()).toEqual([]);
 });
 
 it("offcuts of a file that had no shelf come to lie on it, and those that are there do not come twice", () => {

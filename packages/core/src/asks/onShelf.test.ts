@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { catalogue } from "../catalogue/index.ts";
-import { stockName } from "../layout/trimPlan.ts";
+import { stockName, trimPlans } from "../layout/trimPlan.ts";
 import type { Layout } from "../model/layout.ts";
 import { type ShelfEntry, type ShelfOffcut, type ShelfPaper, shelfSchema } from "../model/shelf.ts";
 import type { Spec } from "../model/spec.ts";
@@ -14,6 +14,7 @@ import {
   choosePaper,
   chooseSheet,
   inHandFor,
+  layoutOfPlans,
   putBack,
   taken,
   takingOf,
@@ -287,6 +288,29 @@ describe("a run taken from the shelf", () => {
     expect(sorted(putBack(after, taking))).toEqual(sorted(shelf));
     const meanwhile = after.map((e) => (e.kind === "paper" ? { ...e, left: 52, title: "Oat, laid" } : e));
     expect(putBack(meanwhile, taking).find(({ id }) => id === "p-oat")).toMatchObject({ left: 53, title: "Oat, laid" });
+  });
+
+  it("is taken by straight cuts as well: the sheets of the plan, and the rests that it leaves", () => {
+    const spec = withPaper(
+      specOf({
+        form: "card-base",
+        contents: { width: 148, height: 105 },
+        method: { board: "scoring-millimetre" },
+        quantity: 3,
+      }),
+      oat,
+    );
+    const plans = trimPlans(solve(spec));
+    const by = layoutOfPlans(plans, inHandFor([spec], [oat], { width: 210, height: 297 }, true));
+    // 105 × 296 twice out of 210 × 297: two sheets for three, and beside the third 105 × 296 is left
+    expect(by.sheets.map(({ from }) => from)).toEqual([
+      { id: "paper:p-oat", offcut: false },
+      { id: "paper:p-oat", offcut: false },
+    ]);
+    const took = takingOf(by, [oat], 1, () => "new");
+    expect(took.sheets).toEqual([{ id: "p-oat", count: 2 }]);
+    expect(took.rests).toEqual([{ ...rest("new", 296, 105), own: "p-oat" }]);
+    expect(toBuy(by, [oat])).toMatchObject([{ takes: 2, onShelf: 3, buy: 0 }]);
   });
 
   it("takes no more than there is", () => {
