@@ -6,8 +6,7 @@ import { find } from "../catalogue/entry.ts";
 import { stocks } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
 import { restsOf } from "../layout/alike.ts";
-import type { Cutting } from "../layout/filling.ts";
-import { stockName, type TrimPlan } from "../layout/trimPlan.ts";
+import { offcutsOf, stockName, type TrimPlan } from "../layout/trimPlan.ts";
 import type { InHand, Layout, LeftOver } from "../model/layout.ts";
 import {
   LEFT,
@@ -162,9 +161,6 @@ export const wouldDo = (
     })
     .sort((a, b) => (a.width ?? 0) * (a.height ?? 0) - (b.width ?? 0) * (b.height ?? 0))[0];
 
-const restsIn = (part: Cutting): Cutting[] =>
-  part.cut ? [...restsIn(part.cut.first), ...restsIn(part.cut.rest)] : part.piece === undefined ? [part] : [];
-
 /**
  * A draft's plan by straight cuts as a layout, as far as the shelf is concerned: which sheets it takes, and what is left of each.
  * @param inHand what it is cut from, as `inHandFor` has it
@@ -174,7 +170,7 @@ export function layoutOfPlans(plans: readonly TrimPlan[], inHand: readonly InHan
     const id = inHand.find((hand) => !hand.offcut && hand.stock === stock)?.id ?? SHEET + stock;
     return groups.flatMap(({ count, root }) => {
       const keep =
-        root.slant === undefined ? restsIn(root).map(({ x, y, width, height }) => ({ x, y, width, height })) : [];
+        root.slant === undefined ? offcutsOf(root).map(({ x, y, width, height }) => ({ x, y, width, height })) : [];
       const one = { stock, from: { id, offcut: false }, ...sheet, placements: [], used: 0, keep };
       return Array.from({ length: count }, () => one);
     });

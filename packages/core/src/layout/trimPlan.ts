@@ -51,7 +51,8 @@ export interface TrimPlan {
 /** Strips narrower than this (mm) are waste, no offcuts. */
 export const WORTH_KEEPING_MM = 15;
 
-const offcutsOf = (part: Cutting): Cutting[] =>
+/** Every part of a sheet that is left over. */
+export const offcutsOf = (part: Cutting): Cutting[] =>
   part.cut ? [...offcutsOf(part.cut.first), ...offcutsOf(part.cut.rest)] : part.piece === undefined ? [part] : [];
 
 /** Every blank of a sheet. */
