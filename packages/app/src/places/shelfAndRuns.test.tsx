@@ -150,7 +150,7 @@ it("a draft's straight cuts are taken from the shelf and put back, where its she
   // forty cards, two on a sheet, and five sheets there: five are taken
   await maker.click(await screen.findByRole("button", { name: "Take it from the shelf" }));
   await screen.findByText(/^Taken from the shelf: 5 sheets/u);
-  expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 });
+  await waitFor(() => expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 }));
   expect(screen.queryByRole("button", { name: "Keep it" })).toBeNull();
   await maker.click(screen.getByRole("button", { name: "Put it back" }));
   await waitFor(() => expect(shelfNow()).toEqual([OAT]));
@@ -226,7 +226,7 @@ describe("a run", () => {
     const take = await screen.findByRole("button", { name: "Take it from the shelf" });
     await maker.click(take);
     await screen.findByText(/^Taken from the shelf: 5 sheets/u);
-    expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 });
+    await waitFor(() => expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 }));
     expect(screen.queryByRole("button", { name: "Take it from the shelf" })).toBeNull();
     // what was to be bought for it is what it was before it was taken
     expect(toBuy()).toContain("Nothing to buy");

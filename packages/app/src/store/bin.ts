@@ -1,6 +1,6 @@
 /** Deleted drafts, kept for a while: what is taken out of the drawer rests here before it is gone. */
 import type { Draft } from "@cut-fold/core";
-import { BESIDE, besideKey, db } from "./db.ts";
+import { BESIDE, besideKey, db, RUN } from "./db.ts";
 import { type Binned, readBinned } from "./kept.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 
@@ -52,6 +52,9 @@ export async function tidyBin(now = Date.now()): Promise<void> {
     await db.kept.bulkDelete(rows.filter(isOver).map((row) => row.key));
     const there = new Set(await db.drafts.toCollection().primaryKeys());
     for (const row of rows) if (!isOver(row)) there.add(row.key.slice(PREFIX.length));
+    // what is kept beside a run goes with the run
+    const runs = await db.kept.where("key").startsWith(RUN).primaryKeys();
+    for (const key of runs) there.add(key.slice(RUN.length));
     const beside = await db.kept
       .where("key")
       .startsWithAnyOf(BESIDE.map((kind) => besideKey(kind, "")))

@@ -19,7 +19,10 @@ class Store extends Dexie {
 
 export const db = new Store();
 
-/** What is kept beside a draft, each under its own kind and the draft's id. */
+/** Under what runs are kept, each with its id. */
+export const RUN = "run ";
+
+/** What is kept beside a draft or run, each under its own kind and the draft's id. */
 export const BESIDE = ["steps", "made", "drawn", "laid", "took"] as const;
 type KeptBeside = (typeof BESIDE)[number] | "bin";
 export const besideKey = (kind: KeptBeside, id: string): string => `${kind} ${id}`;

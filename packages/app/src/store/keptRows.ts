@@ -6,7 +6,7 @@ import { liveQuery } from "dexie";
 import type { z } from "zod";
 import { create } from "zustand";
 import { askToKeep, db, isOfLaterApp } from "./db.ts";
-import { holds, isAhead, keepRow } from "./keeping.ts";
+import { holds, isAhead, isHeldBack, keepRow } from "./keeping.ts";
 
 export interface RowsState<T> {
   /** in the order they are listed; undefined until the store has been read */
@@ -51,8 +51,12 @@ export function keptRows<T extends { readonly id: string }>({ prefix, schema, co
     aside: [],
     load: () =>
       (reading ??= (async () => {
+        // a store that a later app has shaped is not even opened: that alone would add our tables to it
+        if (await isOfLaterApp()) {
+          set({ entries: get().entries ?? [] });
+          return;
+        }
         const read = async (): Promise<unknown[]> => {
-          if (await isOfLaterApp()) return [];
           await before?.();
           return rows();
         };
@@ -104,6 +108,7 @@ export function keptRows<T extends { readonly id: string }>({ prefix, schema, co
     keyOf: (id: string): string => prefix + id,
     /** Reads them again as they are in the store. */
     refresh: async (): Promise<void> => {
+      if (isHeldBack()) return;
       const found = await rows().catch(() => undefined);
       if (found) take(found);
     },

@@ -1,11 +1,12 @@
 /** Runs: drafts that are made together, each with how many of it; kept like the shelf. */
 import type { Draft } from "@cut-fold/core";
 import { stamp } from "./drafting.ts";
+import { RUN } from "./db.ts";
 import { keptRows } from "./keptRows.ts";
 import { type KeptRun, type KeptRunItem, runSchema } from "./kept.ts";
 
 const list = keptRows<KeptRun>({
-  prefix: "run ",
+  prefix: RUN,
   schema: runSchema,
   // the newest first
   compare: (a, b) => b.changed.localeCompare(a.changed) || a.id.localeCompare(b.id),

@@ -24,7 +24,7 @@ import { liveQuery } from "dexie";
 import { useEffect, useMemo } from "react";
 import { z } from "zod";
 import { create } from "zustand";
-import { besideKey, db } from "./db.ts";
+import { besideKey, db, isOfLaterApp } from "./db.ts";
 import { layoutSchema, offcutOf } from "./kept.ts";
 import { isHeldBack, keep, keepRow } from "./keeping.ts";
 import { keptRows } from "./keptRows.ts";
@@ -143,13 +143,20 @@ export const tookFor = async (id: string): Promise<Took | undefined> =>
 
 /** Follows what is taken for a draft or run, in whichever window. Gives what ends that. */
 export function followTook(id: string): () => void {
-  const following = liveQuery(() => tookFor(id)).subscribe({
-    next: (took) => setTaken(id, took),
-    // a store that cannot be read has taken nothing
-    error: () => setTaken(id, undefined),
+  let isOver = false;
+  let following: { unsubscribe: () => void } | undefined;
+  void isOfLaterApp().then((isLater) => {
+    // nothing of ours is asked of a store that a later app has shaped
+    if (isOver || isLater) return;
+    following = liveQuery(() => tookFor(id)).subscribe({
+      next: (took) => setTaken(id, took),
+      // a store that cannot be read has taken nothing
+      error: () => setTaken(id, undefined),
+    });
   });
   return () => {
-    following.unsubscribe();
+    isOver = true;
+    following?.unsubscribe();
   };
 }
 

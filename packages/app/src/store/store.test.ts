@@ -530,6 +530,19 @@ describe("the drawer of drafts", () => {
     expect((await db.kept.toArray()).map((row) => row.key)).toEqual(["demo-seeded"]);
   });
 
+  it("lets go of what lies beside nothing, and keeps what lies beside a run: it is not taken from the shelf twice", async () => {
+    await db.kept.bulkPut(
+      ["run r", "took r", "laid r", "took gone", "laid gone"].map((key) => ({ key, value: { id: key } })),
+    );
+    await tidyBin();
+    expect((await db.kept.toArray()).map((row) => row.key).sort()).toEqual([
+      "demo-seeded",
+      "laid r",
+      "run r",
+      "took r",
+    ]);
+  });
+
   it("says that a draft could not be deleted, and deletes it with the next write that succeeds", async () => {
     useDrafts.getState().put([sample(), { ...sample(), id: "other" }]);
     await settled();

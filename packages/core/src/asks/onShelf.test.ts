@@ -193,6 +193,16 @@ describe("what has to be bought", () => {
     ]);
   });
 
+  it("is whole sheets, where a mat takes less of them", () => {
+    const spec = tags(4, { width: 297, height: 420 });
+    const inHand = inHandFor([spec], [], { width: 297, height: 420 });
+    const job = jobFor({ items: [{ id: "d", spec, quantity: 4 }], inHand, mat: { id: "m", width: 290, height: 290 } });
+    const ready = searchFor({ ...job, effort: 5000 });
+    const layout = ready.ok ? layOut({ ...job, effort: 5000 }, ready.search) : undefined;
+    expect(layout?.sheets[0]).toMatchObject({ width: 290, height: 290 });
+    expect(layout && toBuy(layout, [], inHand)[0]?.size).toEqual({ width: 297, height: 420 });
+  });
+
   it("what comes out of offcuts takes no sheet", () => {
     const shelf = [oat, rest("r", 140, 110, 2)];
     const layout = laid([withPaper(tags(4), oat)], shelf);

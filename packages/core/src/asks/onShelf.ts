@@ -199,8 +199,15 @@ export interface ToBuy {
   readonly cost: number | undefined;
 }
 
-/** What has to be bought for a layout, by paper and size of sheet. */
-export function toBuy({ sheets }: Pick<Layout, "sheets">, shelf: readonly ShelfEntry[]): ToBuy[] {
+/**
+ * What has to be bought for a layout, by paper and size of sheet.
+ * @param inHand what it was laid out on: whole sheets, where a mat takes less of them
+ */
+export function toBuy(
+  { sheets }: Pick<Layout, "sheets">,
+  shelf: readonly ShelfEntry[],
+  inHand: readonly InHand[] = [],
+): ToBuy[] {
   const rows = new Map<string, ToBuy>();
   const offcuts = new Map<string, number>();
   for (const { stock, from, width, height } of sheets) {
@@ -211,7 +218,8 @@ export function toBuy({ sheets }: Pick<Layout, "sheets">, shelf: readonly ShelfE
     const paper = ofKind(shelf, "paper").find(({ id }) => from.id === PAPER + id);
     const key = `${stock} ${from.id}`;
     // a sheet on a mat is laid no further than the mat goes: what is bought is whole
-    const size = { width: paper?.width ?? width, height: paper?.height ?? height };
+    const whole = inHand.find(({ id }) => id === from.id) ?? { width, height };
+    const size = { width: paper?.width ?? whole.width, height: paper?.height ?? whole.height };
     const takes = (rows.get(key)?.takes ?? 0) + 1;
     const buy = Math.max(0, takes - (paper?.left ?? 0));
     const price = paper?.price;

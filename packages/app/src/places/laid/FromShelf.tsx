@@ -1,5 +1,5 @@
 /** A run taken from the shelf when it is cut, with what is left over put there: by one press, once, and back again. */
-import { type Layout, type Run, sayTaking, takingOf } from "@cut-fold/core";
+import { type Layout, type Run, sayTaking, type Taking, takingOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useMemo, useState } from "react";
 import { tellDone, tellTrouble } from "../../parts/tell.tsx";
@@ -32,20 +32,29 @@ export function runOf(took: Took | undefined, asked: Run): { readonly run: Run; 
   }
 }
 
+/** What cutting a layout takes of the shelf, and puts there. */
+export function useTaking(layout: Layout | undefined, grid: number): Taking | undefined {
+  const shelf = useShelf();
+  return useMemo(() => layout && takingOf(layout, shelf, grid, () => "rest"), [layout, shelf, grid]);
+}
+
+/** Whether anything of it is the shelf's: then its rests go there with it, and are kept one by one no more. */
+export const isOfShelf = (taking: Taking | undefined): boolean =>
+  taking !== undefined && taking.sheets.length + taking.used.length > 0;
+
 interface FromShelfProps {
   readonly id: string;
   /** what it was laid out for, as it is told apart */
   readonly asked: string;
   readonly layout: Layout;
   readonly took: Took | undefined;
+  readonly taking: Taking | undefined;
   readonly grid: number;
   /** nothing is looked for any more */
   readonly isStill: boolean;
 }
 
-export function FromShelf({ id, asked, layout, took, grid, isStill }: FromShelfProps) {
-  const shelf = useShelf();
-  const taking = useMemo(() => takingOf(layout, shelf, grid, () => "rest"), [layout, shelf, grid]);
+export function FromShelf({ id, asked, layout, took, taking, grid, isStill }: FromShelfProps) {
   const [busy, setBusy] = useState(false);
   const during = (work: Promise<unknown>): void => {
     setBusy(true);
@@ -70,7 +79,7 @@ export function FromShelf({ id, asked, layout, took, grid, isStill }: FromShelfP
       </div>
     );
   }
-  const said = sayTaking(taking, "to do");
+  const said = taking && isOfShelf(taking) ? sayTaking(taking, "to do") : undefined;
   if (!isStill || said === undefined) return null;
   return (
     <div className="from-shelf" role="status">
@@ -90,7 +99,7 @@ export function FromShelf({ id, asked, layout, took, grid, isStill }: FromShelfP
           )
         }
       >
-        {taking.sheets.length + taking.used.length > 0 ? "Take it from the shelf" : "Put them on the shelf"}
+        Take it from the shelf
       </Button>
     </div>
   );

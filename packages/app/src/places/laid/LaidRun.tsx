@@ -40,7 +40,7 @@ import {
 } from "../../store/laying.ts";
 import { useDisplay } from "../../store/settings.ts";
 import { useShelf } from "../../store/shelf.ts";
-import { FromShelf, runOf, useTook } from "./FromShelf.tsx";
+import { FromShelf, isOfShelf, runOf, useTaking, useTook } from "./FromShelf.tsx";
 import { Offcuts } from "./Offcuts.tsx";
 import { type Cell, StraightSheet } from "./StraightSheet.tsx";
 import "./sheets.css";
@@ -81,13 +81,16 @@ export function LaidRun({
   const laying = useLaying((s) => (s.laying?.id === id ? s.laying : undefined));
   const isStraight = layout ? layout.kind === "trim" : isAskedStraight;
   const shown = isStraight ? laying?.trim : laying?.nest;
+  const taking = useTaking(shown, grid);
   return (
     <>
       <Saying {...{ laying, isStraight }} straight={straight ?? laying?.trim} />
-      {isStraight && laying?.state !== "failed" ? null : <Progress laying={laying} run={run} />}
+      {isStraight && laying?.state !== "failed" ? null : (
+        <Progress laying={laying} run={run} isTaken={layout !== undefined} />
+      )}
       {laying && shown ? (
         <FromShelf
-          {...{ id, took, grid }}
+          {...{ id, took, taking, grid }}
           asked={askedFor(run)}
           layout={shown}
           isStill={isStraight || laying.state !== "running"}
@@ -96,7 +99,7 @@ export function LaidRun({
       {children}
       {laying && shown && isStraight ? <Straight {...{ faceOf, grid }} trim={shown} shapes={laying.shapes} /> : null}
       {laying && shown && !isStraight ? <Found {...{ laying, faceOf, grid }} nest={shown} mat={run.mat} /> : null}
-      {shown && !took ? <Rests grid={grid} layout={shown} /> : null}
+      {shown && !took ? <Rests grid={grid} layout={shown} isTogether={isOfShelf(taking)} /> : null}
     </>
   );
 }
@@ -148,9 +151,13 @@ const SAID: Readonly<Record<Exclude<Laying["state"], "running">, string>> = {
 interface ProgressProps {
   readonly laying: Laying | undefined;
   readonly run: Run;
+  /** it has been cut: nothing else is looked for */
+  readonly isTaken: boolean;
 }
 
-function Progress({ laying, run }: ProgressProps) {
+function Progress({ laying, run, isTaken }: ProgressProps) {
+  if (isTaken && laying && laying.state !== "failed")
+    return <p className="free-state">As it was taken from the shelf.</p>;
   if (!laying || laying.state === "running")
     return (
       <div className="free-state" role="status">
@@ -186,8 +193,14 @@ function Progress({ laying, run }: ProgressProps) {
   );
 }
 
+interface RestsProps {
+  readonly layout: Layout;
+  readonly grid: number;
+  readonly isTogether: boolean;
+}
+
 /** What is left over of each paper. */
-const Rests = ({ layout, grid }: { readonly layout: Layout; readonly grid: number }) =>
+const Rests = ({ layout, grid, isTogether }: RestsProps) =>
   layout.papers.map(({ stock }) => (
     <Offcuts
       key={stock}
@@ -195,6 +208,7 @@ const Rests = ({ layout, grid }: { readonly layout: Layout; readonly grid: numbe
       grid={grid}
       paper={stock}
       isOneOfSeveral={layout.papers.length > 1}
+      isTogether={isTogether}
     />
   ));
 

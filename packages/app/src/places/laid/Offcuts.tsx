@@ -1,5 +1,5 @@
 /** What is left over of a run: each can be kept for another draft. */
-import { formatSize, type Offcut } from "@cut-fold/core";
+import { formatSize, type Offcut, SHEET_MM } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { tell } from "../../parts/tell.tsx";
@@ -14,10 +14,12 @@ interface OffcutsProps {
   readonly paper: string;
   /** whether those of another paper stand beside them: then their own is named */
   readonly isOneOfSeveral?: boolean;
+  /** all of them go on the shelf with one press elsewhere: none is kept by itself */
+  readonly isTogether?: boolean;
 }
 
 /** Each rest once, the largest first; like ones counted. */
-export function Offcuts({ offcuts, grid, paper, isOneOfSeveral = false }: OffcutsProps) {
+export function Offcuts({ offcuts, grid, paper, isOneOfSeveral = false, isTogether = false }: OffcutsProps) {
   const display = useDisplay(grid);
   // a rest is kept once: pressed again it is let go
   const [kept, setKept] = useState<ReadonlySet<string>>(new Set());
@@ -43,7 +45,7 @@ export function Offcuts({ offcuts, grid, paper, isOneOfSeveral = false }: Offcut
           <li key={keyOf(offcut)}>
             <strong>{formatSize(offcut.width, offcut.height, display)}</strong>
             {offcut.count > 1 ? <span>{offcut.count} of them</span> : null}
-            {Math.min(offcut.width, offcut.height) >= 50 ? (
+            {!isTogether && Math.min(offcut.width, offcut.height) >= SHEET_MM.min ? (
               <Button
                 size="small"
                 aria-pressed={kept.has(keyOf(offcut))}

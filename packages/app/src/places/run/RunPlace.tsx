@@ -192,7 +192,7 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
         faceOf={faceOf}
         grid={isInInches(settings) ? MARK_MM.inches : MARK_MM.metric}
       >
-        {layout ? <ToBuy layout={layout} shelf={before} /> : null}
+        {layout ? <ToBuy layout={layout} shelf={before} inHand={laid.inHand} /> : null}
       </LaidRun>
     </>
   );

@@ -1,11 +1,12 @@
 /** What has to be bought for a run: by paper, with what is on the shelf taken off, and what it costs where prices are kept. */
-import { formatSize, type Layout, type ShelfEntry, type ToBuy as Row, toBuy } from "@cut-fold/core";
+import { formatSize, type InHand, type Layout, type ShelfEntry, type ToBuy as Row, toBuy } from "@cut-fold/core";
 import { useMemo } from "react";
 import { useDisplay } from "../../store/settings.ts";
 
 interface ToBuyProps {
   readonly layout: Layout;
   readonly shelf: readonly ShelfEntry[];
+  readonly inHand: readonly InHand[];
 }
 
 const money = (amount: number): string => amount.toFixed(2);
@@ -21,9 +22,9 @@ function sayTakes({ takes, offcuts, onShelf, buy, price }: Row): string {
   return `takes ${[...whole, ...from].join(" and ")}${there}${each}`;
 }
 
-export function ToBuy({ layout, shelf }: ToBuyProps) {
+export function ToBuy({ layout, shelf, inHand }: ToBuyProps) {
   const display = useDisplay();
-  const rows = useMemo(() => toBuy(layout, shelf), [layout, shelf]);
+  const rows = useMemo(() => toBuy(layout, shelf, inHand), [layout, shelf, inHand]);
   const buy = rows.reduce((sum, row) => sum + row.buy, 0);
   const costs = rows.flatMap(({ cost }) => cost ?? []);
   const isPartly = rows.some((row) => row.buy > 0 && row.cost === undefined);

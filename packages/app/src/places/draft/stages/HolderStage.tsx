@@ -144,7 +144,7 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
           label="Board"
           kinds={BOARD}
           value={method.own === undefined ? method.board : ownKey(method.own)}
-          kept={board && `${board.title}, on the shelf no more`}
+          kept={board?.title}
           usual={BOARDS}
           onChange={chooseBoard}
         />

@@ -155,7 +155,7 @@ export function SheetChoice({ sheet }: Pick<Spec, "sheet">) {
         first={FIRST_SHEETS}
         usual={SHEETS}
         serves={hasSize}
-        kept={sheet && `${formatSize(sheet.width, sheet.height, display)}, on the shelf no more`}
+        kept={sheet && formatSize(sheet.width, sheet.height, display)}
         onChange={onSheet}
       />
       {offcut ? (

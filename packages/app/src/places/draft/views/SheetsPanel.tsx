@@ -17,7 +17,7 @@ import { pieceColours } from "../../../theme/colours.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { useShelf } from "../../../store/shelf.ts";
 import { FreeSheets } from "./FreeSheets.tsx";
-import { FromShelf, useTook } from "../../laid/FromShelf.tsx";
+import { FromShelf, isOfShelf, useTaking, useTook } from "../../laid/FromShelf.tsx";
 import { Offcuts } from "../../laid/Offcuts.tsx";
 import { StraightSheet } from "../../laid/StraightSheet.tsx";
 import "../../laid/sheets.css";
@@ -86,16 +86,17 @@ function Plans({ id, solution, colours }: SheetsPanelProps) {
     () => layoutOfPlans(plans, inHandFor([spec], shelf, spec.sheet ?? { width: 0, height: 0 }, true)),
     [plans, spec, shelf],
   );
+  const taking = useTaking(layout, grid);
   return (
     <>
-      <FromShelf {...{ id, layout, took, grid }} asked={`straight ${JSON.stringify(spec)}`} isStill />
+      <FromShelf {...{ id, layout, took, taking, grid }} asked={`straight ${JSON.stringify(spec)}`} isStill />
       {plans.map((plan) => (
         <Plan
           key={plan.stock}
           plan={plan}
           solution={solution}
           face={faceOf(plan, solution, colours)}
-          isTaken={took !== undefined}
+          rests={took ? "taken" : isOfShelf(taking) ? "together" : "each"}
         />
       ))}
     </>
@@ -112,11 +113,11 @@ interface PlanProps {
   readonly plan: TrimPlan;
   readonly solution: Drawing;
   readonly face: string;
-  /** what is left over lies on the shelf already */
-  readonly isTaken: boolean;
+  /** whether what is left over lies on the shelf already, goes there with what is taken of it, or is kept one by one */
+  readonly rests: "taken" | "together" | "each";
 }
 
-function Plan({ plan, solution, face, isTaken }: PlanProps) {
+function Plan({ plan, solution, face, rests }: PlanProps) {
   const display = useDisplay();
   const { grid } = solution;
   const name = (piece: string | undefined): string => solution.pieces.find((p) => p.id === piece)?.name ?? "";
@@ -145,7 +146,9 @@ function Plan({ plan, solution, face, isTaken }: PlanProps) {
           />
         ))}
       </div>
-      {isTaken ? null : <Offcuts offcuts={plan.offcuts} grid={grid} paper={plan.stock} />}
+      {rests === "taken" ? null : (
+        <Offcuts offcuts={plan.offcuts} grid={grid} paper={plan.stock} isTogether={rests === "together"} />
+      )}
     </section>
   );
 }
