@@ -8,7 +8,7 @@ import { useDrafts } from "../store/drafts.ts";
 import { useKeeping } from "../store/keeping.ts";
 import { newRun, runsNow, useRuns } from "../store/runs.ts";
 import { putShelf, shelfNow, useShelfStore } from "../store/shelf.ts";
-import { draftNow, plain, retype, stages, visit } from "../test/house.tsx";
+import { draftNow, plain, retype, solutionNow, stages, visit } from "../test/house.tsx";
 
 const OAT: ShelfPaper = {
   ...{ kind: "paper", id: "oat", title: "Orchard oat", weight: 118, caliper: 0.16, face: "#e9d9bb", back: "#f1e6d0" },
@@ -141,6 +141,18 @@ describe("what lists offer", () => {
     });
     await ended();
   });
+});
+
+it("a pouch's handle is cut from a paper of the shelf, which the recipe keeps", async () => {
+  putShelf([OAT]);
+  const maker = await visit("/draft/demo-crisp-pouch/flat?stage=details");
+  await maker.selectOptions(stages().getByLabelText("Handle's paper"), "own:oat");
+  expect(solutionNow().pieces.find(({ id }) => id === "handle")?.stock).toMatchObject({
+    own: "oat",
+    title: "Orchard oat",
+  });
+  expect(stages().getByLabelText("Handle's paper")).toHaveProperty("value", "own:oat");
+  await ended();
 });
 
 it("a draft's straight cuts are taken from the shelf and put back, where its sheets are shown", async () => {

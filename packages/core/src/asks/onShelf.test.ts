@@ -3,7 +3,7 @@ import { catalogue } from "../catalogue/index.ts";
 import { stockName, trimPlans } from "../layout/trimPlan.ts";
 import type { Layout } from "../model/layout.ts";
 import { type ShelfEntry, type ShelfOffcut, type ShelfPaper, shelfSchema } from "../model/shelf.ts";
-import type { Spec } from "../model/spec.ts";
+import { type Spec, stockAsText } from "../model/spec.ts";
 import { changed } from "../recipe/change.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
@@ -16,6 +16,7 @@ import {
   inHandFor,
   layoutOfPlans,
   putBack,
+  stockOf,
   taken,
   takingOf,
   toBuy,
@@ -160,7 +161,13 @@ describe("what a run is cut from", () => {
       method: { board: "scoring-millimetre" },
       layers: [{ kind: "frame", border: 5, width: 8, stock: { preset: "text-120-plum" } }],
     });
-    for (const spec of [withHandle.ok ? withHandle.value : pouch, layered]) {
+    const withOwn = changed(pouch, { settings: { handlePaper: stockAsText(stockOf(oat)) } });
+    if (!withOwn.ok) throw new Error(JSON.stringify(withOwn.problems));
+    expect(solve(withOwn.value).pieces.find(({ id }) => id === "handle")?.stock).toEqual(stockOf(oat));
+    // what is no paper is refused as any other word is
+    for (const handlePaper of ['{"title":"x"}', "{", "oat"])
+      expect(changed(pouch, { settings: { handlePaper } }).ok).toBe(false);
+    for (const spec of [withHandle.ok ? withHandle.value : pouch, layered, withOwn.value]) {
       const names = solve(spec).pieces.map((piece) => stockName(piece.stock ?? spec.stock));
       const inHand = inHandFor([spec], [], { width: 210, height: 297 }).map(({ stock }) => stock);
       expect(names.filter((name) => !inHand.includes(name))).toEqual([]);

@@ -17,7 +17,7 @@ import {
   type ShelfPaper,
   type Taking,
 } from "../model/shelf.ts";
-import { SHEET_MM, type Spec, type Stock } from "../model/spec.ts";
+import { SHEET_MM, type Spec, type Stock, stockIn } from "../model/spec.ts";
 import type { PartsChange } from "../recipe/change.ts";
 import { AS_MANY } from "../recipe/readJob.ts";
 import { record } from "../recipe/reader.ts";
@@ -86,10 +86,12 @@ export const paperFor = (stock: Stock, shelf: readonly ShelfEntry[]): ShelfPaper
   return papers.find(({ id }) => id === stock.own) ?? papers.find(({ title }) => title === stockName(stock));
 };
 
-/** Papers that settings name by preset: handles and the like. */
+/** Papers that settings name or hold: handles and the like. */
 const namedIn = (said: unknown): Stock[] =>
   record(said)
     ? Object.values(said).flatMap((value) => {
+        const own = typeof value === "string" ? stockIn(value) : undefined;
+        if (own) return [own];
         const preset = typeof value === "string" ? find(stocks, value) : undefined;
         return preset
           ? [{ preset: preset.id, title: preset.title, caliper: preset.caliper, weight: preset.weight }]

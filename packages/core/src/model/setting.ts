@@ -147,11 +147,17 @@ export const drawn = (label: string, max: number, about: string) =>
 /** What a paper setting holds where no other paper than the draft's own is meant. */
 export const SAME_PAPER = "same";
 
-/** The paper that something is cut from: the draft's own, or another by its id. Which there are is asked where it is read and shown. */
+/** How long a paper's own copy may be where a setting holds one. */
+const PAPER_LONGEST = 600;
+
+/**
+ * The paper that something is cut from: the draft's own, another by its id, or a paper of the maker's shelf as its own copy
+ * (`stockIn`). Which there are is asked where it is read and shown.
+ */
 export const paperOf = (label: string, about: string) =>
   z
     .string()
-    .max(60)
+    .max(PAPER_LONGEST)
     .default(SAME_PAPER)
     .meta({ kind: "paper", label, about } satisfies SettingMeta);
 

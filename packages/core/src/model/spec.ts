@@ -172,3 +172,16 @@ export type Stock = Spec["stock"];
 export type SheetInHand = NonNullable<Spec["sheet"]>;
 
 export type { Fitting, On, Place, Side } from "./fitting.ts";
+
+/** A paper as a setting holds it, which is a text: the recipe's own copy. */
+export const stockAsText = (stock: Stock): string => JSON.stringify(stock);
+
+/** The paper that such a text holds; undefined for what is none, an id for one. */
+export function stockIn(text: string): Stock | undefined {
+  if (!text.startsWith("{")) return undefined;
+  try {
+    return stockSchema.safeParse(JSON.parse(text)).data;
+  } catch {
+    return undefined;
+  }
+}

@@ -2,7 +2,7 @@
 import type { z } from "zod";
 import { stocks } from "../catalogue/papers.ts";
 import { SAME_PAPER, settingMeta } from "../model/setting.ts";
-import type { Spec } from "../model/spec.ts";
+import { type Spec, stockIn } from "../model/spec.ts";
 import { loopsOf } from "../outlines/outline.ts";
 import { type Reader, told } from "./reader.ts";
 
@@ -48,7 +48,7 @@ function readSetting(
     return reader.report(field, "wrong-type", {
       wants: "path data of closed lines: M, L, C and Z with plain numbers",
     });
-  if (meta.kind === "paper" && read.success && !papers.includes(String(read.data)))
+  if (meta.kind === "paper" && read.success && !papers.includes(String(read.data)) && !stockIn(String(read.data)))
     return reader.report(field, "not-allowed", { given: told(said), allowed: papers.join(", ") });
   if (read.success) return read.data as FormSettings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";

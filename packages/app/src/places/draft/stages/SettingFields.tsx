@@ -4,9 +4,14 @@ import {
   type ChangePath,
   type Display,
   formatLength,
+  ofKind,
   SAME_PAPER,
   sayUsual,
   settingMeta,
+  stockAsText,
+  stockIn,
+  stockName,
+  stockOf,
 } from "@cut-fold/core";
 import { memo, useCallback, useMemo } from "react";
 import type { z } from "zod";
@@ -15,8 +20,11 @@ import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
+import { Offered } from "../../../parts/Offered.tsx";
+import { ownIn, ownKey } from "../../../parts/ownKey.ts";
 import { beginGesture, change, endGesture } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { shelfNow } from "../../../store/shelf.ts";
 import { ListSetting } from "./ListSetting.tsx";
 import { OwnOutline } from "./OwnOutline.tsx";
 
@@ -34,18 +42,14 @@ const YES_NO = [
   { value: "false", text: "No" },
 ];
 
-const PAPERS = [
-  { value: SAME_PAPER, text: "The same" },
-  ...catalogue.stocks.map(({ id, title }) => ({ value: id, text: title })),
-];
+const SAME = [{ value: SAME_PAPER, text: "The same" }];
+const PAPERS = catalogue.stocks.map(({ id, title }) => ({ value: id, text: title }));
+const PAPER = ["paper"] as const;
 
 /** One setting. Redrawn with its own value only. */
 export const SettingField = memo(function SettingField({ at, schema, value, worked }: SettingFieldProps) {
   const { kind, label, options } = settingMeta(schema);
-  const choices = useMemo(
-    () => (kind === "paper" ? PAPERS : Object.entries(options ?? {}).map(([id, text]) => ({ value: id, text }))),
-    [kind, options],
-  );
+  const choices = useMemo(() => Object.entries(options ?? {}).map(([id, text]) => ({ value: id, text })), [options]);
   const onChoice = useCallback(
     (id: string) => {
       change({ at, value: kind === "toggle" ? id === "true" : id });
@@ -55,6 +59,7 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
   if (kind === "length") return <LengthSetting at={at} schema={schema} value={value} worked={worked} />;
   if (kind === "count" || kind === "number") return <CountSetting at={at} schema={schema} value={value} />;
   if (kind === "list") return <ListSetting at={at} schema={schema} value={value} />;
+  if (kind === "paper") return <PaperSetting at={at} schema={schema} value={value} />;
   if (kind === "text") return <TextSetting at={at} schema={schema} value={value} />;
   return (
     <Choice label={label} value={String(value)} options={kind === "toggle" ? YES_NO : choices} onChange={onChoice} />
@@ -74,6 +79,29 @@ function CountSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) 
       whole={kind === "count"}
       about={kind === "number" ? about : undefined}
       onChange={onCount}
+    />
+  );
+}
+
+/** Another paper: one of the shelf goes into the recipe with all that is known of it. */
+function PaperSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
+  const own = stockIn(String(value));
+  const onPaper = useCallback(
+    (chosen: string) => {
+      const mine = ownIn(ofKind(shelfNow(), "paper"), chosen);
+      change({ at, value: mine ? stockAsText(stockOf(mine)) : chosen });
+    },
+    [at],
+  );
+  return (
+    <Offered
+      label={settingMeta(schema).label}
+      kinds={PAPER}
+      value={own?.own === undefined ? String(value) : ownKey(own.own)}
+      kept={own && stockName(own)}
+      first={SAME}
+      usual={PAPERS}
+      onChange={onPaper}
     />
   );
 }
