@@ -32,7 +32,6 @@ import { keptRows } from "./keptRows.ts";
 /** Where offcuts lay before there was a shelf, all in one row. */
 const OLD_OFFCUTS = "offcuts";
 
-const nameOf = titleOfEntry;
 const list = keptRows<ShelfEntry>({
   prefix: "shelf ",
   schema: shelfSchema,
@@ -40,7 +39,7 @@ const list = keptRows<ShelfEntry>({
   compare: (a, b) =>
     a.kind === "offcut" && b.kind === "offcut"
       ? a.paper.localeCompare(b.paper) || b.width * b.height - a.width * a.height || a.id.localeCompare(b.id)
-      : nameOf(a).localeCompare(nameOf(b)) || a.id.localeCompare(b.id),
+      : titleOfEntry(a).localeCompare(titleOfEntry(b)) || a.id.localeCompare(b.id),
   /** Offcuts of earlier versions become entries: all of them in one go, so that none comes twice. */
   before: async () => {
     if (isHeldBack()) return;

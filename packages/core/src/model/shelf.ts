@@ -8,9 +8,11 @@ import {
   colourSchema,
   GRAINS,
   methodKinds,
+  NOTCH_MM,
   ownId,
   SHEET_MM,
   SIZE_MM,
+  TAPE_MM,
   THICKNESS_MM,
   WEIGHT_GSM,
 } from "./spec.ts";
@@ -21,10 +23,6 @@ export const SHELF_TITLE_LONGEST = 80;
 export const LEFT = { min: 0, max: 9999 } as const;
 /** What a sheet may cost, in whatever the maker pays with. */
 export const PRICE = { min: 0, max: 100_000 } as const;
-/** How wide a tape may be, mm: as in a recipe. */
-export const TAPE_MM = { min: 1, max: 50 } as const;
-/** How deep a punch board's notch may be, mm: as in a recipe. */
-export const NOTCH_MM = { min: 2, max: 30 } as const;
 
 const bounded = ({ min, max }: { min: number; max: number }) => z.number().min(min).max(max);
 const title = z.string().trim().min(1).max(SHELF_TITLE_LONGEST);

@@ -23,6 +23,10 @@ export const CALIPER_MM = { min: 0.02, max: 2 } as const;
 export const WEIGHT_GSM = { min: 20, max: 800 } as const;
 /** How large a sheet may be each way, mm. */
 export const SHEET_MM = { min: 50, max: 2000 } as const;
+/** How wide a tape may be, mm. */
+export const TAPE_MM = { min: 1, max: 50 } as const;
+/** How deep a punch board's notch may be, mm. */
+export const NOTCH_MM = { min: 2, max: 30 } as const;
 /** How many may be made in one run. */
 export const QUANTITY = { min: 1, max: 5000 } as const;
 
@@ -141,7 +145,7 @@ export const methodSchema = z.strictObject({
   /** a ruler other than the board's own, by id */
   ruler: presetId.optional(),
   /** the punch's notch depth when the board has been calibrated, mm */
-  notch: z.number().min(2).max(30).optional(),
+  notch: bounded(NOTCH_MM).optional(),
 });
 
 /** A whole recipe, as it is kept. */
@@ -157,7 +161,7 @@ export const specSchema = z.strictObject({
   /** the sheet in hand; absent when the maker has not said */
   sheet: sheetSchema.optional(),
   /** the tape in hand, mm wide */
-  tape: z.number().min(1).max(50).optional(),
+  tape: bounded(TAPE_MM).optional(),
   /** what is placed on the panels, from the paper up; each is checked again by its kind's own schema */
   fittings: z.array(fittingSchema).min(1).max(MOST_FITTINGS).optional(),
 });

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { find } from "../catalogue/entry.ts";
 import { catalogue } from "../catalogue/index.ts";
 import { type Form, makes, type Setup, waysOf } from "../forms/form.ts";
-import { methodKinds, type Spec } from "../model/spec.ts";
+import { methodKinds, NOTCH_MM, type Spec } from "../model/spec.ts";
 import { type Ruler, rulers } from "../units/ruler.ts";
 import { type Reader, told } from "./reader.ts";
 
@@ -31,8 +31,7 @@ export function readMethod(value: unknown, form: Form, reader: Reader): Spec["me
       given: told(ruler),
       allowed: rulers.map((r) => r.id).join(", "),
     });
-  const notch =
-    raw["notch"] === undefined ? undefined : reader.length(raw["notch"], "method.notch", { min: 2, max: 30 });
+  const notch = raw["notch"] === undefined ? undefined : reader.length(raw["notch"], "method.notch", NOTCH_MM);
   const own = reader.own(raw["own"], "method.own");
   return {
     kind: kind.data,

@@ -1,4 +1,4 @@
-import { catalogue, find, type OnShelf } from "@cut-fold/core";
+import { catalogue, find, NOTCH_MM, type OnShelf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -32,7 +32,6 @@ const PRINTED_ON = [
 ];
 const printerValue = ({ sheet }: OnShelf<"printer">): string => sheet;
 
-const NOTCH_MM = { min: 2, max: 30 };
 /** CSS says a pixel is 1/96 in; screens differ, so the maker compares. */
 const CSS_PIXELS_PER_MM = 96 / 25.4;
 

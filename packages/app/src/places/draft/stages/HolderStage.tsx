@@ -11,6 +11,7 @@ import {
   type Drawing,
   type Spec,
   makes,
+  NOTCH_MM,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { memo, useCallback, useMemo, useState } from "react";
@@ -82,7 +83,6 @@ function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
   );
 }
 
-const NOTCH_MM = { min: 2, max: 30 } as const;
 const onNotch = (notch: number): void => {
   change({ method: { notch } });
 };
