@@ -5,8 +5,8 @@ const FLOORS = [
   ["units"],
   ["geometry"],
   ["catalogue", "model"],
-  ["paper", "layout"],
-  ["typefaces", "outlines"],
+  ["paper", "layout", "machine"],
+  ["typefaces", "outlines", "cutter", "nets"],
   ["forms", "fittings"],
   ["recipe"],
   ["folding"],
@@ -67,7 +67,10 @@ module.exports = {
       severity: "error",
       comment: "others import core by its exports only",
       from: { path: "^packages/(app|cli|server)/" },
-      to: { path: core, pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand)\\.ts$` },
+      to: {
+        path: core,
+        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|cutter/index|nets/index)\\.ts$`,
+      },
     },
     {
       name: "declared",

@@ -1,5 +1,11 @@
+import { mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
 import { defineConfig } from "@playwright/test";
 import { freePort } from "./scripts/port.mjs";
+
+/** What the maker has on their own machine is no business of a test. */
+const CUTTER_FOLDER = (process.env["BROWSER_TESTS_CUTTER"] ??= mkdtempSync(path.join(tmpdir(), "cut-fold-cutter-")));
 
 // workers read this file again: all of them are told the one port that was found free
 const PORT = (process.env["BROWSER_TESTS_PORT"] ??= String(await freePort()));
@@ -29,7 +35,7 @@ export default defineConfig({
   },
   webServer: {
     command: "node packages/server/dist/main.js",
-    env: { PORT },
+    env: { PORT, CUTTER_FOLDER },
     url: `http://127.0.0.1:${PORT}/api/health`,
     reuseExistingServer: false,
     timeout: 30_000,

@@ -200,10 +200,10 @@ test("stopping the table leaves what is there and offers to begin again", async 
 test("a board that cannot make the form says so, and offers one that it can", async ({ page }) => {
   await openDemo(page, "Harvest-supper invitation");
   await page.getByRole("button", { name: /2 Holder/u }).click();
-  await page.getByLabel("Board").selectOption("one-millimetre");
+  await page.getByLabel("Made on").selectOption("one-millimetre");
   await expect(page.getByText(/Pointed envelope cannot be made on a 45° punch board/u)).toBeVisible();
   await page.getByRole("button", { name: "Make it a square-blank envelope" }).click();
-  await expect(page.getByLabel("Board")).toHaveValue("one-millimetre");
+  await expect(page.getByLabel("Made on")).toHaveValue("one-millimetre");
   await expect(page.getByText("Cut a square")).toBeVisible();
 });
 

@@ -13,7 +13,7 @@ test("prints a PDF and saves an SVG and a draft, and takes the draft in again", 
   const pdf = await saved(/Save PDF/u);
   expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
   expect(pdf.length).toBeGreaterThan(8000);
-  const svg = (await saved(/Save SVG/u)).toString();
+  const svg = (await saved(/Save SVG:/u)).toString();
   expect(svg).toContain('width="205mm"');
   const file = await saved(/Save draft/u);
   expect(JSON.parse(file.toString())).toMatchObject({

@@ -57,13 +57,13 @@ test.describe("with the app kept in the browser", () => {
     port = String(await freePort());
     here = `http://127.0.0.1:${port}`;
     server = spawn(process.execPath, ["packages/server/dist/main.js"], {
-      env: { ...process.env, PORT: port, APP_FOLDER: app },
+      env: { ...process.env, PORT: port, APP_FOLDER: app, CUTTER_FOLDER: `${app}-cutter` },
     });
     if (server.stdout) await once(server.stdout, "data");
   });
   test.afterEach(() => {
     server.kill();
-    rmSync(app, { recursive: true, force: true });
+    for (const folder of [app, `${app}-cutter`]) rmSync(folder, { recursive: true, force: true });
   });
 
   test("it opens, folds, prints and saves after the server has stopped", async ({ page }) => {

@@ -225,7 +225,7 @@ test("the focus goes somewhere sensible after every command that takes away what
   await page.getByRole("button", { name: /^Square-blank envelope/u }).press("Enter");
   await rests("a holder taken");
 
-  for (const command of [/^Save SVG/u, /^Save PDF/u, /^Save draft/u]) {
+  for (const command of [/^Save SVG:/u, /^Save PDF/u, /^Save draft/u]) {
     const download = page.waitForEvent("download");
     await page.getByRole("button", { name: "Print and save" }).press("Enter");
     await page.getByRole("menuitem", { name: command }).press("Enter");

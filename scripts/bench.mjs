@@ -49,7 +49,12 @@ tool(
 // both come from the same kind of server, with the same headers
 const served = async (folder) => {
   const server = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
-    env: { ...process.env, PORT: "0", APP_FOLDER: path.join(root, folder) },
+    env: {
+      ...process.env,
+      PORT: "0",
+      CUTTER_FOLDER: path.join(root, ".cache/cutter"),
+      APP_FOLDER: path.join(root, folder),
+    },
     stdio: ["ignore", "pipe", "inherit"],
   });
   const said = await new Promise((resolve) => server.stdout.once("data", resolve));

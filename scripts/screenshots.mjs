@@ -1,6 +1,7 @@
 // Takes one picture of each main view from the demo data: `node scripts/screenshots.mjs [folder] [name …]`.
 import { spawn } from "node:child_process";
-import { mkdirSync } from "node:fs";
+import { mkdirSync, mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
 import path from "node:path";
 import { chromium } from "@playwright/test";
 import { ensureBuild, ensureDeps, root } from "./lib.mjs";
@@ -23,7 +24,6 @@ const VIEWS = [
       await page.locator("main").evaluate((main) => main.scrollTo(0, 0));
     },
   ],
-  ["paper", "/draft/demo-pressed-leaf/flat?stage=paper", "in"],
   ["details", "/draft/demo-shop-voucher/flat?stage=details"],
   ["folded", "/draft/demo-helpers-thanks/folded?stage=inside", "in"],
   [
@@ -34,7 +34,44 @@ const VIEWS = [
       for (let i = 0; i < 3; i += 1) await page.getByRole("button", { name: "Next" }).click();
     },
   ],
-  ["gift-card-folded", "/draft/demo-gift-card/folded?stage=details"],
+  [
+    "machine",
+    "/draft/demo-seed-pocket/sheets?cut=free&mat=table-cutter",
+    undefined,
+    async (page) => {
+      const press = (name) => page.getByRole("button", { name }).click();
+      await press(/on the machine$/u);
+      await press("Begin with this sheet");
+      await press("It is loaded");
+      await page.getByLabel("Shown").selectOption("200");
+      await press("It is in: run");
+      await press("It comes out clean");
+      await press("It is in: run");
+      await page.getByText(/Do not unload yet/u).waitFor();
+      await page.locator(".machine-off").waitFor();
+    },
+  ],
+  [
+    "net",
+    "/net",
+    undefined,
+    async (page) => {
+      const lines = [
+        ...[
+          "M20 0L140 0L140 20L160 20L160 100L140 100L140 120L20 120L20 100L0 100L0 20L20 20Z",
+          "M60 45L100 45L100 75L60 75Z",
+        ],
+      ].map((d) => `<path d="${d}"/>`);
+      const scores = ["M20 20L140 20", "M20 100L140 100", "M20 20L20 100", "M140 20L140 100"].map(
+        (d) => `<path d="${d}"/>`,
+      );
+      const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="160mm" height="120mm" viewBox="0 0 160 120"><g id="cut">${lines.join("")}</g><g id="score">${scores.join("")}</g></svg>`;
+      const chosen = page.waitForEvent("filechooser");
+      await page.getByRole("button", { name: "Choose the file …" }).click();
+      await (await chosen).setFiles({ name: "seed tray.svg", mimeType: "image/svg+xml", buffer: Buffer.from(svg) });
+      await page.getByText(/^one piece/u).waitFor();
+    },
+  ],
   [
     "pop-up",
     "/draft/demo-pop-up/folded?stage=details",
@@ -114,7 +151,7 @@ const [folder = "docs/screenshots", ...only] = process.argv.slice(2);
 mkdirSync(path.resolve(root, folder), { recursive: true });
 const port = "4307";
 const server = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
-  env: { ...process.env, PORT: port },
+  env: { ...process.env, PORT: port, CUTTER_FOLDER: mkdtempSync(path.join(tmpdir(), "cut-fold-cutter-")) },
   stdio: ["ignore", "pipe", "inherit"],
 });
 await new Promise((resolve) => server.stdout.once("data", resolve));
@@ -126,6 +163,7 @@ try {
   for (const [name, address, unit, act] of VIEWS) {
     if (only.length > 0 && !only.includes(name)) continue;
     const page = await browser.newPage({ locale: "en-GB", viewport: { width: 1280, height: 800 } });
+    await page.addInitScript(() => Reflect.deleteProperty(window, "showOpenFilePicker"));
     page.on("pageerror", (error) => console.error(name, error.message));
     await page.goto(`http://127.0.0.1:${port}/drafts`);
     await page.locator(".draft-card").first().waitFor();

@@ -25,7 +25,7 @@ writeFileSync(project, stdout);
 const drafts = JSON.parse(stdout).drafts;
 
 const server = spawn(process.execPath, [path.join(root, "packages/server/dist/main.js")], {
-  env: { ...process.env, PORT: "0" },
+  env: { ...process.env, PORT: "0", CUTTER_FOLDER: path.join(root, ".cache/cutter") },
   stdio: ["ignore", "pipe", "inherit"],
 });
 const address = String(await new Promise((resolve) => server.stdout.once("data", resolve))).match(/http:\S+/u)[0];

@@ -43,6 +43,8 @@ const OutlinesPlace = lazy(async () => ({
 const ShelfPlace = lazy(async () => ({ default: (await import("./places/shelf/ShelfPlace.tsx")).ShelfPlace }));
 const RunsPlace = lazy(async () => ({ default: (await import("./places/run/RunsPlace.tsx")).RunsPlace }));
 const RunPlace = lazy(async () => ({ default: (await import("./places/run/RunPlace.tsx")).RunPlace }));
+const MachinePlace = lazy(async () => ({ default: (await import("./places/machine/MachinePlace.tsx")).MachinePlace }));
+const NetPlace = lazy(async () => ({ default: (await import("./places/net/NetPlace.tsx")).NetPlace }));
 const SettingsPlace = lazy(async () => ({
   default: (await import("./places/settings/SettingsPlace.tsx")).SettingsPlace,
 }));
@@ -148,6 +150,7 @@ function Frame() {
           <NavLink to="/runs" className={inRun ? "active" : ""}>
             Runs
           </NavLink>
+          <NavLink to="/machine">Machine</NavLink>
           <NavLink to="/shelf">Shelf</NavLink>
           <NavLink to="/outlines">Outlines</NavLink>
           <NavLink to="/size-chart">Size chart</NavLink>
@@ -205,6 +208,8 @@ export function App() {
             <Route path="/outlines" element={<OutlinesPlace />} />
             <Route path="/runs" element={<RunsPlace />} />
             <Route path="/run/:id" element={<RunPlace />} />
+            <Route path="/net" element={<NetPlace />} />
+            <Route path="/machine" element={<MachinePlace />} />
             <Route path="/shelf" element={<ShelfPlace />} />
             <Route path="/size-chart" element={<ChartPlace />} />
             <Route path="/settings" element={<SettingsPlace />} />

@@ -262,6 +262,48 @@ describe("the command line", () => {
     expect(JSON.parse(lines[1] ?? "")).toEqual({ error: [expect.stringMatching(/^items: missing/u)] });
   });
 
+  it("plans what a machine does, saves a file a sheet, and the cutter reads them back", () => {
+    const job = {
+      machine: "table-cutter",
+      items: [{ spec: { form: "side-seam-envelope", contents: { preset: "iso-a6" } }, quantity: 2 }],
+      ...{ sheet: "iso-a4", effort: 2000 },
+    };
+    interface Made {
+      readonly operations: readonly {
+        readonly sheet: string;
+        readonly passes: number;
+        readonly paths: readonly unknown[];
+      }[];
+      readonly stops: readonly { readonly before: number; readonly kind: string; readonly text: string }[];
+    }
+    const { operations, stops } = run(["job", "-"], job).json() as Made;
+    expect(operations.map(({ sheet }) => sheet)).toEqual(["sheet-1", "sheet-1", "sheet-2", "sheet-2"]);
+    expect(stops.at(-1)).toMatchObject({ before: 5, kind: "unload" });
+    expect(stops[0]?.text).toMatch(/^Sheet 1: lay /u);
+    const out = path.join(folder, "job.hpgl");
+    const saved = run(["export", "-", "--format", "hpgl", "--out", out], job).json() as { files: string[] };
+    expect(saved.files.map((file) => path.basename(file))).toEqual(["job-1.hpgl", "job-2.hpgl"]);
+    interface Cut {
+      readonly tools: number[];
+      readonly paths: unknown[];
+      readonly faults: string[];
+    }
+    const cut = run(["cut", saved.files[0] ?? "", "--mat", "mat-12x24"]).json() as Cut;
+    expect(cut.tools).toEqual([1, 2]);
+    expect(cut.faults).toEqual([]);
+    const asked = operations.slice(0, 2).reduce((sum, { passes, paths }) => sum + passes * paths.length, 0);
+    expect(cut.paths).toHaveLength(asked);
+    for (const format of ["svg", "cutter-svg", "dxf"]) {
+      const file = path.join(folder, `job.${format}`);
+      const { files } = run(["export", "-", "--format", format, "--out", file], job).json() as { files: string[] };
+      expect(files).toHaveLength(2);
+      expect((run(["import", files[1] ?? ""]).json() as { outlines: unknown[] }).outlines.length).toBeGreaterThan(4);
+    }
+    expect(run(["job", "-"], { ...job, machine: "hat" })).toMatchObject({ status: 2 });
+    expect(run(["export", "-", "--format", "png", "--out", out], job).stderr).toMatch(/a job is no 'png'/u);
+    expect(run(["cut", saved.files[0] ?? "", "--offset", "wide"]).stderr).toMatch(/--offset/u);
+  });
+
   it("works back from an envelope, and refuses one that cannot be read", () => {
     const { status, json } = run(["back", "-"], {
       units: "in",
@@ -409,7 +451,11 @@ describe("the command line", () => {
     [["solve"], undefined, /missing/u],
     [["dance"], undefined, /'dance' is not known; there are: forms/u],
     [["chart", "--form", "hat"], undefined, /'hat' is not known; allowed/u],
-    [["export", "-", "--format", "dwg", "--out", "x"], SPEC, /allowed: pdf, svg, png, csv, solution, json, zip/u],
+    [
+      ["export", "-", "--format", "dwg", "--out", "x"],
+      SPEC,
+      /allowed: pdf, svg, cutter-svg, dxf, hpgl, png, csv, solution, json, zip/u,
+    ],
     [["forms", "--loud", "1"], undefined, /--loud: is not known/u],
   ])("%j answers bad input with exit 2 and a line that says what is allowed", (args, input, line) => {
     const { status, stdout, stderr } = run(args, input);

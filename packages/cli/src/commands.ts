@@ -10,7 +10,9 @@ import {
   type Format,
   formatById,
   formats,
+  type JobAnswer,
   layOut,
+  machineJob,
   paperColours,
   pose,
   type Problem,
@@ -18,6 +20,7 @@ import {
   readBack,
   readJob,
   readLength,
+  readMachineJob,
   readSpec,
   reasonWords,
   resize,
@@ -41,6 +44,8 @@ import { forms } from "@cut-fold/core/forms";
 import { prove, proveMotion } from "@cut-fold/core/proof";
 import { z } from "zod";
 import { BadInput } from "./badInput.ts";
+import { cut, JOB_FORMATS, jobFiles, jobJson } from "./machines.ts";
+import { importNet } from "./importNet.ts";
 import { importFile } from "./importFile.ts";
 import { canvas, fonts, printerPaper } from "./writing.ts";
 
@@ -132,6 +137,44 @@ async function exported(spec: Spec, format: Format, display: Display): Promise<s
   );
 }
 
+/** A job that a machine makes. */
+function planned(given: unknown): Extract<JobAnswer, { ok: true }> {
+  const read = readMachineJob(given);
+  if (!read.ok) throw new BadInput(lines(read.problems, unitsOf(given), "job"));
+  const answer = machineJob(read.value, () => performance.now());
+  if (!answer.ok) throw new BadInput(lines(answer.problems, unitsOf(given), "job"));
+  return answer;
+}
+
+/** A job has items where a recipe has a form. */
+const isJob = (given: unknown): boolean =>
+  typeof given === "object" && given !== null && "items" in given && !("form" in given);
+
+/** Writes a file; its bytes. */
+function kept(out: string, data: string | Uint8Array): number {
+  try {
+    writeFileSync(out, data);
+  } catch {
+    throw new BadInput([`--out: '${out}' cannot be written`]);
+  }
+  return Buffer.byteLength(data);
+}
+
+/** Writes a job's sheets: one file, or numbered ones. */
+function keptJob(given: unknown, format: string, out: string): unknown {
+  const known = JOB_FORMATS.find((one) => one === format);
+  if (!known) throw new BadInput([`--format: a job is no '${format}'; allowed: ${JOB_FORMATS.join(", ")}`]);
+  const answer = planned(given);
+  const machine = find(catalogue.machines, answer.job.machine);
+  const all = machine ? jobFiles(answer, machine, known) : [];
+  const [only] = all;
+  if (only !== undefined && all.length === 1) return { file: out, bytes: kept(out, only), files: [out] };
+  const named = (n: number): string => out.replace(/(\.[^./\\]+)?$/u, (end) => `-${String(n)}${end}`);
+  const files = all.map((_, i) => named(i + 1));
+  const bytes = all.reduce((sum, data, i) => sum + kept(files[i] ?? out, data), 0);
+  return { file: files[0] ?? "", bytes, files };
+}
+
 /** A form's settings as JSON Schema; which papers there are is said by the catalogue. */
 const schemaOf = (settings: z.ZodObject): unknown =>
   z.toJSONSchema(settings, {
@@ -161,8 +204,11 @@ export const commands: Readonly<Record<string, Command>> = {
     run: () => ({ ...catalogue, typefaces: Object.entries(TYPEFACES).map(([id, title]) => ({ id, title })) }),
   },
   import: {
-    flags: ["mode"],
+    flags: ["mode", "as", "roles", "near"],
     run: ({ bytes, flags }) => {
+      if (flag(flags, "as", ["net"]) === "net") return importNet(bytes(), flags);
+      for (const name of ["roles", "near"])
+        if (flags.has(name)) throw new BadInput([`--${name}: is known with --as net alone`]);
       // of a drawing there is one reading; the word is known all the same
       const mode = flag(flags, "mode", MODES) as (typeof MODES)[number] | undefined;
       return importFile(bytes(), mode ?? "auto");
@@ -329,6 +375,15 @@ export const commands: Readonly<Record<string, Command>> = {
       return layOut(read.value, ready.search, () => performance.now());
     },
   },
+  job: {
+    flags: [],
+    reads: true,
+    run: ({ json }) => {
+      const given = json();
+      return jobJson(planned(given), displayFor(unitsOf(given)));
+    },
+  },
+  cut: { flags: ["offset", "mat"], run: ({ bytes, flags }) => cut(bytes(), flags) },
   export: {
     flags: ["format", "out"],
     reads: true,
@@ -339,15 +394,11 @@ export const commands: Readonly<Record<string, Command>> = {
       if (!out)
         throw new BadInput(["--out: missing: give the file to write; with --lines {n} in it is the line's number"]);
       const given = json();
+      if (isJob(given)) return keptJob(given, format.id, out);
       const read = readSpec(given);
       if (!read.ok) throw new BadInput(lines(read.problems, unitsOf(given)));
       const data = await exported(read.value, format, displayFor(unitsOf(given)));
-      try {
-        writeFileSync(out, data);
-      } catch {
-        throw new BadInput([`--out: '${out}' cannot be written`]);
-      }
-      return { file: out, bytes: Buffer.byteLength(data) };
+      return { file: out, bytes: kept(out, data) };
     },
   },
 };

@@ -7,8 +7,7 @@ import {
   OutlineError,
   type Pixels,
   pictureSize,
-  readDxf,
-  readSvg,
+  readDrawing,
   safeWidth,
   trace,
   type Tracing,
@@ -23,7 +22,7 @@ const MOST_MB = 1024;
 /** The points of a picture. @throws OutlineError where it is too large or damaged */
 function unpacked(bytes: Uint8Array): Pixels {
   const size = pictureSize(bytes);
-  if (!size) throw new OutlineError("it is neither SVG, DXF, PNG nor JPEG, or it is damaged");
+  if (!size) throw new OutlineError("it is neither SVG, DXF, HPGL, PNG nor JPEG, or it is damaged");
   if (size.width * size.height > MOST_POINTS)
     throw new OutlineError(`it unfolds to ${String(size.width)} × ${String(size.height)} points: save it smaller`);
   try {
@@ -76,12 +75,15 @@ function traced(bytes: Uint8Array, mode: NonNullable<Tracing["mode"]>): unknown 
 }
 
 /** Lines of a drawing, mm, y up. */
-function drawn(text: string): unknown {
-  const { width, height, outlines, warnings } = text.trimStart().startsWith("<") ? readSvg(text) : readDxf(text);
+function drawn(bytes: Uint8Array): unknown {
+  const { width, height, outlines, warnings } = readDrawing(bytes);
   return {
     ...{ units: "mm", width, height, yUp: true },
-    outlines: outlines.map(({ id, closed, path }) => ({
+    outlines: outlines.map(({ id, closed, path, group, colour, dash }) => ({
       ...{ id, closed, path: pathData(path), rings: [flatten(path)], nodes: path.length },
+      ...(group !== undefined && { group }),
+      ...(colour !== undefined && { colour }),
+      ...(dash !== undefined && { dash }),
     })),
     warnings,
   };
@@ -93,7 +95,7 @@ export function importFile(bytes: Uint8Array, mode: NonNullable<Tracing["mode"]>
     if (bytes.length > FILE_LIMITS.bytes) throw new OutlineError("it is larger than 10 MB");
     // pictures begin with bytes that no text has
     if (bytes[0] === 0x89 || bytes[0] === 0xff) return traced(bytes, mode);
-    return drawn(new TextDecoder().decode(bytes));
+    return drawn(bytes);
   } catch (error) {
     if (error instanceof OutlineError) throw new BadInput([`file: ${error.message}`]);
     throw error;

@@ -87,7 +87,7 @@ function drafted(spec: Spec) {
 }
 
 interface Own {
-  readonly of: Pick<Spec, "form" | "stock" | "settings" | "method" | "sheet">;
+  readonly of: Pick<Spec, "form" | "stock" | "settings" | "method" | "sheet" | "net">;
   readonly setup: ReturnType<typeof setupOf>;
   readonly own: Part;
 }
@@ -96,13 +96,13 @@ const owns = new WeakMap<Spec["contents"], Own>();
 /** The form itself, drafted anew only where something of it has changed: what lies on it is dragged far more often. */
 function ownOf(spec: Spec, form: Form): Own {
   const was = owns.get(spec.contents);
-  const parts = ["form", "stock", "settings", "method", "sheet"] as const;
+  const parts = ["form", "stock", "settings", "method", "sheet", "net"] as const;
   if (was?.own.form === form && parts.every((part) => was.of[part] === spec[part])) return was;
   const setup = setupOf(spec);
-  const { stock, settings, sheet } = spec;
+  const { stock, settings, sheet, net } = spec;
   const contents = packOf(spec.contents);
   const label = (setting: string): string | undefined => labelOf(form, setting);
-  const said = form.draft({ contents, stock, settings, setup, sheet });
+  const said = form.draft({ contents, stock, settings, setup, sheet, net });
   const { outside, grounds } = form;
   const own: Part = {
     ...draftOf(said, { contents, label }),

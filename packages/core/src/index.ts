@@ -30,13 +30,23 @@ export { fitsIn } from "./geometry/fit.ts";
 export * from "./geometry/path.ts";
 export * from "./geometry/point.ts";
 export * from "./model/piece.ts";
+export { NET_NEAR_MM, type OwnNet } from "./model/net.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export { linesIn, SAME_PAPER, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/shared/clearance.ts";
 export { makes, settingsOf, waysOf, type Form, type Ground, type Setup } from "./forms/form.ts";
 export { readSpec, type Problem, type Read } from "./recipe/readSpec.ts";
-export { methodFor, setupOf } from "./recipe/readMethod.ts";
+export {
+  type MachineSetup,
+  machineOf,
+  methodFor,
+  notchIn,
+  rulerOf,
+  setupOf,
+  toolIn,
+  toolTitle,
+} from "./recipe/readMethod.ts";
 export { begun, isUsual, usualOf, usualSettings } from "./recipe/usual.ts";
 export * from "./model/fitting.ts";
 export { type PaperColours, paperColours, poundsOf } from "./catalogue/papers.ts";
@@ -70,7 +80,7 @@ export * from "./formats/project.ts";
 export { fileName, type Canvas, type Format, type WriteOptions } from "./formats/format.ts";
 export { formatById, formats } from "./formats/index.ts";
 export { PDF_PARTS, type PdfPart } from "./formats/print/options.ts";
-export { writeOutlineSvg, writeSvg, yDown } from "./formats/svg.ts";
+export { writeOutlineSvg, writeStrokesSvg, writeSvg, yDown } from "./formats/svg.ts";
 export { inARow } from "./paper/row.ts";
 export { flatPicture } from "./pictures/flat.ts";
 export { inPaths, type PathPicture, type PathShape } from "./pictures/inPaths.ts";
@@ -106,6 +116,20 @@ export { LAP_MM } from "./model/layout.ts";
 export * from "./model/shelf.ts";
 export * from "./asks/onShelf.ts";
 export { readJob } from "./recipe/readJob.ts";
+export { type MachineJob, readMachineJob } from "./recipe/readMachineJob.ts";
+export * from "./asks/job.ts";
+export { jobOn } from "./machine/operations.ts";
+export type * from "./model/job.ts";
+export { MADE } from "./model/job.ts";
+export type { Machine, MachineTool } from "./catalogue/machines.ts";
+export { strokesOnSheets } from "./formats/inRow.ts";
+export { writeDxf } from "./formats/dxf.ts";
+export { writeCutterSvg } from "./formats/cutterSvg.ts";
+export { bySheet, plotOf, toolsOf } from "./formats/plot.ts";
+export { sayStop } from "./words/machine.ts";
+export { correctedBy, stockKey, toolFor, TRIAL_SAID, type TrialSaid, type Way } from "./machine/effort.ts";
+export { type JobAsked, type JobDrawing, type JobMade, pastReach, type Unmade } from "./machine/operations.ts";
+export { TRIAL_PIECE } from "./machine/trial.ts";
 export { alikeSheets, countedOn, restsOf } from "./layout/alike.ts";
 export { GAP_MM, outlinesOf } from "./layout/papers.ts";
 export type { Outlines } from "./geometry/noFit.ts";

@@ -1,5 +1,6 @@
 /** Serves the built app on this machine and nothing else: no file outside its folder, no script but its own. */
 import { existsSync } from "node:fs";
+import { type CutterIs, cutterRoutes } from "./cutter/http.ts";
 import express, { type ErrorRequestHandler, type Express } from "express";
 
 /** Scripts, styles and fonts from here only. Emotion writes style elements, so styles may be inline; nothing may be framed or sent away. */
@@ -19,9 +20,10 @@ const CSP = [
 ].join("; ");
 
 const BODY_LIMIT = "1mb";
+const NO_CUTTER: CutterIs = { cutter: undefined, why: "no cutter is set up here" };
 
-/** @param root folder of the built app, absolute */
-export function createApp(root: string): Express {
+/** @param root folder of the built app, absolute @param cutter what the simulated cutter is at the moment */
+export function createApp(root: string, cutter: () => CutterIs = () => NO_CUTTER): Express {
   if (!existsSync(root)) throw new Error(`the app has not been built: there is no ${root}`);
   const app = express();
   app.disable("x-powered-by");
@@ -34,6 +36,7 @@ export function createApp(root: string): Express {
     });
     next();
   });
+  app.use("/api", cutterRoutes(cutter));
   app.use(express.json({ limit: BODY_LIMIT }));
   app.get("/api/health", (_request, response) => {
     response.json({ ok: true });

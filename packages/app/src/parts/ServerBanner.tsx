@@ -1,8 +1,8 @@
 /** Says that the server has stopped, and watches for it to come back. */
-import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { queries } from "../store/queries.ts";
 import { isKept } from "../store/keeper.ts";
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1 } } });
 const HEALTH_MS = 8_000;
 
 function useServer(): "up" | "down" {

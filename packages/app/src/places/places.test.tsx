@@ -55,7 +55,7 @@ describe("the drawer", () => {
     await maker.click(screen.getByRole("button", { name: "New draft" }));
     await waitFor(() => expect(draftNow().spec.contents.preset).toBe(preset));
     // the maker's own board is measured once, and used from then on
-    expect(draftNow().spec.method.notch).toBe(12);
+    expect(draftNow().spec.method).toMatchObject({ notch: 12 });
   });
 
   it("duplicates, and deletes with a way back", async () => {

@@ -125,7 +125,7 @@ describe("what lists offer", () => {
     await maker.selectOptions(stages().getByLabelText("Tape in hand"), "7.5");
     expect(draftNow().spec.tape).toBe(7.5);
     await maker.click(stages().getByRole("button", { name: /Holder/u }));
-    await maker.selectOptions(stages().getByLabelText("Board"), "own:b");
+    await maker.selectOptions(stages().getByLabelText("Made on"), "own:b");
     expect(draftNow().spec.method).toMatchObject({ own: "b", board: "scoring-millimetre" });
     await maker.selectOptions(stages().getByLabelText("Ruler"), "half-millimetre");
     await maker.click(stages().getByRole("button", { name: /Inside/u }));
@@ -155,6 +155,13 @@ it("a pouch's handle is cut from a paper of the shelf, which the recipe keeps", 
   await ended();
 });
 
+/** The button that puts back what was taken, once a second press is not meant for what stood there before. */
+async function putBackButton(): Promise<HTMLElement> {
+  const button = screen.getByRole("button", { name: "Put it back" });
+  await waitFor(() => expect(button.getAttribute("aria-disabled")).toBeNull());
+  return button;
+}
+
 it("a draft's straight cuts are taken from the shelf and put back, where its sheets are shown", async () => {
   putShelf([OAT]);
   const maker = await visit("/draft/demo-invitation-card/sheets?stage=paper");
@@ -164,7 +171,7 @@ it("a draft's straight cuts are taken from the shelf and put back, where its she
   await screen.findByText(/^Taken from the shelf: 5 sheets/u);
   await waitFor(() => expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 }));
   expect(screen.queryByRole("button", { name: "Keep it" })).toBeNull();
-  await maker.click(screen.getByRole("button", { name: "Put it back" }));
+  await maker.click(await putBackButton());
   await waitFor(() => expect(shelfNow()).toEqual([OAT]));
 });
 
@@ -240,9 +247,12 @@ describe("a run", () => {
     await screen.findByText(/^Taken from the shelf: 5 sheets/u);
     await waitFor(() => expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 }));
     expect(screen.queryByRole("button", { name: "Take it from the shelf" })).toBeNull();
+    // pressed twice, it is not put back by the second press
+    await maker.click(screen.getByRole("button", { name: "Put it back" }));
+    expect(shelfNow().find(({ id }) => id === "oat")).toMatchObject({ left: 0 });
     // what was to be bought for it is what it was before it was taken
     expect(toBuy()).toContain("Nothing to buy");
-    await maker.click(screen.getByRole("button", { name: "Put it back" }));
+    await maker.click(await putBackButton());
     await waitFor(() => expect(shelfNow()).toEqual([OAT]));
     expect(await screen.findByRole("button", { name: "Take it from the shelf" })).toBeDefined();
   });

@@ -13,7 +13,7 @@ import type { OutlineMaking, Tracing } from "@cut-fold/core/outlines";
 import { fileOpen } from "browser-fs-access";
 import { wrap } from "comlink";
 import type { z } from "zod";
-import type { OutlineApi, OutlineRead, OutlinesRead, PictureRead } from "../workers/readOutline.ts";
+import type { NetAsked, NetRead, OutlineApi, OutlineRead, OutlinesRead, PictureRead } from "../workers/readOutline.ts";
 import { hasHoles } from "../needs/forms.ts";
 import { change } from "./openDraft.ts";
 import type { ShelfOutline } from "./kept.ts";
@@ -51,6 +51,9 @@ export const tracePicture = (file: Blob, tracing: Tracing): Promise<PictureRead>
 /** The lines of a drawing. */
 export const readDrawing = (file: Blob): Promise<OutlineRead> => asked<OutlineRead>((api) => api.read(file));
 
+/** A whole net out of a drawing. */
+export const readNet = (file: Blob, net: NetAsked): Promise<NetRead> => asked<NetRead>((api) => api.net(file, net));
+
 /** An outline made of one of the shelf. */
 export const makeOutline = (one: KeptOutline, making: OutlineMaking): Promise<OutlineRead> =>
   asked<OutlineRead>((api) => api.make(plain(one), making));
@@ -62,7 +65,7 @@ export const takeApart = (one: KeptOutline): Promise<OutlinesRead> =>
 const plain = ({ drawn, width, height }: KeptOutline): KeptOutline => ({ drawn, width, height });
 
 /** Whether a file is a drawing of lines, by its name; others are taken for pictures. */
-export const isDrawing = ({ name }: File): boolean => /\.(?:svg|dxf)$/iu.test(name);
+export const isDrawing = ({ name }: File): boolean => /\.(?:svg|dxf|hpgl|plt|hpg)$/iu.test(name);
 
 const nameOf = ({ name }: File): string => name.replace(/\.[^.]*$/u, "").slice(0, 80) || "Outline";
 const kindOf = ({ name }: File): string => (/\.(\w+)$/u.exec(name)?.[1] ?? "file").toUpperCase();
@@ -143,7 +146,7 @@ export async function chooseOutlineFile(): Promise<File | undefined> {
   try {
     return await fileOpen({
       description: "Outlines and pictures",
-      extensions: [".svg", ".dxf", ".png", ".jpg", ".jpeg"],
+      extensions: [".svg", ".dxf", ".hpgl", ".plt", ".png", ".jpg", ".jpeg"],
     });
   } catch (error) {
     if (error instanceof DOMException && error.name === "AbortError") return undefined;

@@ -1,6 +1,8 @@
 /** Reads outlines out of files of unknown origin: what its worker answers. */
-import { boundsOf, flatten, type KeptOutline, mapPath, type Path } from "@cut-fold/core";
+import { boundsOf, flatten, type KeptOutline, mapPath, type OwnNet, type Path, pathData } from "@cut-fold/core";
+import { type GroupRole, groupsOf, netOf, netRole, type NetTold } from "@cut-fold/core/nets";
 import {
+  chainedByKind,
   keptOf,
   MOST_POINTS,
   MOST_SIDE,
@@ -8,8 +10,7 @@ import {
   outlineMade,
   outlinesApart,
   pictureSize,
-  readDxf,
-  readSvg,
+  readDrawing,
   safeWidth,
   FILE_LIMITS,
   leastAcross,
@@ -68,6 +69,34 @@ async function unpacked(file: Blob): Promise<ImageData> {
 
 const turnedUp = (path: Path, height: number): Path => mapPath(path, ([x, y]) => [x, height - y]);
 
+/** What a maker says of a net: which group of lines is what, how near ends were meant to meet (mm), how many times as large it is. */
+export interface NetAsked {
+  readonly roles: Readonly<Record<string, GroupRole>>;
+  readonly near: number;
+  readonly scale?: number;
+}
+
+/** A net as it was found, each part of it as path data (mm, y up), or why there is none, in a sentence. */
+export type NetRead =
+  | {
+      readonly ok: true;
+      readonly groups: readonly {
+        readonly id: string;
+        readonly guess: GroupRole;
+        readonly count: number;
+        readonly d: string;
+      }[];
+      readonly pieces: readonly {
+        readonly panels: readonly { readonly id: string; readonly d: string }[];
+        readonly folds: number;
+        readonly cuts: number;
+      }[];
+      readonly told: readonly NetTold[];
+      readonly lines: OwnNet["lines"];
+      readonly warnings: readonly string[];
+    }
+  | { readonly ok: false; readonly why: string };
+
 export const outlineApi = {
   make(one: KeptOutline, making: OutlineMaking): OutlineRead {
     try {
@@ -83,12 +112,45 @@ export const outlineApi = {
   async read(file: Blob): Promise<OutlineRead> {
     if (file.size > FILE_LIMITS.bytes) return tooLarge;
     try {
-      const text = await file.text();
-      const read = text.trimStart().startsWith("<") ? readSvg(text) : readDxf(text);
+      const read = readDrawing(new Uint8Array(await file.arrayBuffer()));
       return { ok: true, outline: keptOf(read), warnings: read.warnings };
     } catch (error) {
       if (error instanceof OutlineError) return { ok: false, why: `This file cannot be read: ${error.message}.` };
-      return { ok: false, why: "This file cannot be read: it is neither SVG nor DXF, or it is damaged." };
+      return { ok: false, why: "This file cannot be read: it is neither SVG, DXF nor HPGL, or it is damaged." };
+    }
+  },
+
+  /** A whole net out of a drawing. @param asked what the maker says of it; as it is guessed where nothing is said */
+  async net(file: Blob, asked: NetAsked): Promise<NetRead> {
+    if (file.size > FILE_LIMITS.bytes) return tooLarge;
+    try {
+      const { outlines, warnings } = readDrawing(new Uint8Array(await file.arrayBuffer()), chainedByKind);
+      const groups = groupsOf(outlines);
+      const scale = asked.scale ?? 1;
+      const lines = groups.flatMap(({ id, lines: own, guess }) => {
+        const said = netRole(asked.roles[id] ?? guess);
+        return said
+          ? own.map(({ path }) => ({ ...said, path: mapPath(path, ([x, y]) => [x * scale, y * scale]) }))
+          : [];
+      });
+      const { pieces, told } = netOf(lines, asked.near);
+      return {
+        ok: true,
+        groups: groups.map(({ id, lines: own, guess }) => ({
+          ...{ id, guess, count: own.length },
+          d: own.map(({ path }) => pathData(mapPath(path, ([x, y]) => [x * scale, y * scale]))).join(""),
+        })),
+        pieces: pieces.map(({ panels, folds, cuts }) => ({
+          panels: panels.map(({ id, outline }) => ({ id, d: pathData(outline) })),
+          ...{ folds: folds.length, cuts: cuts.length },
+        })),
+        told,
+        lines: lines.map(({ role, fold, path }) => ({ role, ...(fold && { fold }), d: pathData(path) })),
+        warnings,
+      };
+    } catch (error) {
+      if (error instanceof OutlineError) return { ok: false, why: `This file cannot be read: ${error.message}.` };
+      return { ok: false, why: "This file cannot be read: it is neither SVG, DXF nor HPGL, or it is damaged." };
     }
   },
 

@@ -58,7 +58,7 @@ export interface Run {
   readonly items: readonly RunItem[];
   readonly inHand: readonly InHand[];
   /** a mat, or a machine's reach, that each sheet is laid in to be cut */
-  readonly mat?: (Size & { readonly id: string }) | undefined;
+  readonly mat?: (Size & { readonly id: string; readonly margin?: number }) | undefined;
 }
 
 /** The job of a run: outlines laid free; where a paper's fibres are known, pieces keep to them. */
@@ -67,7 +67,7 @@ export const jobFor = ({ items, inHand, mat }: Run): LayoutJob => ({
   items: items.map(({ name: _, ...item }) => ({ ...item, grain: item.spec.stock.grain !== undefined })),
   inHand,
   ...(mat && { mat }),
-  ...{ margin: 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },
+  ...{ margin: mat?.margin ?? 0, turn: "any", grain: false, fixed: [], obstacles: [], groups: [] },
   ...{ kind: "nest", seed: 1 },
 });
 

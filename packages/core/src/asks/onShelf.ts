@@ -2,6 +2,7 @@
  * What of the maker's shelf a recipe uses, what a run is cut from and has to be bought for it, and how a run is taken off the
  * shelf: once, and back again.
  */
+import { catalogue } from "../catalogue/index.ts";
 import { find } from "../catalogue/entry.ts";
 import { stocks } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
@@ -17,9 +18,10 @@ import {
   type ShelfPaper,
   type Taking,
 } from "../model/shelf.ts";
-import { SHEET_MM, type Spec, type Stock, stockIn } from "../model/spec.ts";
+import { type Correction, MOST_CORRECTIONS, SHEET_MM, type Spec, type Stock, stockIn } from "../model/spec.ts";
 import type { PartsChange } from "../recipe/change.ts";
 import { AS_MANY } from "../recipe/readJob.ts";
+import { machineOf, type MachineSetup } from "../recipe/readMethod.ts";
 import { record } from "../recipe/reader.ts";
 
 /** Entries of some kinds, as a list offers them. */
@@ -75,6 +77,42 @@ export const chooseContents = ({ id, title, width, height, thickness }: OnShelf<
 export const chooseBoard = ({ id, method, board, ruler, notch }: OnShelf<"board">): PartsChange => ({
   method: { own: id, kind: method, board, ruler, notch },
 });
+
+/** The same of a machine of the shelf: what test cuts have shown comes with it. */
+export const chooseMachine = ({ id, like, width, height, fixes }: OnShelf<"machine">): PartsChange => ({
+  method: {
+    ...{ own: id, kind: "machine", machine: likeOf({ like, width, height }), width, length: height, mat: undefined },
+    fixes: fixes && fixes.length > 0 ? fixes : undefined,
+  },
+});
+
+/** The kind of the catalogue that a machine is: as it says, else the narrowest that reaches as far. */
+export const likeOf = ({ like, width }: Pick<OnShelf<"machine">, "like" | "width" | "height">): string => {
+  const known = catalogue.machines.find(({ id }) => id === like);
+  const reaches = [...catalogue.machines].sort((a, b) => a.width - b.width).find((m) => m.width >= width - 20);
+  return (known ?? reaches ?? catalogue.machines[0])?.id ?? "";
+};
+
+/** A machine of the shelf, or one of the catalogue: as far as it reaches, and what test cuts have shown on it. */
+export function machineFor(
+  chosen: string,
+  shelf: readonly ShelfEntry[],
+): (MachineSetup & { readonly own?: OnShelf<"machine">; readonly fixes: readonly Correction[] }) | undefined {
+  const own = ofKind(shelf, "machine").find(({ id }) => id === chosen);
+  const known = catalogue.machines.find(({ id }) => id === (own ? likeOf(own) : chosen));
+  if (!known) return undefined;
+  const reach = own ? { width: own.width, length: own.height } : {};
+  const setup = machineOf({ kind: "machine", machine: known.id, ...reach });
+  return { ...setup, ...(own && { own }), fixes: own?.fixes ?? [] };
+}
+
+/** The machine of the shelf with what a test cut has shown of a paper and a tool, in the place of what it had. */
+export function withCorrection(own: OnShelf<"machine">, fix: Correction): OnShelf<"machine"> {
+  const others = (own.fixes ?? []).filter(({ stock, tool }) => stock !== fix.stock || tool !== fix.tool);
+  const isNone = fix.pressure === 0 && fix.passes === 0 && fix.speed === 0;
+  const fixes = [...others, ...(isNone ? [] : [fix])].slice(-MOST_CORRECTIONS);
+  return { ...own, fixes: fixes.length > 0 ? fixes : undefined };
+}
 
 const OFFCUT = "offcut:";
 const PAPER = "paper:";

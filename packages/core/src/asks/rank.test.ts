@@ -36,9 +36,9 @@ describe("ranking", () => {
 
   it("keeps the ruler's unit when another board is needed", () => {
     const inches = ask({ method: { board: "eighth-inch" } }).find((r) => r.form === "side-seam-envelope");
-    expect(inches?.spec.method.board).toBe("scoring-eighth");
+    expect(inches?.spec.method).toMatchObject({ board: "scoring-eighth" });
     const metric = ask({ method: { board: "one-millimetre" } }).find((r) => r.form === "side-seam-envelope");
-    expect(metric?.spec.method.board).toBe("scoring-millimetre");
+    expect(metric?.spec.method).toMatchObject({ board: "scoring-millimetre" });
   });
 
   it("says which ones have something in the way", () => {

@@ -6,6 +6,7 @@ import { tableCells, tableSize } from "./table.ts";
 import { cardPile, insidePile } from "./pile.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
+import { toolIn } from "../recipe/readMethod.ts";
 
 describe("every form for every card", () => {
   it("has one cell for each, the same as that form's own chart says", () => {
@@ -16,7 +17,7 @@ describe("every form for every card", () => {
     if (!chart.ok) throw new Error("no chart");
     const column = cells.filter((c) => c.form === "pointed-envelope");
     expect(column.map((c) => c.blank)).toEqual(chart.rows.map((r) => r.blank));
-    expect(new Set(cells.map((c) => c.spec.method.board))).toEqual(new Set(["one-millimetre", "scoring-millimetre"]));
+    expect(new Set(cells.map((c) => toolIn(c.spec.method)))).toEqual(new Set(["one-millimetre", "scoring-millimetre"]));
   });
 
   it("reads inches where inches are asked for, and can be stopped at any cell", () => {

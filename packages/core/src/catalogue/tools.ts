@@ -1,4 +1,5 @@
 import { inches, type Entry } from "./entry.ts";
+import type { Machine } from "./machines.ts";
 
 /** A 45° punch board: a fence with a ruler, a punch at its zero, a score groove and a guide at 45° from the punch. */
 export interface PunchBoard extends Entry {
@@ -24,7 +25,7 @@ export interface ScoringBoard extends Entry {
 /** A board to score on, with what its maker's ruler and stops allow. */
 export type Board = PunchBoard | ScoringBoard;
 /** Anything a draft is made with. */
-export type Tool = Board;
+export type Tool = Board | Machine;
 
 /** Measured on one board: the notch's vertex stands 10.7 mm inside the edge. Calibrate your own. */
 export const COMMON_NOTCH_MM = 10.7;

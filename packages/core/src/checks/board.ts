@@ -24,6 +24,8 @@ export const board: Check = {
       // paper that is only cut needs no board
       if (!part.form) return [];
       const own = piecesIn(part, { pieces });
+      // a machine has no ruler that ends: what it cannot reach is told of its mat
+      if (tool.kind === "machine") return [];
       if (tool.kind === "punch-board")
         return own.filter((p) => p.id === part.main).flatMap((p) => onPunchBoard(part, p));
       return own.flatMap((piece): Finding[] => {

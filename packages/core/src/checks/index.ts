@@ -7,8 +7,10 @@ import { closed } from "./closed.ts";
 import { fineCuts } from "./fineCuts.ts";
 import { fitting } from "./fitting.ts";
 import { gap } from "./gap.ts";
+import { mat } from "./mat.ts";
 import { hole } from "./hole.ts";
 import { honoured } from "./honoured.ts";
+import { meets } from "./meets.ts";
 import { motion } from "./motion.ts";
 import { overlap } from "./overlap.ts";
 import { refused } from "./refused.ts";
@@ -23,7 +25,9 @@ export const checks: readonly Check[] = [
   gap,
   overlap,
   covering,
+  meets,
   board,
+  mat,
   sheet,
   refused,
   honoured,

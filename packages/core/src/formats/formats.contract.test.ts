@@ -15,10 +15,13 @@ import { SaxesParser } from "saxes";
 import { afterAll, describe, expect, it } from "vitest";
 import { eachNamed } from "../asks/each.ts";
 import { forms } from "../forms/all.ts";
-import { boundsOf, flattenTo, type Path } from "../geometry/path.ts";
+import { boundsOf, flattenTo, type Path, placePath } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { paperNeed } from "../layout/paperNeed.ts";
 import { inARow } from "../paper/row.ts";
+import { apart, cutPlot } from "../cutter/index.ts";
+import { isMade } from "../model/job.ts";
+import { readDxf, readSvg } from "../outlines/index.ts";
 import { lackWords } from "../words/lacks.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
@@ -95,15 +98,35 @@ const SAMPLES = [
   ],
 ] as const;
 
+interface RowStroke {
+  readonly id: string;
+  readonly role: string;
+  readonly behind: boolean;
+  readonly closed: boolean;
+  readonly path: Path;
+}
+
+/** Points of a line, the first again where it is closed. */
+function ringOf(line: Path, closed: boolean): readonly Point[] {
+  const points = flattenTo(line, 0.0005);
+  const [first] = points;
+  return closed && first ? [...points, first] : points;
+}
+
 /** Strokes of all pieces as they stand in a row, x right, y up from the lower left. */
-const inRow = ({ pieces }: Written): readonly { readonly id: string; readonly path: Path }[] =>
+const inRow = ({ pieces }: Written): readonly RowStroke[] =>
   inARow(pieces.filter((p) => p.within === undefined)).placed.flatMap(({ piece, x }) =>
     [
-      ...piece.outline.map((line, i) => ({ id: i === 0 ? "outline" : `hole-${String(i)}`, path: line })),
+      ...piece.outline.map((line, i) => ({
+        ...{ id: i === 0 ? "outline" : `hole-${String(i)}`, role: "cut", face: "front", path: line },
+      })),
       ...piece.lines,
-    ].map(({ id, path: line }) => ({
+    ].map(({ id, role, face, path: line }) => ({
+      role,
+      behind: face === "back",
+      closed: distance(line[0]?.from ?? [0, 0], line.at(-1)?.to ?? [1, 0]) < 1e-6,
       id: `${piece.id}-${id}`.replaceAll("/", "."),
-      path: line.map((s) => ({ ...s, from: [s.from[0] + x, s.from[1]] as const, to: [s.to[0] + x, s.to[1]] as const })),
+      path: placePath(line, { x, y: 0, rotation: 0, flip: false }),
     })),
   );
 
@@ -144,6 +167,52 @@ const readers: Readonly<Record<string, Reader>> = {
       const ends = read.get(id) ?? [];
       for (const p of endsOf(own)) expect(Math.min(...ends.map((q) => distance(p, q))), id).toBeLessThan(READ_BACK_MM);
     }
+  },
+  /** Cubics and lines alone: every end is where it was, and no command that a machine's program stumbles over. */
+  "cutter-svg"(data, what) {
+    const text = String(data);
+    expect(text).not.toMatch(/transform=|dasharray|<text|<use|\bd="[^"]*[AQSTHVmlc]/u);
+    const { outlines } = readSvg(text);
+    const strokes = inRow(what).filter(({ role }) => isMade(role));
+    const read = outlines.map(({ path: own, closed }) => ringOf(own, closed));
+    const off = apart(
+      strokes.map(({ path: own }) => flattenTo(own, 0.0005)),
+      read,
+    );
+    expect(off.there).toBeLessThan(READ_BACK_MM);
+    // what lies inside is cut before what it lies in
+    const cuts = [...text.matchAll(/id="([^"]+-(?:outline|hole-\d+))"/gu)].map(([, id = ""]) => id);
+    for (const hole of cuts.filter((id) => /hole-\d+$/u.test(id)))
+      expect(cuts.indexOf(hole)).toBeLessThan(cuts.indexOf(hole.replace(/hole-\d+$/u, "outline")));
+  },
+  /** By the reader of drawings from elsewhere, which knows splines and bulges from the reference alone. */
+  dxf(data, what) {
+    const { outlines, warnings } = readDxf(String(data), (all) => [...all]);
+    expect(warnings).toEqual([]);
+    const layers: Readonly<Record<string, string>> = { SCORE_VALLEY: "score", SCORE_MOUNTAIN: "score" };
+    for (const role of ["cut", "score", "perforate", "pen", "foil"]) {
+      const drawn = inRow(what).filter((stroke) => stroke.role === role);
+      const read = outlines.filter(({ group = "" }) => (layers[group] ?? group.toLowerCase()) === role);
+      const off = apart(
+        drawn.map(({ path: own, closed }) => ringOf(own, closed)),
+        read.map(({ path: own, closed }) => ringOf(own, closed)),
+      );
+      expect(Math.max(off.there, drawn.length > 0 ? off.back : 0), role).toBeLessThan(0.003);
+    }
+  },
+  /** By the simulated cutter; a perforation lies on its line, its ties left out. */
+  hpgl(data, what) {
+    const { paths, faults, warnings } = cutPlot(String(data));
+    expect([faults, warnings]).toEqual([[], []]);
+    const strokes = inRow(what).filter(({ role, behind }) => isMade(role) && !behind);
+    const drawn = strokes.map(({ path: own, closed }) => ringOf(own, closed));
+    const whole = strokes
+      .filter(({ role }) => role !== "perforate")
+      .map(({ path: own, closed }) => ringOf(own, closed));
+    const read = paths.map(({ points }) => points);
+    expect(apart(whole, read).there).toBeLessThan(READ_BACK_MM + 0.0005);
+    if (!what.pieces.some(({ lines }) => lines.some((l) => l.face === "back")))
+      expect(apart(read, drawn).there).toBeLessThan(READ_BACK_MM + 0.0005);
   },
   /** Poppler turns the page into SVG: its paths are in points from the upper left. */
   pdf(data, what) {

@@ -10,7 +10,7 @@ import { MM_PER } from "../units/length.ts";
 import type { Brush, Canvas, Format, WriteOptions } from "./format.ts";
 import { INK } from "./print/ink.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
-import { cutByItself } from "./svg.ts";
+import { cutByItself } from "./inRow.ts";
 import { isBehind, withTurned } from "./turned.ts";
 
 /** Dots in an inch: as sharp as a good printer needs. */

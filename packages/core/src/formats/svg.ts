@@ -6,11 +6,10 @@
 import { figure, type Path, pathData, type Segment } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
-import { inARow } from "../paper/row.ts";
 import { type KeptOutline, loopsOf } from "../outlines/outline.ts";
 import type { Format } from "./format.ts";
-import { isBehind, withTurned } from "./turned.ts";
-import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
+import { type Strokes, strokesInRow } from "./inRow.ts";
+import { dashOf, WEIGHT_MM } from "./strokes.ts";
 
 const ESCAPES: Readonly<Record<string, string>> = {
   "&": "&amp;",
@@ -28,9 +27,6 @@ export const escapeXml = (text: string): string =>
     .filter((sign) => !isForbidden(sign))
     .map((sign) => ESCAPES[sign] ?? sign)
     .join("");
-
-/** Pieces that are cut by themselves: what drops out of another is cut with it, and a machine would cut it twice. */
-export const cutByItself = ({ within }: Piece): boolean => within === undefined;
 
 /** A path with y down: mirrored about the line y = `height`. */
 export function yDown(path: Path, dx: number, height: number): Path {
@@ -50,20 +46,9 @@ export function yDown(path: Path, dx: number, height: number): Path {
 }
 
 /** An id as XML allows it: a piece of a fitting is named with its fitting, `note/envelope`, and no name holds a slash. */
-const xmlId = (id: string): string => id.replaceAll("/", ".");
+export const xmlId = (id: string): string => id.replaceAll("/", ".");
 
 const data = (path: Path, dx: number, height: number): string => pathData(yDown(path, dx, height));
-
-interface DrawnStroke {
-  readonly role: StrokeRole;
-  readonly piece: string;
-  readonly id: string;
-  readonly d: string;
-  /** made on the other face of the paper */
-  readonly behind?: boolean;
-  /** printed letters are filled within */
-  readonly filled?: boolean;
-}
 
 /** Writes an outline as SVG text: one path, its holes with it. */
 export function writeOutlineSvg({ drawn, width, height }: KeptOutline, title: string): string {
@@ -80,29 +65,11 @@ export function writeOutlineSvg({ drawn, width, height }: KeptOutline, title: st
 }
 
 /** Writes pieces as SVG text, side by side. */
-export function writeSvg(pieces: readonly Piece[], title: string): string {
-  const both = withTurned(pieces.filter(cutByItself));
-  const { placed, width, height } = inARow(both.map(({ piece }) => piece));
-  const drawn: DrawnStroke[] = placed.flatMap(({ piece, x }, n) => [
-    ...piece.outline.map((path, i): DrawnStroke => ({
-      // turned over it is there to be laid on, and has been cut
-      role: both[n]?.isTurned ? "guide" : "cut",
-      piece: piece.id,
-      id: i === 0 ? "outline" : `hole-${String(i)}`,
-      behind: both[n]?.isTurned === true,
-      d: data(path, x, height),
-    })),
-    ...piece.lines
-      .filter((line) => !isBehind(line))
-      .map((stroke): DrawnStroke => ({
-        role: stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role,
-        piece: piece.id,
-        id: stroke.id,
-        d: data(stroke.path, x, height),
-        behind: both[n]?.isTurned === true || stroke.face === "back",
-        filled: stroke.filled === true,
-      })),
-  ]);
+export const writeSvg = (pieces: readonly Piece[], title: string): string =>
+  writeStrokesSvg(strokesInRow(pieces), title);
+
+/** Writes strokes as SVG text. */
+export function writeStrokesSvg({ strokes: drawn, width, height }: Strokes, title: string): string {
   const roles = [...new Set(drawn.map((d) => d.role))];
   const groups = roles.map((role) => {
     const dash = dashOf(role);
@@ -110,7 +77,7 @@ export function writeSvg(pieces: readonly Piece[], title: string): string {
       .filter((d) => d.role === role)
       .map(
         (d) =>
-          `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}"${d.behind ? ' data-face="back"' : ""}${d.filled ? ' fill="#1d2a44" stroke="none"' : ""} d="${d.d}"/>`,
+          `    <path id="${xmlId(`${d.piece}-${d.id}`)}" data-piece="${d.piece}"${d.behind ? ' data-face="back"' : ""}${d.filled ? ' fill="#1d2a44" stroke="none"' : ""} d="${data(d.path, 0, height)}"/>`,
       );
     return [
       `  <g id="${role}" data-role="${role === "valley" || role === "mountain" ? "score" : role}" stroke-width="${String(WEIGHT_MM[role])}"${dash ? ` stroke-dasharray="${dash.join(" ")}"` : ""}>`,

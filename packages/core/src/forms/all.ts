@@ -5,4 +5,5 @@ import { formIds, loadForms } from "./index.ts";
 /** Every form, in the order they are listed. */
 export const forms = await loadForms(formIds);
 
+await loadForms(["own-net"]);
 await loadTypefaces();

@@ -1,8 +1,9 @@
 import type { z } from "zod";
 import type { Tool } from "../catalogue/tools.ts";
+import type { OwnNet } from "../model/net.ts";
 import type { Face } from "../model/piece.ts";
 import { settingMeta } from "../model/setting.ts";
-import type { Contents, MethodKind, Purpose, Side, Stock } from "../model/spec.ts";
+import type { BoardKind, Contents, MethodKind, Purpose, Side, Stock } from "../model/spec.ts";
 import type { Said } from "../paper/said.ts";
 
 /** The tools a draft is made with: what they can measure and where they mark. */
@@ -20,6 +21,8 @@ export interface DraftInput<S = Readonly<Record<string, unknown>>> {
   readonly stock: Stock;
   readonly settings: S;
   readonly setup: Setup;
+  /** the net that it is drawn from, for a form of the maker's own */
+  readonly net?: OwnNet | undefined;
   /** the sheet in hand, where the maker has said: forms that can be cut in two ways look at it */
   readonly sheet?: { readonly width: number; readonly height: number } | undefined;
 }
@@ -53,14 +56,20 @@ export interface Variant {
   ) => Readonly<Record<string, string | number | boolean>>;
 }
 
+/** A net as its form reads it: what is wrong with it and where, or the contents that go with it, mm. */
+export interface NetRead {
+  readonly wrong?: { readonly field: string; readonly wants: string };
+  readonly contents?: { readonly width: string; readonly height: string; readonly thickness: string };
+}
+
 /** One kind of holder, card or part: a file in `forms/`. */
 export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly id: string;
   readonly title: string;
   readonly purpose: Purpose;
   readonly about: string;
-  /** the boards it can be made on, the usual one first; the scoring board unless said */
-  readonly boards?: readonly MethodKind[];
+  /** the boards it can be made on, the usual one first; the scoring board unless said. A machine makes any */
+  readonly boards?: readonly BoardKind[];
   readonly settings: S;
   /** the face that is outside when it is finished: envelopes are drawn from the inside, cards from the outside */
   readonly outside: Face;
@@ -80,6 +89,10 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly walled?: { readonly setting: string; readonly as: string };
   /** heaviest stock that folds cleanly here, g/m² */
   readonly heaviest: number;
+  /** of a form that is drawn from a net: what is wrong with one, or what goes with it where nobody has said */
+  readonly ofNet?: (net: OwnNet) => NetRead;
+  /** the same net so many times as large: it is never stretched one way */
+  readonly scaled?: (net: OwnNet, by: number) => OwnNet;
   draft(input: DraftInput<z.output<S>>): Said;
 }
 
@@ -89,8 +102,11 @@ export type InputOf<S extends z.ZodType> = DraftInput<z.output<S>>;
 /** What the maker has set, or what is usual where that is left to the form. */
 export const unlessSet = (asked: number | "auto", usual: number): number => (asked === "auto" ? usual : asked);
 
-/** The ways a form can be made, the usual one first. */
-export const waysOf = ({ boards = ["scoring-board"] }: Pick<Form, "boards">): readonly MethodKind[] => boards;
+/** The ways a form can be made, the usual one first; a machine goes along any line. */
+export const waysOf = ({ boards = ["scoring-board"] }: Pick<Form, "boards">): readonly MethodKind[] => [
+  ...boards,
+  "machine",
+];
 
 /** Whether a form can be made that way. */
 export const makes = (form: Pick<Form, "boards">, kind: MethodKind): boolean => waysOf(form).includes(kind);

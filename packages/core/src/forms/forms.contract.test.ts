@@ -13,7 +13,7 @@ import { endsOfSetting, randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import { LEAST_PLAY_MM } from "./shared/clearance.ts";
 import { forms } from "./all.ts";
 import { valueAt } from "../recipe/change.ts";
-import { setupOf } from "../recipe/readMethod.ts";
+import { notchIn, setupOf } from "../recipe/readMethod.ts";
 
 const RUNS = runs(100);
 
@@ -109,7 +109,10 @@ describe.each(forms.map((form) => [form.id, form] as const))("%s", (_, form) => 
           contents: { width: width / 25.4, height: height / 25.4, thickness: `${String(thickness)} mm` },
           stock: { ...spec.stock, caliper: spec.stock.caliper / 25.4 },
           settings,
-          method: { ...spec.method, ...(spec.method.notch !== undefined && { notch: spec.method.notch / 25.4 }) },
+          method: {
+            ...spec.method,
+            ...(notchIn(spec.method) !== undefined && { notch: (notchIn(spec.method) ?? 0) / 25.4 }),
+          },
         });
         const [a, b] = [solve(spec), solve(again)];
         a.pieces.forEach((piece, i) => {

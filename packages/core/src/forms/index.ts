@@ -31,8 +31,10 @@ const loaders: Readonly<Record<string, () => Promise<Form>>> = {
   "closure-tab": () => import("./closureTab.ts").then((m) => m.closureTab),
   mask: () => import("./mask.ts").then((m) => m.mask),
 };
+/** Forms that are drafted from something of the maker's own, and offered nowhere. */
+const others: typeof loaders = { "own-net": () => import("./ownNet.ts").then((m) => m.ownNetForm) };
 const loaderOf = (id: string): (() => Promise<Form>) | undefined =>
-  Object.hasOwn(loaders, id) ? loaders[id] : undefined;
+  Object.hasOwn(loaders, id) ? loaders[id] : Object.hasOwn(others, id) ? others[id] : undefined;
 
 /** The ids of all forms, in the order they are listed. */
 export const formIds: readonly string[] = Object.keys(loaders);

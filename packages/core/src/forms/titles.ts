@@ -1,5 +1,6 @@
 /** What forms are called: known of each before its file has come. */
 export const FORM_TITLES = {
+  "own-net": "Net of your own",
   "square-blank-envelope": "Square-blank envelope",
   "side-seam-envelope": "Side-seam envelope",
   "pointed-envelope": "Pointed envelope",

@@ -46,8 +46,11 @@ export function foldStep(
   folding: readonly InPiece<Fold>[],
   glued: readonly InPiece<Glue>[] = [],
 ): StepSaid {
-  const round = glued.length > 0 && isRound(folding);
-  const moved = folding.map(([p, f]) => nameOf(p, f.panels[1]));
+  // what closes by itself is made with the others, and not told
+  const moving = folding.filter(([, f]) => !f.closes);
+  const told = moving.length > 0 ? moving : folding;
+  const round = glued.length > 0 && isRound(told);
+  const moved = told.map(([p, f]) => nameOf(p, f.panels[1]));
   const pressed = [...new Set(glued.map(([piece, g]) => nameOf(piece, g.panel)))];
   const [seam] = glued;
   const press = seam && {
@@ -60,7 +63,7 @@ export function foldStep(
   return {
     kind: "fold",
     code: round ? "fold-round" : "fold",
-    facts: { ...(round ? { flaps: listedOnce(moved) } : clausesOf(folding, glued.length > 0)), ...press },
+    facts: { ...(round ? { flaps: listedOnce(moved) } : clausesOf(told, glued.length > 0)), ...press },
     does: folding.flatMap(([piece, f]) => deeds("fold", piece, [f.id])),
     scene: onTable(
       bench,

@@ -1,12 +1,13 @@
 /** Every way of making there is, and the steps of a whole draft. */
 import type { MethodKind } from "../model/spec.ts";
 import { assemblySteps } from "./assembly.ts";
+import { machine } from "./machine/index.ts";
 import type { Method, StepDraft } from "./method.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { punchBoard } from "./punchBoard.ts";
 import { scoringBoard } from "./scoringBoard.ts";
 
-const methods: readonly Method[] = [punchBoard, scoringBoard];
+const methods: readonly Method[] = [punchBoard, scoringBoard, machine];
 
 /** The method of this kind. @throws when a kind was declared and never written: a mistake of ours */
 export function methodOf(kind: MethodKind): Method {

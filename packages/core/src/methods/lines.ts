@@ -2,7 +2,7 @@
 import type { Part } from "../fittings/laid.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { flatten, holds, pointAt } from "../geometry/path.ts";
-import type { Piece } from "../model/piece.ts";
+import type { Piece, Stroke } from "../model/piece.ts";
 import { callings } from "./callings.ts";
 import { deeds, idIn, type StepSaid } from "./method.ts";
 import { flatOnTable, listed } from "./scene.ts";
@@ -16,11 +16,17 @@ const ALONG_LINES = [
   { role: "perforate", kind: "slit", code: "perforate-lines" },
 ] as const;
 
-/** The steps that draw on a piece; `done` grows by them. */
-export function alongLines(making: Whole, part: Part, piece: Piece, done: string[]): StepSaid[] {
+/** The steps that draw on a piece; `done` grows by them. @param roles what of it is drawn: all, unless said */
+export function alongLines(
+  making: Whole,
+  part: Part,
+  piece: Piece,
+  done: string[],
+  roles: readonly Stroke["role"][] = ALONG_LINES.map(({ role }) => role),
+): StepSaid[] {
   const { outside } = part;
   const main = piece.id === part.main && piece.folds.length > 0;
-  return ALONG_LINES.flatMap(({ role, kind, code }) =>
+  return ALONG_LINES.filter(({ role }) => roles.includes(role)).flatMap(({ role, kind, code }) =>
     (["front", "back"] as const).flatMap((face): StepSaid[] => {
       const strokes = (piece.strokes ?? []).filter(
         (s) => s.role === role && (s.face ?? "front") === face && s.foots === undefined,

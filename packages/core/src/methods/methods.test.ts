@@ -8,6 +8,7 @@ import { catalogue } from "../catalogue/index.ts";
 import { forms } from "../forms/all.ts";
 import type { Line } from "../geometry/path.ts";
 import { type Point, turn } from "../geometry/point.ts";
+import { notchIn, toolIn } from "../recipe/readMethod.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
 import { makes } from "../forms/form.ts";
@@ -121,7 +122,7 @@ describe("punch board", () => {
         const piece = s.pieces[0];
         if (!piece) throw new Error("no piece");
         const common = catalogue.boards.find((b) => b.kind === "punch-board");
-        const depth = spec.method.notch ?? (common?.kind === "punch-board" ? common.notch : 0);
+        const depth = notchIn(spec.method) ?? (common?.kind === "punch-board" ? common.notch : 0);
         const board = new PunchBoard(piece.blank.width, depth);
         board.follow(s.steps);
         expect(s.steps.filter((x) => x.kind === "punch" && x.measure !== undefined)).toHaveLength(1);
@@ -252,7 +253,7 @@ describe("scoring board", () => {
             // ascending from the stop, and on a mark of the ruler
             if (step.code === "score-on") expect(step.measure).toBeGreaterThanOrEqual(last);
             last = step.measure ?? 0;
-            const reach = catalogue.boards.find((b) => b.id === spec.method.board)?.reach ?? 0;
+            const reach = catalogue.boards.find((b) => b.id === toolIn(spec.method))?.reach ?? 0;
             if (!s.findings.some((f) => f.code === "too-long")) expect(last).toBeLessThanOrEqual(reach + 1e-6);
             expect(Math.abs(last / s.grid - Math.round(last / s.grid))).toBeLessThan(1e-6);
             // the picture lays the score where the groove is: at the measure to the right of the stop

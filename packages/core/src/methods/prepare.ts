@@ -133,10 +133,11 @@ const lines = (folds: readonly Fold[]): number =>
   folds.filter((fold, i) => !folds.slice(0, i).some((known) => !fold.path && !known.path && inLine(fold, known)))
     .length;
 
-/** Every score folded once and opened again; curved ones are bent between the fingers. What is there already is creased. */
-export function creaseSteps(piece: Piece): StepSaid[] {
+/** Every score folded once and opened again; curved ones are bent between the fingers. What is there already is creased. @param isCutFlat whatever its two halves are: a machine cuts both */
+export function creaseSteps(piece: Piece, isCutFlat = false): StepSaid[] {
   // cut while it lies folded it is creased by then
-  const scores = piece.bought || (piece.cutFolded && shapingOf(piece).shaped) ? [] : scoresOf(piece);
+  const isCreased = !isCutFlat && piece.cutFolded && shapingOf(piece).shaped;
+  const scores = piece.bought || isCreased ? [] : scoresOf(piece);
   const of = (code: string, folds: readonly Fold[]): StepSaid[] =>
     folds.length === 0
       ? []

@@ -68,6 +68,9 @@ function readingsOf(piece: Piece, reach: number): StopReading[] {
   return [...found.values()].sort((a, b) => STOPS.indexOf(a.stop) - STOPS.indexOf(b.stop) || a.measure - b.measure);
 }
 
+/** mm that a board reads from its stop: a machine is none, and has no end. */
+const reachOf = ({ setup: { tool } }: Part): number => (tool.kind === "machine" ? Infinity : tool.reach);
+
 /** How the sheet is turned from one edge at the stop to another. */
 function turnBetween(from: Stop, to: Stop): string {
   const left = (TURNED[to] - TURNED[from] + 360) % 360;
@@ -117,7 +120,7 @@ function scoreSteps(making: Whole, part: Part, piece: Piece): StepSaid[] {
       folded: 0,
     }) as const;
   let at: Stop | undefined;
-  for (const { stop, measure, folds } of readingsOf(piece, part.setup.tool.reach)) {
+  for (const { stop, measure, folds } of readingsOf(piece, reachOf(part))) {
     if (at !== undefined && at !== stop) {
       const facts = { edge: stop };
       steps.push({ kind: "turn", code: turnBetween(at, stop), facts, does: [], scene: onBoard(stop, []) });

@@ -42,6 +42,8 @@ export interface Fold {
   readonly level?: number;
   /** the paper simply bends there: nothing is scored */
   readonly slack?: true;
+  /** it joins panels that others join already, and closes by itself: it moves nothing */
+  readonly closes?: true;
 }
 
 /** Towards the drawn face, or away from it; a fold that lies open in the end, and opens and closes later, is a valley. */

@@ -4,10 +4,12 @@
  */
 import { z } from "zod";
 import {
+  boardKinds,
   CALIPER_MM,
   colourSchema,
+  correctionSchema,
   GRAINS,
-  methodKinds,
+  MOST_CORRECTIONS,
   NOTCH_MM,
   ownId,
   SHEET_MM,
@@ -60,14 +62,23 @@ export const shelfOffcutSchema = z.strictObject({
   left: left.min(1),
 });
 
-/** A mat, or a machine without one: what can be cut on it. */
-const matSchema = z.strictObject({ kind: z.enum(["mat", "machine"]), ...named, ...sheet });
+/** A mat: what can be cut on it. */
+const matSchema = z.strictObject({ kind: z.literal("mat"), ...named, ...sheet });
+
+/** A machine: how far it reaches, which kind of the catalogue it is, and what test cuts have shown. */
+const machineSchema = z.strictObject({
+  kind: z.literal("machine"),
+  ...named,
+  ...sheet,
+  like: z.string().max(60).optional(),
+  fixes: z.array(correctionSchema).max(MOST_CORRECTIONS).optional(),
+});
 
 /** A board of the catalogue as the maker's own is: what it is read with, and how deep its punch goes. */
 const boardSchema = z.strictObject({
   kind: z.literal("board"),
   ...named,
-  method: z.enum(methodKinds),
+  method: z.enum(boardKinds),
   board: z.string().max(60),
   ruler: z.string().max(60).optional(),
   notch: bounded(NOTCH_MM).optional(),
@@ -98,6 +109,7 @@ export const shelfSchema = z.discriminatedUnion("kind", [
   paperSchema,
   shelfOffcutSchema,
   matSchema,
+  machineSchema,
   boardSchema,
   rulerSchema,
   tapeSchema,

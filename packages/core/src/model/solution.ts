@@ -1,4 +1,4 @@
-import type { Point, Pose } from "../geometry/point.ts";
+import type { Point, Pose, Size } from "../geometry/point.ts";
 import type { ChangePath, Dimension, Extent, Face, Join, Motion, PanelFace, Piece, Contained } from "./piece.ts";
 import type { Spec } from "./spec.ts";
 
@@ -38,11 +38,25 @@ export interface Remedy {
 
 /** What the hand does in a step. */
 export type StepKind =
-  "cut" | "punch" | "score" | "turn" | "round" | "trim" | "slit" | "pen" | "foil" | "fold" | "glue" | "fill" | "close";
+  | "cut"
+  | "punch"
+  | "score"
+  | "turn"
+  | "round"
+  | "trim"
+  | "slit"
+  | "pen"
+  | "foil"
+  | "fold"
+  | "glue"
+  | "fill"
+  | "close"
+  | "load"
+  | "unload";
 
 /** How the paper lies while a step is done. */
 export interface Scene {
-  readonly on: "board" | "table";
+  readonly on: "board" | "table" | "mat";
   readonly piece: string;
   /** from the piece's flat coordinates to the board's: zero at the punch or the edge stop, the fence along x, paper below it */
   readonly pose: Pose;
@@ -53,6 +67,12 @@ export interface Scene {
   readonly folded: number;
   /** the pieces that are there, joined up; all that is joined to `piece` unless said */
   readonly pieces?: readonly string[];
+  /** on a mat: how far it is cut on, the sheet that lies there, and where its pieces are; mm, `pose` turns all of it over */
+  readonly bed?: {
+    readonly mat: Size;
+    readonly sheet?: Size;
+    readonly laid: readonly (Pose & { readonly piece: string })[];
+  };
 }
 
 /** What the hand does to one thing that the solution knows by its id. */

@@ -4,6 +4,7 @@
  */
 import { z } from "zod";
 import { fittingSchema } from "./fitting.ts";
+import { netSchema } from "./net.ts";
 
 /** Bounds of anything that is held in the hands: mm. */
 export const SIZE_MM = { min: 20, max: 600 } as const;
@@ -130,14 +131,48 @@ export const PURPOSES = ["envelope", "pocket", "band", "treat", "card", "part"] 
 /** What a form is for: how screens group it and what it is weighed against. */
 export type Purpose = (typeof PURPOSES)[number];
 
+/** The boards that a hand scores on. */
+export const boardKinds = ["punch-board", "scoring-board"] as const;
+export type BoardKind = (typeof boardKinds)[number];
 /** The ways of making that steps are written for. */
-export const methodKinds = ["punch-board", "scoring-board"] as const;
+export const methodKinds = [...boardKinds, "machine"] as const;
 /** One of them. */
 export type MethodKind = (typeof methodKinds)[number];
 
-/** The tools, as they are kept; mm. */
-export const methodSchema = z.strictObject({
-  kind: z.enum(methodKinds),
+/** How far a test cut may correct a tool: steps of pressure, passes, mm/s; and for how many papers and tools. */
+export const CORRECTION = { pressure: 60, passes: 5, speed: 200 } as const;
+export const MOST_CORRECTIONS = 100;
+/** What a test cut has shown for one paper and one tool: added to what is worked out. */
+export const correctionSchema = z.strictObject({
+  /** the paper: its entry of the shelf, its preset, or its thickness and weight */
+  stock: z.string().min(1).max(80),
+  tool: presetId,
+  pressure: z.number().int().min(-CORRECTION.pressure).max(CORRECTION.pressure),
+  passes: z.number().int().min(-CORRECTION.passes).max(CORRECTION.passes),
+  speed: z.number().int().min(-CORRECTION.speed).max(CORRECTION.speed),
+});
+export type Correction = z.infer<typeof correctionSchema>;
+
+/** A cutting machine, as it is kept; mm. */
+const machineMethodSchema = z.strictObject({
+  kind: z.literal("machine"),
+  /** the machine of the maker's shelf that it is */
+  own: ownId.optional(),
+  /** a machine of the catalogue: what it drives, and how it moves */
+  machine: presetId,
+  /** how far the maker's own one reaches, where that is not as the catalogue has it */
+  width: bounded(SHEET_MM).optional(),
+  length: bounded(SHEET_MM).optional(),
+  /** the mat that is on it; its first unless said */
+  mat: presetId.optional(),
+  /** what is measured with beside it, by id: a ruler in millimetres unless said */
+  ruler: presetId.optional(),
+  fixes: z.array(correctionSchema).min(1).max(MOST_CORRECTIONS).optional(),
+});
+
+/** A board and its ruler, as they are kept; mm. */
+const boardMethodSchema = z.strictObject({
+  kind: z.enum(boardKinds),
   /** the board of the maker's shelf that it is */
   own: ownId.optional(),
   /** a board of the catalogue */
@@ -147,6 +182,11 @@ export const methodSchema = z.strictObject({
   /** the punch's notch depth when the board has been calibrated, mm */
   notch: bounded(NOTCH_MM).optional(),
 });
+
+/** The tools, as they are kept. */
+export const methodSchema = z.discriminatedUnion("kind", [boardMethodSchema, machineMethodSchema]);
+export type BoardMethod = z.infer<typeof boardMethodSchema>;
+export type MachineMethod = z.infer<typeof machineMethodSchema>;
 
 /** A whole recipe, as it is kept. */
 export const specSchema = z.strictObject({
@@ -162,6 +202,8 @@ export const specSchema = z.strictObject({
   sheet: sheetSchema.optional(),
   /** the tape in hand, mm wide */
   tape: bounded(TAPE_MM).optional(),
+  /** the net that a form of the maker's own is drawn from */
+  net: netSchema.optional(),
   /** what is placed on the panels, from the paper up; each is checked again by its kind's own schema */
   fittings: z.array(fittingSchema).min(1).max(MOST_FITTINGS).optional(),
 });

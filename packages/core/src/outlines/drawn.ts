@@ -3,7 +3,7 @@ import svgpath from "svgpath";
 import { endsOf, line, type Path, reverse, type Segment } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import type { Outline } from "./outline.ts";
+import type { Came, Outline } from "./outline.ts";
 import { nth } from "../units/nth.ts";
 
 /** What a file may hold; more is refused with a sentence. */
@@ -62,7 +62,7 @@ export class Drawn {
   }
 
   /** Draws path data (SVG 1.1, 8.3), carried to mm with y up. @throws OutlineError where it is too long */
-  draw(data: string, home: Matrix, id = `line-${String(this.outlines.length + 1)}`): void {
+  draw(data: string, home: Matrix, id = `line-${String(this.outlines.length + 1)}`, came: Came = {}): void {
     const segments: (readonly (string | number)[])[] = [];
     const drawn = svgpath(data);
     const { err } = drawn as unknown as { readonly err: string };
@@ -83,7 +83,7 @@ export class Drawn {
       return;
     }
     linesOf(segments).forEach(({ path, closed }, i) => {
-      this.outlines.push({ id: i === 0 ? id : `${id}-${String(i + 1)}`, closed, path });
+      this.outlines.push({ id: i === 0 ? id : `${id}-${String(i + 1)}`, closed, path, ...came });
     });
   }
 }
@@ -179,8 +179,33 @@ class Ends {
   }
 }
 
-/** Open lines that meet end to end are one; where three or more meet, nothing says which goes on, and all end there. */
+/** What lines of one kind have in common. */
+const kindOf = ({ group, colour, dash }: Came): string => JSON.stringify([group, colour, dash]);
+
+/**
+ * Open lines that meet end to end are one: those of one group, layer, colour and dash first, and what is open then with any
+ * other. So a score that ends at an edge stays a score.
+ */
 export function chained(outlines: readonly Outline[]): Outline[] {
+  return chainedAll(chainedByKind(outlines));
+}
+
+/** The same within each group, layer, colour and dash alone, in the order in which lines come. */
+export function chainedByKind(outlines: readonly Outline[]): Outline[] {
+  const kinds = new Map<string, Outline[]>();
+  for (const outline of outlines) {
+    const kind = kinds.get(kindOf(outline));
+    if (kind) kind.push(outline);
+    else kinds.set(kindOf(outline), [outline]);
+  }
+  if (kinds.size < 2) return chainedAll(outlines);
+  const at = new Map(outlines.map(({ id }, i) => [id, i]));
+  const all = [...kinds.values()].flatMap(chainedAll);
+  return all.sort((a, b) => (at.get(a.id) ?? 0) - (at.get(b.id) ?? 0));
+}
+
+/** Where three or more meet, nothing says which goes on, and all end there. */
+function chainedAll(outlines: readonly Outline[]): Outline[] {
   const ends = new Ends(outlines.filter((o) => !o.closed));
   const taken = new Set<Outline>();
   const joined = (run: Path, next: Path): Path => {

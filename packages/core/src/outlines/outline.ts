@@ -21,8 +21,17 @@ import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import { lately } from "../units/lately.ts";
 import { nth } from "../units/nth.ts";
 
+/** Where a line stood in its file, as the file says it: what it is for may be told by any of them. */
+export interface Came {
+  /** the group, layer or pen it was in */
+  readonly group?: string;
+  readonly colour?: string;
+  /** how it is dashed */
+  readonly dash?: string;
+}
+
 /** A line of a file: closed or open, mm, y up, its lower left where the file has it. */
-export interface Outline {
+export interface Outline extends Came {
   readonly id: string;
   readonly closed: boolean;
   readonly path: Path;

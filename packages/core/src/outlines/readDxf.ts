@@ -9,7 +9,7 @@
 import { distance, type Point } from "../geometry/point.ts";
 import { chained, Drawn, LIMITS, type Matrix, OutlineError, times } from "./drawn.ts";
 import { type Bounds, boundsOf, flatten } from "../geometry/path.ts";
-import type { Outline, OutlineFile } from "./outline.ts";
+import type { Came, Outline, OutlineFile } from "./outline.ts";
 import { nth } from "../units/nth.ts";
 
 /** mm of `$INSUNITS` (header variable; 0 says nothing). */
@@ -99,7 +99,16 @@ function sectionsOf(records: readonly Entity[]): DxfFile {
 
 const at = (...numbers: readonly number[]): string => numbers.join(" ");
 
-/** A turn about a centre as path data, anticlockwise; a whole one in two halves. Angles in radians, the axes as they lie. */
+/** Radians of an arc that becomes one cubic: an eighth of a circle of a metre is off by a thousandth of a mm, a quarter by 0.27. */
+const ONE_CUBIC = Math.PI / 4;
+
+/** Where an arc is parted so that each part becomes a cubic that is as good as it. */
+function partsOf(from: number, to: number): number[] {
+  const parts = Math.max(1, Math.ceil(Math.abs(to - from) / ONE_CUBIC - 1e-9));
+  return Array.from({ length: parts }, (_, i) => (i + 1 === parts ? to : from + ((to - from) * (i + 1)) / parts));
+}
+
+/** A turn about a centre as path data, anticlockwise; in parts of an eighth at most. Angles in radians, the axes as they lie. */
 function turn(centre: Point, axis: Point, part: number, from: number, to: number): string {
   const long = Math.hypot(...axis);
   const leans = (Math.atan2(axis[1], axis[0]) * 180) / Math.PI;
@@ -107,10 +116,11 @@ function turn(centre: Point, axis: Point, part: number, from: number, to: number
     centre[0] + axis[0] * Math.cos(t) - axis[1] * part * Math.sin(t),
     centre[1] + axis[1] * Math.cos(t) + axis[0] * part * Math.sin(t),
   ];
-  const halves = to - from > Math.PI ? [(from + to) / 2, to] : [to];
   const flags = at(long, long * Math.abs(part), leans, 0, part < 0 ? 0 : 1);
   const whole = to - from > 2 * Math.PI - 1e-9;
-  return `M${at(...on(from))}${halves.map((t) => `A${flags} ${at(...on(t))}`).join("")}${whole ? "Z" : ""}`;
+  return `M${at(...on(from))}${partsOf(from, to)
+    .map((t) => `A${flags} ${at(...on(t))}`)
+    .join("")}${whole ? "Z" : ""}`;
 }
 
 /** How far from one angle on to the next, radians: an arc runs anticlockwise and has a length. */
@@ -129,7 +139,19 @@ function polyline(points: readonly (readonly [number, number, number])[], closed
     const [fromX, fromY, bulge] = nth(points, i);
     if (bulge === 0) return `L${at(x, y)}`;
     const radius = (distance([fromX, fromY], [x, y]) * (1 + bulge * bulge)) / (4 * Math.abs(bulge));
-    return `A${at(radius, radius, 0, Math.abs(bulge) > 1 ? 1 : 0, bulge > 0 ? 1 : 0, x, y)}`;
+    const sweep = 4 * Math.atan(bulge);
+    // the centre stands left of the middle of the chord, for a turn to the left of less than half
+    const [dx, dy] = [x - fromX, y - fromY];
+    const aside = (1 - bulge * bulge) / (4 * bulge);
+    const [cx, cy] = [(fromX + x) / 2 - dy * aside, (fromY + y) / 2 + dx * aside];
+    const start = Math.atan2(fromY - cy, fromX - cx);
+    const places = partsOf(start, start + sweep).map((t): Point => [
+      cx + radius * Math.cos(t),
+      cy + radius * Math.sin(t),
+    ]);
+    return [...places.slice(0, -1), [x, y] as const]
+      .map((p) => `A${at(radius, radius, 0, 0, bulge > 0 ? 1 : 0, ...p)}`)
+      .join("");
   });
   return `M${at(first[0], first[1])}${steps.join("")}${closed ? "Z" : ""}`;
 }
@@ -200,6 +222,16 @@ function through(points: readonly Point[]): string {
   return `M${at(...first)}${curves.join("")}`;
 }
 
+/** The layer of an entity, and its own colour and line type where it has some. */
+function cameOf(entity: Entity): Came {
+  const [layer, colour, dash] = [8, 62, 6].map((code) => said(entity, code)?.slice(0, 60));
+  return {
+    ...(layer !== undefined && { group: layer }),
+    ...(colour !== undefined && { colour }),
+    ...(dash !== undefined && { dash }),
+  };
+}
+
 class Walker {
   readonly drawn = new Drawn();
   readonly #blocks: ReadonlyMap<string, Block>;
@@ -217,7 +249,7 @@ class Walker {
       else {
         const own = ["LINE", "ELLIPSE", "SPLINE"].includes(entity.type) ? matrix : plane;
         const data = this.#dataOf(entity);
-        if (data) this.drawn.draw(data, own);
+        if (data) this.drawn.draw(data, own, undefined, cameOf(entity));
       }
     }
   }
@@ -348,7 +380,7 @@ function cornersOf({ pairs }: Entity): [number, number, number][] {
 }
 
 /** How far all of it reaches: a drawing has no page. */
-function sizeOf(outlines: readonly Outline[]): Pick<OutlineFile, "width" | "height"> {
+export function sizeOf(outlines: readonly Outline[]): Pick<OutlineFile, "width" | "height"> {
   const boxes = outlines.map(({ path }) => boundsOf(flatten(path)));
   const reach = (low: (b: Bounds) => number, high: (b: Bounds) => number): number =>
     boxes.reduce((most, b) => Math.max(most, high(b)), -Infinity) -
@@ -366,7 +398,7 @@ function sizeOf(outlines: readonly Outline[]): Pick<OutlineFile, "width" | "heig
 }
 
 /** Reads the outlines of a DXF file. @throws OutlineError with a sentence where it is refused */
-export function readDxf(text: string): OutlineFile {
+export function readDxf(text: string, chain: typeof chained = chained): OutlineFile {
   if (text.length > LIMITS.bytes) throw new OutlineError("it is larger than 10 MB");
   if (/^\w+ Binary DXF/u.test(text)) throw new OutlineError("it is a binary DXF: save it as an ASCII one");
   const { unit, blocks, entities } = sectionsOf(recordsOf(text));
@@ -374,7 +406,7 @@ export function readDxf(text: string): OutlineFile {
   if (unit === undefined) walker.drawn.warn("It says no unit: it is taken for millimetres.");
   const k = unit ?? 1;
   walker.walk(entities, [k, 0, 0, k, 0, 0], []);
-  const outlines = chained(walker.drawn.outlines);
+  const outlines = chain(walker.drawn.outlines);
   if (outlines.length === 0) throw new OutlineError("there is no line in it");
   return { ...sizeOf(outlines), outlines, warnings: walker.drawn.warnings };
 }

@@ -8,7 +8,7 @@
  */
 import { SaxesParser } from "saxes";
 import { chained, Drawn, FAR, LIMITS, type Matrix, OutlineError, SAME, times } from "./drawn.ts";
-import type { OutlineFile } from "./outline.ts";
+import type { Came, OutlineFile } from "./outline.ts";
 
 const SVG = "http://www.w3.org/2000/svg";
 const XLINK = "http://www.w3.org/1999/xlink";
@@ -109,6 +109,8 @@ function treeOf(text: string): Element {
 }
 
 interface Walk {
+  /** the group it is in, and how its lines are drawn there */
+  readonly came: Came;
   readonly matrix: Matrix;
   /** px: what percentages are of */
   readonly view: readonly [number, number];
@@ -210,6 +212,26 @@ const isHidden = ({ attributes: { display, visibility, style = "" } }: Element):
   visibility === "hidden" ||
   /(?:^|;)\s*(?:display\s*:\s*none|visibility\s*:\s*hidden)/u.test(style);
 
+/** A property of how lines are drawn, as an attribute or in a style. */
+const drawnAs = ({ attributes: a }: Element, name: string): string | undefined => {
+  const [, styled] = new RegExp(String.raw`(?:^|;)\s*${name}\s*:\s*([^;]+)`, "u").exec(a["style"] ?? "") ?? [];
+  return (styled ?? a[name])?.trim().slice(0, MOST_SIGNS);
+};
+const MOST_SIGNS = 60;
+
+/** Where lines in an element stand: the nearest group that has a name, and the colour and dash that come down to it. */
+function cameOf(element: Element, before: Came): Came {
+  const { tag, attributes: a } = element;
+  const named = tag === "g" ? (a["id"] ?? a["data-role"]) : a["data-role"];
+  const [colour, dash] = [drawnAs(element, "stroke"), drawnAs(element, "stroke-dasharray")];
+  return {
+    ...before,
+    ...(named !== undefined && { group: named.slice(0, MOST_SIGNS) }),
+    ...(colour !== undefined && { colour }),
+    ...(dash !== undefined && { dash }),
+  };
+}
+
 class Walker {
   readonly drawn = new Drawn();
   readonly #byId = new Map<string, Element>();
@@ -232,11 +254,11 @@ class Walker {
     const told = LEFT_OUT[tag];
     if (told !== undefined) this.drawn.warn(told);
     if (tag === "" || told !== undefined || NOT_DRAWN.has(tag) || isHidden(element)) return;
-    const matrix = times(at.matrix, transformOf(a["transform"]));
-    if (tag === "use") this.#use(element, { ...at, matrix });
-    else if (tag === "svg") this.#nested(element, { ...at, matrix });
-    else if (GROUPS.has(tag)) for (const child of children) this.walk(child, { ...at, matrix });
-    else this.#draw(element, { ...at, matrix });
+    const next = { ...at, matrix: times(at.matrix, transformOf(a["transform"])), came: cameOf(element, at.came) };
+    if (tag === "use") this.#use(element, next);
+    else if (tag === "svg") this.#nested(element, next);
+    else if (GROUPS.has(tag)) for (const child of children) this.walk(child, next);
+    else this.#draw(element, next);
   }
 
   #use({ attributes: a }: Element, at: Walk): void {
@@ -268,9 +290,10 @@ class Walker {
     for (const child of children) this.walk(child, { ...at, matrix, view });
   }
 
-  #draw(element: Element, { matrix, view }: Walk): void {
+  #draw(element: Element, { matrix, view, came }: Walk): void {
     const data = dataOf(element, view);
-    if (data !== undefined && data !== "") this.drawn.draw(data, times(this.#home, matrix), element.attributes["id"]);
+    if (data !== undefined && data !== "")
+      this.drawn.draw(data, times(this.#home, matrix), element.attributes["id"], came);
   }
 }
 
@@ -280,7 +303,7 @@ const sizesOf = ({ width, height }: Readonly<Record<string, string>>): Record<st
 });
 
 /** Reads the outlines of an SVG file. @throws OutlineError with a sentence where it is refused */
-export function readSvg(text: string): OutlineFile {
+export function readSvg(text: string, chain: typeof chained = chained): OutlineFile {
   if (text.length > LIMITS.bytes) throw new OutlineError("it is larger than 10 MB");
   const root = treeOf(text);
   const { attributes: a } = root;
@@ -294,11 +317,11 @@ export function readSvg(text: string): OutlineFile {
     walker.drawn.warn("It says no size in inches or millimetres: it is taken for 96 points to the inch.");
   const matrix = fitted(box, width, height, a["preserveAspectRatio"]);
   const view = box ? ([box[2], box[3]] as const) : ([width, height] as const);
-  for (const child of root.children) walker.walk(child, { matrix, view, uses: [] });
+  for (const child of root.children) walker.walk(child, { matrix, view, uses: [], came: {} });
   return {
     width: width * MM_PER_PX,
     height: height * MM_PER_PX,
-    outlines: chained(walker.drawn.outlines),
+    outlines: chain(walker.drawn.outlines),
     warnings: walker.drawn.warnings,
   };
 }

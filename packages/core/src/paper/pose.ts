@@ -130,7 +130,7 @@ function foldUp(piece: Folding, state: FoldState): FoldedUp {
   const bands = new Map<string, readonly Band[]>();
   for (const { id } of unbent ? [] : piece.panels)
     for (const [panel, row] of bandsOf(piece, id, partOf, caliper)) bands.set(panel, row);
-  const folds = [...piece.folds].sort((a, b) => a.order - b.order);
+  const folds = piece.folds.filter(({ closes }) => !closes).sort((a, b) => a.order - b.order);
   // plies are counted separately on the two sides of the panel they fold over, each with what it carries on either face
   const heightOf = (fold: Fold): number => {
     const [facing, away]: [Face, Face] = fold.angle >= 0 ? ["front", "back"] : ["back", "front"];

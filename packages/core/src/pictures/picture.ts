@@ -9,6 +9,7 @@ import type { Step, Stepped } from "../model/solution.ts";
 import { onBoard } from "./board.ts";
 import { cutFromSheet } from "./fromSheet.ts";
 import { boundsOfShapes, type Picture } from "./shapes.ts";
+import { onMat } from "./mat.ts";
 import { onTable } from "./table.ts";
 
 /** The picture of a step. */
@@ -16,6 +17,7 @@ export function pictureOf(solution: Stepped, step: Step): Picture {
   const piece = solution.pieces.find((p) => p.id === step.scene.piece);
   if (!piece)
     throw new Error(`step ${String(step.n)} shows a piece '${step.scene.piece}' that the solution does not have`);
+  if (step.scene.on === "mat") return onMat(solution, step);
   if (step.scene.on === "board") return onBoard(step, piece, solution.grid);
   const sheet = step.n === 1 && step.kind === "cut" ? cutFromSheet(solution, piece) : undefined;
   if (sheet) return sheet;

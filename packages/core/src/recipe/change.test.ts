@@ -22,7 +22,7 @@ describe("a change", () => {
     expect(read.ok && read.value.method).toEqual({ kind: "scoring-board", board: "scoring-millimetre" });
     expect(read.ok && read.value.settings["shoulder"]).toBe(14);
     const inches = changed(specOf({ ...INVITATION, method: { board: "eighth-inch" } }), { form: "card-base" });
-    expect(inches.ok && inches.value.method.board).toBe("scoring-eighth");
+    expect(inches.ok && inches.value.method).toMatchObject({ board: "scoring-eighth" });
   });
 
   it("is usual in sixteenths where the ruler reads inches, and keeps what was set", () => {

@@ -9,7 +9,7 @@ import { settingMeta } from "../model/setting.ts";
 import type { ChangePath } from "../model/piece.ts";
 import type { PathChange, Drawing } from "../model/solution.ts";
 import type { Fitting, Spec } from "../model/spec.ts";
-import { methodFor } from "./readMethod.ts";
+import { methodFor, rulerOf } from "./readMethod.ts";
 import { isUsual, usualSettings } from "./usual.ts";
 import { record } from "./reader.ts";
 import { type Read, readSpec } from "./readSpec.ts";
@@ -25,6 +25,7 @@ export interface PartsChange {
   readonly quantity?: number;
   readonly tape?: number | null;
   readonly fittings?: readonly Fitting[];
+  readonly net?: NonNullable<Spec["net"]>;
 }
 
 /** Parts that are merged, or one or more places by path, in order. */
@@ -56,7 +57,8 @@ function sharedSettings(spec: Spec, form: Form): Record<string, unknown> {
 /** The recipe with another form: what both have is kept, and of the fittings those that it has panels for. */
 function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | undefined): Record<string, unknown> {
   const grounds = form.grounds?.(form.settings.parse({})) ?? [];
-  const { fittings = [], ...rest } = spec;
+  // a net is drawn by its own form alone
+  const { fittings = [], net: _, ...rest } = spec;
   const kept: Fitting[] = [];
   for (const row of fittings) {
     const { on } = row;
@@ -76,6 +78,13 @@ function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | unde
   };
 }
 
+/** The tools with a change made: from a board to a machine and back nothing but what is measured with is kept. */
+function otherTool(was: Spec["method"], change: Partial<Spec["method"]>): object {
+  const { kind = was.kind } = change;
+  if ((kind === "machine") === (was.kind === "machine")) return merge(was, change);
+  return kind === "machine" ? { ruler: rulerOf(was).id, ...change } : change;
+}
+
 /** The recipe with a change made; problems where it cannot be. */
 export function changed(spec: Spec, change: SpecChange): Read<Spec> {
   if (isList(change)) return changedAt(spec, change);
@@ -87,9 +96,10 @@ export function changed(spec: Spec, change: SpecChange): Read<Spec> {
   if (change.contents) next["contents"] = renamed(spec.contents, merge(spec.contents, change.contents));
   if (change.stock) next["stock"] = merge(spec.stock, change.stock);
   if (change.settings) next["settings"] = merge(form ? (next["settings"] as object) : spec.settings, change.settings);
-  if (change.method && !form) next["method"] = merge(spec.method, change.method);
+  if (change.method && !form) next["method"] = otherTool(spec.method, change.method);
   if (change.quantity !== undefined) next["quantity"] = change.quantity;
   if (change.fittings) next["fittings"] = change.fittings.length > 0 ? change.fittings : undefined;
+  if (change.net) next["net"] = change.net;
   for (const key of ["sheet", "tape"] as const) {
     const value = change[key];
     if (value === null) next[key] = undefined;
@@ -103,7 +113,7 @@ const OWN_IN: Readonly<Partial<Record<keyof Spec, readonly string[]>>> = {
   contents: ["preset", "thickness", "pile", "shape", "amount"],
   stock: ["preset", "title", "caliper", "weight", "face", "back", "grain"],
   sheet: ["preset"],
-  method: ["kind", "board", "notch"],
+  method: ["kind", "board", "notch", "machine", "width", "length"],
 };
 
 /** Its two sides, whichever way it lies. */

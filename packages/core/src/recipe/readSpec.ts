@@ -4,6 +4,8 @@
  */
 import { z } from "zod";
 import { catalogue } from "../catalogue/index.ts";
+import type { Form } from "../forms/form.ts";
+import { NET_NEAR_MM, netSchema } from "../model/net.ts";
 import { QUANTITY, SHEET_MM, type Spec } from "../model/spec.ts";
 import { readContents } from "./readContents.ts";
 import { layersAsFittings, readFittings } from "./readFittings.ts";
@@ -28,6 +30,7 @@ const SPEC_KEYS = [
   "fittings",
   // what recipes of the first version had in place of fittings
   "layers",
+  "net",
 ] as const;
 
 const unitsSchema = z.enum(["mm", "cm", "in"]);
@@ -52,7 +55,8 @@ export function readSpec(given: unknown, was?: Spec): Read<Spec> {
     read: (value: unknown) => Spec[K] | undefined,
   ): Spec[K] | undefined =>
     was && raw[key] === was[key] && raw["form"] === was.form && units === was.units ? was[key] : read(raw[key]);
-  const contents = part("contents", (v) => readContents(v, reader));
+  const net = readNet(raw["net"], form, reader, was);
+  const contents = part("contents", (v) => readContents(v ?? (net && form?.ofNet?.(net).contents), reader));
   const stock = part("stock", (v) => readStock(v ?? { preset: form?.usualStock ?? USUAL_STOCK }, reader));
   const method = form && part("method", (v) => readMethod(v, form, reader));
   const sheet = part("sheet", (v) => (v === undefined ? undefined : readSheet(v, reader)));
@@ -91,8 +95,29 @@ export function readSpec(given: unknown, was?: Spec): Read<Spec> {
     ...(sheet && { sheet }),
     ...(tape !== undefined && { tape }),
     ...(fittings && { fittings }),
+    ...(net && { net }),
   };
   return { ok: true, value: spec };
+}
+
+/** A net, for the form that is drawn from one: it has a piece, and what is said of its panels and folds is there. */
+function readNet(value: unknown, form: Form | undefined, reader: Reader, was: Spec | undefined): Spec["net"] {
+  const wants = form?.id === "own-net";
+  if (value === undefined)
+    return wants
+      ? reader.report("net", "missing", { allowed: "the lines of a net, as import --as net has them" })
+      : undefined;
+  if (was?.net === value && wants) return was.net;
+  if (!wants) return reader.report("net", "not-allowed", { given: "net", allowed: "the form own-net" });
+  const given = record(value) && value["near"] === undefined ? { ...value, near: NET_NEAR_MM.usual } : value;
+  const read = netSchema.safeParse(given);
+  if (!read.success) {
+    for (const { path, message } of read.error.issues.slice(0, 8))
+      reader.report(["net", ...path.map(String)].join("."), "wrong-type", { wants: message });
+    return undefined;
+  }
+  const wrong = form.ofNet?.(read.data).wrong;
+  return wrong ? reader.report(wrong.field, "wrong-type", { wants: wrong.wants }) : read.data;
 }
 
 function readSheet(value: unknown, reader: Reader): Spec["sheet"] | undefined {

@@ -20,7 +20,9 @@ export interface Problem {
     | "not-made-this-way"
     | "no-fittings"
     | "not-there"
-    | "twice";
+    | "twice"
+    | "no-tool-for"
+    | "past-reach";
   readonly facts: Readonly<Record<string, string | number>>;
 }
 

@@ -78,6 +78,9 @@ class Lengths {
   }
 }
 
+/** By less of its size nobody sees that two sides went different ways. */
+const STRETCH = 0.002;
+
 /** A recipe for contents of another size. What its findings would then be is for `resize` to add. */
 export function resizedRecipe(spec: Spec, { width, height, preset }: To): Resized {
   const form = formById(spec.form);
@@ -94,12 +97,22 @@ export function resizedRecipe(spec: Spec, { width, height, preset }: To): Resize
     if (follows) settings[name] = lengths.follow(label, said, by[follows], { min, max });
     else lengths.keep(label, said);
   }
+  // a net is made larger or smaller as a whole: one side decides where the two would stretch it
+  const net = spec.net && form.scaled?.(spec.net, by.least);
+  const far = (["width", "height"] as const).find((axis) => each[axis] > by.least * (1 + STRETCH));
+  if (net && far)
+    lengths.cannot.push({
+      ...{ code: "bound", label: `The net's ${far}` },
+      wanted: spec.contents[far] * each[far],
+      made: spec.contents[far] * by.least,
+    });
   const fittings = spec.fittings?.map((fitting) => resizedFitting(fitting, by, lengths));
   // a heap that was measured out is as large as that: in another size it is no longer so much
   const change: SpecChange = {
     contents: { width, height, preset, amount: undefined },
     settings,
     ...(fittings && { fittings }),
+    ...(net && { net }),
   };
   const read = changed(spec, change);
   if (!read.ok) return read;

@@ -32,7 +32,8 @@ export function askedOf(s: Solution): readonly string[] {
   for (const piece of s.pieces) {
     const id = (own: string) => `${piece.id}/${own}`;
     // what is punched lies slantwise on its square
-    const punched = piece.folds.length === 4 && piece.laid.rotation % 90 !== 0;
+    // a machine cuts it out whole
+    const punched = s.spec.method.kind !== "machine" && piece.folds.length === 4 && piece.laid.rotation % 90 !== 0;
     if (!piece.bought) {
       asked.push({ act: "cut", id: id("blank") });
       if (!punched) asked.push({ act: "cut", id: id("outline") });

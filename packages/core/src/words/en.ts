@@ -74,6 +74,10 @@ export function sayProblem({ code, facts }: Problem, display: Display): string {
       return `'${given}' is none of the fittings before it: ${str(facts, "allowed") || "there are none"}`;
     case "twice":
       return `'${given}' names another fitting already: give each a name of its own`;
+    case "no-tool-for":
+      return `it has no tool for a line of the kind '${str(facts, "role")}' in ${str(facts, "stock")}: another machine, or a draft without such lines, is allowed`;
+    case "past-reach":
+      return `something lies ${mm(num(facts, "max"))} past what the machine reaches: places within ${mm.most(num(facts, "width"))} × ${mm.most(num(facts, "height"))} are allowed`;
     case "not-made-this-way":
       return `${str(facts, "form")} cannot be made with '${given}'; it can with: ${str(facts, "allowed")}`;
   }

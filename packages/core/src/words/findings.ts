@@ -3,6 +3,11 @@ import type { Finding } from "../model/solution.ts";
 import { formatSize, type Display } from "../units/format.ts";
 import { axisWord, num, said, type Say, sayer, str, type Facts } from "./saying.ts";
 
+/** What a tool does to a line, by its role. */
+const ROLE_WORDS: Readonly<Record<string, string>> = {
+  ...{ score: "scores", perforate: "perforates", pen: "draws", foil: "foils", cut: "cuts" },
+};
+
 /** One sentence for each finding, by `check.code`. */
 export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
   "gap.tight": (f) => () => `${axisWord(f.facts)} there is no room left. Ask for some to spare.`,
@@ -30,6 +35,10 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `A square of ${mm(f.figure)} is too small to hold on the board, which needs ${mm.least(f.limit)}. Give more room, or another form.`,
   "board.too-long": (f) => (mm) =>
     `A score lies ${mm(f.figure)} from either edge, and this board reaches ${mm(f.limit)}. Mark it with a ruler at both ends and score along a straight edge.`,
+  "mat.past-mat": (f) => (mm) =>
+    `The ${str(f.facts, "part").toLowerCase()} is ${mm(num(f.facts, "width"))} × ${mm(num(f.facts, "height"))}, and on this mat ${mm.most(num(f.facts, "across"))} × ${mm.most(num(f.facts, "along"))} can be reached.`,
+  "mat.no-tool": (f) => () =>
+    `The ${str(f.facts, "machine").toLowerCase()} has no tool that ${ROLE_WORDS[str(f.facts, "role")] ?? "makes"} this: do that by hand, or leave it out.`,
   "sheet.too-small": (f) => (mm) =>
     `The blank does not fit the sheet in hand. ${str(f.facts, "sheet")} is large enough${reverse(f, mm)}.`,
   "sheet.none": (f) => (mm) => `The blank needs ${mm(f.figure)}, more than any sheet on the shelf${reverse(f, mm)}.`,
@@ -42,6 +51,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `${str(f.facts, "label")}: ${mm(num(f.facts, "asked"))} was asked for, and ${mm(f.figure)} is what it can be here.`,
   "seam.thin": (f) => (mm) =>
     `Only ${mm(f.figure)} of the strip can be glued: narrower than ${mm.least(f.limit)} nothing holds.`,
+  "meets.gapes": (f) => (mm) =>
+    `Folded as it is told, the edge between ${str(f.facts, "one")} and ${str(f.facts, "other")} stays ${mm(f.figure)} apart: paper would tear there. Turn the folds round its corner so that they meet, or cut along it.`,
   "covering.tips-out": (f) => (mm) =>
     `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
   "covering.pocket-low": (f) => (mm) =>
@@ -252,6 +263,8 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   walls: () => () => "Give it walls",
   split: () => () => "Cut the flap as a piece of its own",
   sheet: (f) => () => `Take ${str(f, "sheet")}`,
+  "other-mat": (f) => () => `Take the ${str(f, "mat").toLowerCase()}`,
+  "other-machine": (f) => () => `Make it on the ${str(f, "machine").toLowerCase()}`,
   card: (f) => (mm) => `Make the card ${mm(num(f, "width"))} × ${mm(num(f, "height"))}`,
   border: (f) => (mm) => `Make the border ${mm(num(f, "mm"))}`,
   "move-in": () => () => "Move it in",

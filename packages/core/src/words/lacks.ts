@@ -9,6 +9,8 @@ export const lackWords = {
   lines: "the lines to cut by",
   sizes: "exact sizes",
   numbers: "the numbers",
+  curves: "true curves",
+  colours: "the colours",
 } as const;
 /** One of them. */
 export type Lack = keyof typeof lackWords;

@@ -4,6 +4,7 @@ import { flapLetters, SEEN_MM } from "../methods/flapCuts.ts";
 import type { FlapCut, Drawing, Step } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
 import { freeWords, saySlant } from "./measures.ts";
+import { machineWords } from "./machine.ts";
 import { cap, num, sayer, str, type Say, type Sayer, said } from "./saying.ts";
 
 const ordinal = (n: number): string => ["", "first", "second", "third", "fourth"][n] ?? `${String(n)}th`;
@@ -105,6 +106,7 @@ const insideOf = (s: Step): string => (num(s.facts, "inside") === 1 ? "inside of
 
 /** One sentence for each step, by code. */
 export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
+  ...machineWords,
   "cut-square": (s) => (mm) => `Cut a square, ${mm(s.measure ?? 0)} each way.`,
   "cut-sheet": (s) => (mm) =>
     `Cut the sheet to ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down${slantWords(s)}.`,
@@ -351,6 +353,8 @@ const opposite = (s: Step): string => (s.facts?.["keep"] === 0 ? "" : " What dro
 export const stepHeads: Readonly<Record<Step["kind"], string>> = {
   pen: "Draw",
   foil: "Foil",
+  load: "Load",
+  unload: "Unload",
   cut: "Cut",
   punch: "Punch",
   score: "Score",

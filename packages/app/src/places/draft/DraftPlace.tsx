@@ -173,7 +173,7 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
           {shown > 0 && view === "folded" ? (
             <FoldedPanel name={draft.name} solution={solution} colours={colours} clashes={clashes} />
           ) : null}
-          {shown > 0 && view === "sheets" ? <SheetsPanel id={id} solution={solution} colours={colours} /> : null}
+          {shown > 0 && view === "sheets" ? <SheetsPanel {...{ id, solution, colours }} name={draft.name} /> : null}
           {shown > 0 && view === "steps" ? (
             <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} />
           ) : null}

@@ -8,6 +8,7 @@ import {
   formById,
   settingMeta,
   settingsOf,
+  toolTitle,
   type Drawing,
   type Spec,
 } from "@cut-fold/core";
@@ -38,9 +39,7 @@ const InsideSaid = memo(function InsideSaid({ contents, quantity }: Pick<Spec, "
 });
 
 const HolderSaid = memo(function HolderSaid({ form, method }: Pick<Spec, "form" | "method">) {
-  return (
-    <span className="stage-said">{`${formById(form)?.title ?? ""} · ${find(catalogue.boards, method.board)?.title ?? ""}`}</span>
-  );
+  return <span className="stage-said">{`${formById(form)?.title ?? ""} · ${toolTitle(method)}`}</span>;
 });
 
 const PaperSaid = memo(function PaperSaid({ stock, sheet }: Pick<Spec, "stock" | "sheet">) {

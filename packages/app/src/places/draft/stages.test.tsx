@@ -38,7 +38,7 @@ describe("the holder", () => {
 
   it("says so when a board cannot make the form, and what it can make", async () => {
     const maker = await visit(`${INVITATION}?stage=holder`);
-    await maker.selectOptions(stages().getByLabelText("Board"), "scoring-millimetre");
+    await maker.selectOptions(stages().getByLabelText("Made on"), "scoring-millimetre");
     expect(alerts()[0]).toMatch(/Square-blank envelope cannot be made on a/u);
     expect(draftNow().spec.method.kind).toBe("punch-board");
     await maker.click(await within(screen.getByRole("alert")).findByRole("button", { name: /^Make it a side-seam/u }));

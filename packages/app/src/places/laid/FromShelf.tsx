@@ -12,6 +12,7 @@ import {
   useShelf,
   useTaken,
 } from "../../store/shelf.ts";
+import { useSettled } from "../../store/useSettled.ts";
 
 /** What has been taken for a draft or run, in whichever window; undefined where nothing was. */
 export function useTook(id: string): Took | undefined {
@@ -42,6 +43,9 @@ export function useTaking(layout: Layout | undefined, grid: number): Taking | un
 export const isOfShelf = (taking: Taking | undefined): boolean =>
   taking !== undefined && taking.sheets.length + taking.used.length > 0;
 
+/** ms in which a second press is still meant for the button that stood there before: the two stand in one place. */
+const SECOND_PRESS_MS = 500;
+
 interface FromShelfProps {
   readonly id: string;
   /** what it was laid out for, as it is told apart */
@@ -56,6 +60,14 @@ interface FromShelfProps {
 
 export function FromShelf({ id, asked, layout, took, taking, grid, isStill }: FromShelfProps) {
   const [busy, setBusy] = useState(false);
+  // two presses, or two windows at once, take it once: the second one does not put it back
+  const isNew = useSettled(took?.at, SECOND_PRESS_MS) !== took?.at;
+  const pressed = (work: () => Promise<unknown>) => ({
+    ...({ size: "small", disabled: busy, "aria-disabled": isNew || undefined } as const),
+    onClick: () => {
+      if (!isNew) during(work());
+    },
+  });
   const during = (work: Promise<unknown>): void => {
     setBusy(true);
     void work
@@ -70,12 +82,8 @@ export function FromShelf({ id, asked, layout, took, taking, grid, isStill }: Fr
           {isThis ? "" : "For other sheets than these. "}
           {sayTaking(took, "done")}
         </span>
-        <Button size="small" disabled={busy} onClick={() => during(putBackOnShelf(id))}>
-          Put it back
-        </Button>
-        <Button size="small" disabled={busy} onClick={() => during(noteUsedUp(id))}>
-          Cut it once more
-        </Button>
+        <Button {...pressed(() => putBackOnShelf(id))}>Put it back</Button>
+        <Button {...pressed(() => noteUsedUp(id))}>Cut it once more</Button>
       </div>
     );
   }
@@ -85,19 +93,15 @@ export function FromShelf({ id, asked, layout, took, taking, grid, isStill }: Fr
     <div className="from-shelf" role="status">
       <span>{said}</span>
       <Button
-        size="small"
         variant="outlined"
-        disabled={busy}
-        onClick={() =>
-          during(
-            takeFromShelf(id, asked, layout, grid).then((what) => {
-              if (!what) return;
-              tellDone(sayTaking(what, "done") ?? "Nothing was there to take.", "Take it back", () => {
-                during(putBackOnShelf(id));
-              });
-            }),
-          )
-        }
+        {...pressed(() =>
+          takeFromShelf(id, asked, layout, grid).then((what) => {
+            if (!what) return;
+            tellDone(sayTaking(what, "done") ?? "Nothing was there to take.", "Take it back", () => {
+              during(putBackOnShelf(id));
+            });
+          }),
+        )}
       >
         Take it from the shelf
       </Button>

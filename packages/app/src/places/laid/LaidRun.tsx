@@ -41,6 +41,7 @@ import {
 import { useDisplay } from "../../store/settings.ts";
 import { useShelf } from "../../store/shelf.ts";
 import { FromShelf, isOfShelf, runOf, useTaking, useTook } from "./FromShelf.tsx";
+import { ToMachine } from "./ToMachine.tsx";
 import { Offcuts } from "./Offcuts.tsx";
 import { type Cell, StraightSheet } from "./StraightSheet.tsx";
 import "./sheets.css";
@@ -57,6 +58,8 @@ interface LaidRunProps {
   readonly faceOf: (placement: Pick<Placement, "item" | "piece">) => string;
   /** mm between two marks of the ruler */
   readonly grid: number;
+  /** the machine it is cut on, and what what is made on it is called */
+  readonly machine?: { readonly chosen: string; readonly name: string } | undefined;
   /** what stands between what it comes to and the sheets */
   readonly children?: ReactNode;
 }
@@ -69,6 +72,7 @@ export function LaidRun({
   isStraight: isAskedStraight = false,
   faceOf,
   grid,
+  machine,
   children,
 }: LaidRunProps) {
   const took = useTook(id);
@@ -95,6 +99,9 @@ export function LaidRun({
           layout={shown}
           isStill={isStraight || laying.state !== "running"}
         />
+      ) : null}
+      {laying?.nest && machine && !isStraight && laying.state !== "running" && laying.state !== "failed" ? (
+        <ToMachine {...{ id, ...machine }} items={run.items} layout={laying.nest} />
       ) : null}
       {children}
       {laying && shown && isStraight ? <Straight {...{ faceOf, grid }} trim={shown} shapes={laying.shapes} /> : null}

@@ -2,6 +2,7 @@
 import { catalogue, formatSize } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
+import { Link } from "react-router";
 import { BringIn } from "../../parts/BringIn.tsx";
 import { Choice } from "../../parts/Choice.tsx";
 import { OutlineDrawing } from "../../parts/OutlineDrawing.tsx";
@@ -39,6 +40,9 @@ export function OutlinesPlace() {
       <div className="place-head">
         <h1>Outlines</h1>
         <BringIn text="Bring one in …" isMain width={TRACED_MM} onTaken={take} />
+        <Button component={Link} to="/net">
+          A whole net …
+        </Button>
         <div className="outlines-begin">
           <Choice
             label="Begin with"

@@ -17,7 +17,7 @@ import { isInInches, useSettings } from "../../store/settings.ts";
 import { useShelf } from "../../store/shelf.ts";
 import { solutionOf } from "../../store/solutions.ts";
 import { coloursOf, pieceColours } from "../../theme/colours.ts";
-import { CutOn, matOf } from "../laid/CutOn.tsx";
+import { CutOn, machineIn, matOf } from "../laid/CutOn.tsx";
 import { useTook } from "../laid/FromShelf.tsx";
 import { LaidRun } from "../laid/LaidRun.tsx";
 import { RunItems } from "./RunItems.tsx";
@@ -147,6 +147,7 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
     };
   }, [items, shelf, mat, settings.paper]);
   const faceOf = useFaces(items);
+  const chosen = machineIn(mat, shelf);
   if (items.length === 0)
     return (
       <div className="empty">
@@ -190,6 +191,7 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
         run={laid}
         isStraight={isStraight}
         faceOf={faceOf}
+        machine={chosen === undefined ? undefined : { chosen, name: run.name }}
         grid={isInInches(settings) ? MARK_MM.inches : MARK_MM.metric}
       >
         {layout ? <ToBuy layout={layout} shelf={before} inHand={laid.inHand} /> : null}

@@ -2,7 +2,9 @@
 import {
   catalogue,
   find,
+  likeOf,
   NOTCH_MM,
+  ofKind,
   type OnShelf,
   SHEET_MM,
   type ShelfEntry,
@@ -80,8 +82,9 @@ function Fields({ entry, shelf }: Pick<EntryEditorProps, "entry" | "shelf">) {
       return <PaperFields paper={entry} />;
     case "offcut":
       return <OffcutFields offcut={entry} shelf={shelf} />;
-    case "mat":
     case "machine":
+      return <MachineFields machine={entry} shelf={shelf} />;
+    case "mat":
       return <Sides entry={entry} bounds={SHEET_MM} labels={["It cuts, across", "It cuts, along"]} />;
     case "contents":
       return (
@@ -151,6 +154,56 @@ const Sides = ({ entry, bounds, labels: [across, up] }: SidesProps) => (
     <LengthField label={up} mm={entry.height} bounds={bounds} onChange={(height) => keepEntry({ ...entry, height })} />
   </>
 );
+
+const MACHINES = catalogue.machines.map(({ id, title }) => ({ value: id, text: title }));
+
+/** Which machine it is like, how far it reaches, and what test cuts have shown: each can be forgotten. */
+function MachineFields({
+  machine,
+  shelf,
+}: {
+  readonly machine: OnShelf<"machine">;
+  readonly shelf: readonly ShelfEntry[];
+}) {
+  const kind = find(catalogue.machines, likeOf(machine));
+  const { fixes = [] } = machine;
+  const paperOf = (key: string): string =>
+    ofKind(shelf, "paper").find(({ id }) => id === key)?.title ?? find(catalogue.stocks, key)?.title ?? key;
+  return (
+    <>
+      <div className="wide">
+        <Choice
+          label="What it is like"
+          value={likeOf(machine)}
+          options={MACHINES}
+          onChange={(like) => keepEntry({ ...machine, like })}
+        />
+      </div>
+      <Sides entry={machine} bounds={SHEET_MM} labels={["It cuts, across", "It cuts, along"]} />
+      {fixes.map((fix) => {
+        const more = [
+          ...(fix.pressure === 0 ? [] : [`pressure ${fix.pressure > 0 ? "+" : "−"}${String(Math.abs(fix.pressure))}`]),
+          ...(fix.passes === 0 ? [] : [`passes ${fix.passes > 0 ? "+" : "−"}${String(Math.abs(fix.passes))}`]),
+        ];
+        return (
+          <p key={`${fix.stock} ${fix.tool}`} className="wide">
+            {find(kind?.tools ?? [], fix.tool)?.title ?? fix.tool} in {paperOf(fix.stock)}: {more.join(", ")}, by a test
+            cut.{" "}
+            <Button
+              size="small"
+              onClick={() => {
+                const rest = fixes.filter((one) => one !== fix);
+                keepEntry(rest.length > 0 ? { ...machine, fixes: rest } : without(machine, "fixes"));
+              }}
+            >
+              Forget it
+            </Button>
+          </p>
+        );
+      })}
+    </>
+  );
+}
 
 const BOARDS = catalogue.boards.map(({ id, title }) => ({ value: id, text: title }));
 const OF_BOARD = { value: "", text: "The board's own" };

@@ -16,7 +16,8 @@ import type { Point, Size } from "../../geometry/point.ts";
 import { formatSize } from "../../units/format.ts";
 import { MM_PER } from "../../units/length.ts";
 import type { PdfOptions } from "./options.ts";
-import { cutByItself, yDown } from "../svg.ts";
+import { cutByItself } from "../inRow.ts";
+import { yDown } from "../svg.ts";
 import { type Doc, filled, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
 
 /** mm at the lower edge of each page for its label, how to join it, and its two check rulers. Printers reach to 6 mm of the edge. */

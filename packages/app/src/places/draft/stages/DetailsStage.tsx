@@ -1,9 +1,11 @@
 import { formById, settingMeta, settingsOf, type Drawing, type Spec } from "@cut-fold/core";
-import { useMemo } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { Terms } from "../../../parts/Terms.tsx";
 import { useChosen } from "../../../store/chosen.ts";
 import { PanelsSection } from "./panels/PanelsSection.tsx";
 import { SettingFields } from "./SettingFields.tsx";
+
+const NetStage = lazy(async () => ({ default: (await import("./NetStage.tsx")).NetStage }));
 
 interface DetailsStageProps {
   readonly spec: Spec;
@@ -25,6 +27,11 @@ export function DetailsStage({ spec, solution }: DetailsStageProps) {
   if (!form) return null;
   const own = (
     <>
+      {spec.net ? (
+        <Suspense>
+          <NetStage net={spec.net} solution={solution} />
+        </Suspense>
+      ) : null}
       <div className="fields">
         <SettingFields
           shape={form.settings.shape}

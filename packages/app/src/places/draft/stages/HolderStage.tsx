@@ -2,13 +2,21 @@ import {
   type Board,
   catalogue,
   chooseBoard as pickBoard,
+  chooseMachine as pickMachine,
   closedPicture,
   find,
+  formatLength,
+  formatSize,
   formById,
   loadForms,
   ofKind,
   type OnShelf,
   type Drawing,
+  machineOf,
+  type MachineMethod,
+  notchIn,
+  toolIn,
+  toolTitle,
   type Spec,
   makes,
   NOTCH_MM,
@@ -18,12 +26,14 @@ import { memo, useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { coloursOf } from "../../../theme/colours.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
+import { Choice } from "../../../parts/Choice.tsx";
 import { Offered } from "../../../parts/Offered.tsx";
 import { ownIn, ownKey } from "../../../parts/ownKey.ts";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { useAtRest } from "../../../parts/useAtRest.ts";
 import { useSettled } from "../../../store/useSettled.ts";
 import { change } from "../../../store/openDraft.ts";
+import { useDisplay } from "../../../store/settings.ts";
 import { shelfNow } from "../../../store/shelf.ts";
 import { useOffers } from "../../../store/useOffers.ts";
 
@@ -33,11 +43,20 @@ const SETTLED_MS = 120;
 const FIRST_RULER = [{ value: "", text: "The board's own" }];
 const RULERS = catalogue.rulers.map((r) => ({ value: r.id, text: r.title }));
 const RULER = ["ruler"] as const;
-const BOARD = ["board"] as const;
+const TOOLS = ["board", "machine"] as const;
 const rulerValue = ({ ruler }: OnShelf<"ruler">): string => ruler;
 
 const BOARD_GROUPS = { "punch-board": "45° punch boards", "scoring-board": "Scoring boards" } as const;
-const BOARDS = catalogue.boards.map((b) => ({ value: b.id, text: b.title, group: BOARD_GROUPS[b.kind] }));
+const MADE_ON = [
+  ...catalogue.boards.map((b) => ({ value: b.id, text: b.title, group: BOARD_GROUPS[b.kind] })),
+  ...catalogue.machines.map((m) => ({ value: m.id, text: m.title, group: "Cutting machines" })),
+];
+const FIRST_BESIDE = [{ value: "", text: "In millimetres" }];
+
+/** A machine that has its first mat on it, and no test cuts of another. */
+const A_MACHINE = { kind: "machine", mat: undefined, width: undefined, length: undefined, fixes: undefined } as {
+  readonly kind: "machine";
+};
 
 /** A board that is nobody's in particular. */
 const NOT_OWN = { own: undefined } as { own?: never };
@@ -83,6 +102,33 @@ function NotOnThisBoard({ spec, board, onDone }: NotOnThisBoardProps) {
   );
 }
 
+const onMat = (mat: string): void => {
+  change({ method: { mat } });
+};
+
+/** The mat that is on the machine, where it takes several; and what of it can be cut on. */
+function OnMachine({ method }: { readonly method: MachineMethod }) {
+  const display = useDisplay();
+  const { machine, mat } = machineOf(method);
+  const mats = catalogue.mats.filter(({ id }) => machine.mats.includes(id));
+  return (
+    <div className="wide">
+      {mats.length > 1 ? (
+        <Choice
+          label="Mat"
+          value={mat.id}
+          options={mats.map(({ id, title }) => ({ value: id, text: title }))}
+          onChange={onMat}
+        />
+      ) : null}
+      <p className="about">
+        Any line can be cut and scored. It reaches {formatSize(mat.width, mat.height, display)}
+        {machine.mats.length === 0 ? `, ${formatLength(machine.margin, display)} of each edge left out` : ""}.
+      </p>
+    </div>
+  );
+}
+
 const onNotch = (notch: number): void => {
   change({ method: { notch } });
 };
@@ -107,11 +153,18 @@ const OwnPicture = memo(function OwnPicture({ solution }: { readonly solution: D
 /** The holder, and the tools it is made with. */
 export function HolderStage({ id, spec, solution }: HolderStageProps) {
   const { form, method } = spec;
-  const board = find(catalogue.boards, method.board);
+  const board = method.kind === "machine" ? undefined : find(catalogue.boards, method.board);
   const [refused, setRefused] = useState<string>();
   const other = refused === undefined ? undefined : find(catalogue.boards, refused);
   const chooseBoard = useCallback(
     (value: string): void => {
+      const mill = ownIn(ofKind(shelfNow(), "machine"), value);
+      const machine = find(catalogue.machines, value);
+      if (mill || machine) {
+        setRefused(undefined);
+        change(mill ? pickMachine(mill) : { method: { ...A_MACHINE, machine: value, ...NOT_OWN } });
+        return;
+      }
       const mine = ownIn(ofKind(shelfNow(), "board"), value);
       const id = mine?.board ?? value;
       const chosen = find(catalogue.boards, id);
@@ -141,11 +194,11 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
       </div>
       <div className="wide">
         <Offered
-          label="Board"
-          kinds={BOARD}
-          value={method.own === undefined ? method.board : ownKey(method.own)}
-          kept={board?.title}
-          usual={BOARDS}
+          label="Made on"
+          kinds={TOOLS}
+          value={method.own === undefined ? toolIn(method) : ownKey(method.own)}
+          kept={toolTitle(method)}
+          usual={MADE_ON}
           onChange={chooseBoard}
         />
         {other ? <NotOnThisBoard spec={spec} board={other} onDone={() => setRefused(undefined)} /> : null}
@@ -155,17 +208,18 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
           label="Ruler"
           kinds={RULER}
           value={method.ruler ?? ""}
-          first={FIRST_RULER}
+          first={board ? FIRST_RULER : FIRST_BESIDE}
           chosenBy={rulerValue}
           usual={RULERS}
           onChange={onRuler}
         />
       </div>
+      {method.kind === "machine" ? <OnMachine method={method} /> : null}
       {board?.kind === "punch-board" ? (
         <div className="wide">
           <LengthField
             label="Its notch, edge to inner corner"
-            mm={method.notch ?? board.notch}
+            mm={notchIn(method) ?? board.notch}
             bounds={NOTCH_MM}
             onChange={onNotch}
             about="Punch a scrap and measure: boards differ a little."

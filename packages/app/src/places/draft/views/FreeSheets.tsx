@@ -4,17 +4,19 @@ import { useMemo } from "react";
 import { useShelf } from "../../../store/shelf.ts";
 import { pieceColours } from "../../../theme/colours.ts";
 import { LaidRun } from "../../laid/LaidRun.tsx";
-import { CutOn, matOf } from "../../laid/CutOn.tsx";
+import { CutOn, machineIn, matOf } from "../../laid/CutOn.tsx";
 
 interface FreeSheetsProps {
   readonly id: string;
+  /** of the draft */
+  readonly name: string;
   readonly solution: Drawing;
   readonly colours: PaperColours;
   readonly mat: string;
   readonly onMat: (mat: string) => void;
 }
 
-export function FreeSheets({ id, solution, colours, mat, onMat }: FreeSheetsProps) {
+export function FreeSheets({ id, name, solution, colours, mat, onMat }: FreeSheetsProps) {
   const { spec, pieces, grid } = solution;
   const shelf = useShelf();
   const run = useMemo((): Run => {
@@ -34,10 +36,12 @@ export function FreeSheets({ id, solution, colours, mat, onMat }: FreeSheetsProp
     const made = pieces.find((p) => p.id === piece || piece.startsWith(`${p.id}-`));
     return made ? pieceColours(made, colours).face : colours.face;
   };
+  const chosen = machineIn(mat, shelf);
+  const machine = chosen === undefined ? undefined : { chosen, name };
   return (
     <>
       <CutOn mat={mat} onMat={onMat} />
-      <LaidRun id={id} run={run} straight={straight} faceOf={faceOf} grid={grid} />
+      <LaidRun id={id} run={run} straight={straight} faceOf={faceOf} grid={grid} machine={machine} />
     </>
   );
 }

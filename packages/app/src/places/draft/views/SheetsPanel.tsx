@@ -16,6 +16,7 @@ import { Link, useSearchParams } from "react-router";
 import { pieceColours } from "../../../theme/colours.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { useShelf } from "../../../store/shelf.ts";
+import { ownKey } from "../../../parts/ownKey.ts";
 import { FreeSheets } from "./FreeSheets.tsx";
 import { FromShelf, isOfShelf, useTaking, useTook } from "../../laid/FromShelf.tsx";
 import { Offcuts } from "../../laid/Offcuts.tsx";
@@ -24,11 +25,13 @@ import "../../laid/sheets.css";
 
 interface SheetsPanelProps {
   readonly id: string;
+  /** of the draft */
+  readonly name: string;
   readonly solution: Drawing;
   readonly colours: PaperColours;
 }
 
-export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
+export function SheetsPanel({ id, name, solution, colours }: SheetsPanelProps) {
   const [search, setSearch] = useSearchParams();
   if (!solution.spec.sheet) {
     return (
@@ -41,7 +44,12 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
       </div>
     );
   }
-  const isFree = search.get("cut") === "free";
+  const { method } = solution.spec;
+  const isMachine = method.kind === "machine";
+  // a machine cuts along any line: sheets of what is made on one are cut free unless the maker wants it otherwise
+  const usual = isMachine ? "free" : "straight";
+  const isFree = (search.get("cut") ?? usual) === "free";
+  const usualMat = isMachine ? (method.own === undefined ? method.machine : ownKey(method.own)) : "none";
   const change = (name: string, value: string | undefined): void => {
     const next = new URLSearchParams(search);
     if (value === undefined) next.delete(name);
@@ -56,7 +64,7 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
         value={isFree ? "free" : "straight"}
         aria-label="How the sheets are cut"
         onChange={(_, next: string | null) => {
-          if (next !== null) change("cut", next === "free" ? "free" : undefined);
+          if (next !== null) change("cut", next === usual ? undefined : next);
         }}
       >
         <ToggleButton value="straight">Straight cuts</ToggleButton>
@@ -64,14 +72,14 @@ export function SheetsPanel({ id, solution, colours }: SheetsPanelProps) {
       </ToggleButtonGroup>
       {isFree ? (
         <FreeSheets
-          {...{ id, solution, colours }}
-          mat={search.get("mat") ?? "none"}
+          {...{ id, name, solution, colours }}
+          mat={search.get("mat") ?? usualMat}
           onMat={(mat) => {
-            change("mat", mat === "none" ? undefined : mat);
+            change("mat", mat === usualMat ? undefined : mat);
           }}
         />
       ) : (
-        <Plans id={id} solution={solution} colours={colours} />
+        <Plans {...{ id, name, solution, colours }} />
       )}
     </div>
   );

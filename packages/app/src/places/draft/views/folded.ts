@@ -79,7 +79,7 @@ export function saying(solution: Drawing, progress: number): string {
     return `${stage.contents.map((i) => solution.contents[i]?.name ?? "Contents").join(" and ")} going in`;
   const names = assembled(solution).flatMap((piece) =>
     piece.folds
-      .filter((f) => f.order === stage?.order)
+      .filter((f) => f.order === stage?.order && !f.closes)
       .map((f) => piece.panels.find((p) => p.id === f.panels[1])?.name.toLowerCase() ?? ""),
   );
   return `Folding the ${names.join(" and ")}`;

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { planApi } from "./planJob.ts";
+
+expose(planApi);

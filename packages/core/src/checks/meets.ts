@@ -1,0 +1,38 @@
+import type { Finding } from "../model/solution.ts";
+import { lastOrder, posesOf } from "../paper/pose.ts";
+import { move, type Point3 } from "../paper/rigid.ts";
+import { type Check, panelName } from "./check.ts";
+
+/** mm between two places in space. */
+const apart = (p: Point3, q: Point3): number => Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+
+/** Paper gives this much (mm) along a fold: what is drawn and rounded by hand closes no better. */
+const GIVES_MM = 0.5;
+
+/**
+ * A fold that no panel hangs by closes by itself: when all others are turned, its two sides meet.
+ * Measured as paper without thickness, for a pile of plies stands apart and gives.
+ */
+export const meets: Check = {
+  id: "meets",
+  codes: ["gapes"],
+  run: ({ pieces, joins, main }) => {
+    const state = { progress: lastOrder({ pieces, joins, main }), caliper: 0 };
+    return pieces.flatMap((piece) => {
+      const closing = piece.folds.filter(({ closes }) => closes);
+      if (closing.length === 0) return [];
+      const poses = posesOf(piece, state);
+      return closing.flatMap(({ panels: [a, b], from, to }): Finding[] => {
+        const [own, other] = [poses.get(a), poses.get(b)];
+        if (!own || !other) return [];
+        const [figure, at] = [from, to]
+          .map((p) => [apart(move(own, [...p, 0]), move(other, [...p, 0])), p] as const)
+          .reduce((x, y) => (y[0] > x[0] ? y : x));
+        if (figure <= GIVES_MM) return [];
+        const facts = { one: panelName(pieces, piece.id, a), other: panelName(pieces, piece.id, b) };
+        const found = { check: "meets", code: "gapes", severity: "warning", piece: piece.id, panel: b } as const;
+        return [{ ...found, at, figure, limit: GIVES_MM, facts }];
+      });
+    });
+  },
+};
