@@ -10,7 +10,7 @@ import { gap } from "./gap.ts";
 import { mat } from "./mat.ts";
 import { hole } from "./hole.ts";
 import { honoured } from "./honoured.ts";
-import { meets } from "./meets.ts";
+import { gaping } from "./gaping.ts";
 import { motion } from "./motion.ts";
 import { overlap } from "./overlap.ts";
 import { refused } from "./refused.ts";
@@ -25,7 +25,7 @@ export const checks: readonly Check[] = [
   gap,
   overlap,
   covering,
-  meets,
+  gaping,
   board,
   mat,
   sheet,

@@ -163,7 +163,7 @@ describe("a net of one's own", () => {
         },
       }),
     );
-  const gapes = (s: ReturnType<typeof solve>) => s.findings.filter(({ check }) => check === "meets");
+  const gapes = (s: ReturnType<typeof solve>) => s.findings.filter(({ check }) => check === "gaping");
   it("closes in the middle where it is folded flat, and says how far it gapes where it is not", () => {
     // three of four folds carry, the fourth closes by itself: folded flat, one quarter comes to lie on the other
     const flat = turned([180, -180, 180]);

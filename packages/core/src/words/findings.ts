@@ -51,7 +51,7 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `${str(f.facts, "label")}: ${mm(num(f.facts, "asked"))} was asked for, and ${mm(f.figure)} is what it can be here.`,
   "seam.thin": (f) => (mm) =>
     `Only ${mm(f.figure)} of the strip can be glued: narrower than ${mm.least(f.limit)} nothing holds.`,
-  "meets.gapes": (f) => (mm) =>
+  "gaping.gapes": (f) => (mm) =>
     `Folded as it is told, the edge between ${str(f.facts, "one")} and ${str(f.facts, "other")} stays ${mm(f.figure)} apart: paper would tear there. Turn the folds round its corner so that they meet, or cut along it.`,
   "covering.tips-out": (f) => (mm) =>
     `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,

@@ -13,8 +13,8 @@ const GIVES_MM = 0.5;
  * A fold that no panel hangs by closes by itself: when all others are turned, its two sides meet.
  * Measured as paper without thickness, for a pile of plies stands apart and gives.
  */
-export const meets: Check = {
-  id: "meets",
+export const gaping: Check = {
+  id: "gaping",
   codes: ["gapes"],
   run: ({ pieces, joins, main }) => {
     const state = { progress: lastOrder({ pieces, joins, main }), caliper: 0 };
@@ -30,7 +30,7 @@ export const meets: Check = {
           .reduce((x, y) => (y[0] > x[0] ? y : x));
         if (figure <= GIVES_MM) return [];
         const facts = { one: panelName(pieces, piece.id, a), other: panelName(pieces, piece.id, b) };
-        const found = { check: "meets", code: "gapes", severity: "warning", piece: piece.id, panel: b } as const;
+        const found = { check: "gaping", code: "gapes", severity: "warning", piece: piece.id, panel: b } as const;
         return [{ ...found, at, figure, limit: GIVES_MM, facts }];
       });
     });
