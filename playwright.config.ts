@@ -4,23 +4,27 @@ import path from "node:path";
 import { defineConfig } from "@playwright/test";
 import { freePort } from "./scripts/port.mjs";
 
-/** What the maker has on their own machine is no business of a test. */
-const CUTTER_FOLDER = (process.env["BROWSER_TESTS_CUTTER"] ??= mkdtempSync(path.join(tmpdir(), "cut-fold-cutter-")));
+/** As many as there are cores to draw on; each has a server and a cutter of its own, for there is one bed. */
+const WORKERS = 2;
 
-// workers read this file again: all of them are told the one port that was found free
-const PORT = (process.env["BROWSER_TESTS_PORT"] ??= String(await freePort()));
+/** What the maker has on their own machine is no business of a test. */
+const CUTTERS = (process.env["BROWSER_TESTS_CUTTERS"] ??= mkdtempSync(path.join(tmpdir(), "cut-fold-cutter-")));
+
+// workers read this file again: all of them are told the ports that were found free, one each
+const PORTS = (process.env["BROWSER_TESTS_PORTS"] ??= (
+  await Promise.all(Array.from({ length: WORKERS }, () => freePort()))
+).join(" "));
 
 export default defineConfig({
   testDir: "e2e",
   outputDir: ".cache/test-results",
-  // software drawing uses both cores: two workers only get in each other's way
-  workers: 1,
+  workers: WORKERS,
+  fullyParallel: true,
   // a busy machine may take its time: nothing here asserts how long anything takes
   timeout: 180_000,
   expect: { timeout: 90_000 },
   forbidOnly: Boolean(process.env["CI"]),
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     // makers here measure in millimetres; where the country does not, a test says so
     locale: "en-GB",
@@ -33,11 +37,11 @@ export default defineConfig({
       args: ["--no-sandbox", "--disable-gpu", "--enable-unsafe-swiftshader", "--disable-quic"],
     },
   },
-  webServer: {
+  webServer: PORTS.split(" ").map((port) => ({
     command: "node packages/server/dist/main.js",
-    env: { PORT, CUTTER_FOLDER },
-    url: `http://127.0.0.1:${PORT}/api/health`,
+    env: { PORT: port, CUTTER_FOLDER: path.join(CUTTERS, port) },
+    url: `http://127.0.0.1:${port}/api/health`,
     reuseExistingServer: false,
-    timeout: 30_000,
-  },
+    timeout: 60_000,
+  })),
 });

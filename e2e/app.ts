@@ -5,8 +5,13 @@ import { expect, type Page, test as base } from "@playwright/test";
 const HARMLESS =
   /THREE\.Clock|GPU stall|WebGL|Download the React DevTools|Failed to load resource|Failed to fetch dynamically imported module/u;
 
-/** A page that fails its test on any uncaught error. */
+/** A page that fails its test on any uncaught error, on the server of its own worker. */
 export const test = base.extend({
+  // Playwright reads what a fixture wants from its first argument: it has to be written so
+  baseURL: async ({ browserName: _ }, use, { parallelIndex }) => {
+    const ports = (process.env["BROWSER_TESTS_PORTS"] ?? "").split(" ");
+    await use(`http://127.0.0.1:${ports[parallelIndex] ?? ""}`);
+  },
   page: async ({ page }, use) => {
     const errors: string[] = [];
     page.on("pageerror", (error) => errors.push(error.message));

@@ -1,6 +1,7 @@
 /** Serves the built app on this machine and nothing else: no file outside its folder, no script but its own. */
 import { existsSync } from "node:fs";
 import { type CutterIs, cutterRoutes } from "./cutter/http.ts";
+import { printerRoutes } from "./printer/http.ts";
 import express, { type ErrorRequestHandler, type Express } from "express";
 
 /** Scripts, styles and fonts from here only. Emotion writes style elements, so styles may be inline; nothing may be framed or sent away. */
@@ -37,6 +38,7 @@ export function createApp(root: string, cutter: () => CutterIs = () => NO_CUTTER
     next();
   });
   app.use("/api", cutterRoutes(cutter));
+  app.use("/api", printerRoutes());
   app.use(express.json({ limit: BODY_LIMIT }));
   app.get("/api/health", (_request, response) => {
     response.json({ ok: true });

@@ -1,6 +1,7 @@
 /** The cutter over HTTP, for pages of this very server alone: jobs in, acts, what was cut, and every change as it comes. */
 import express, { type Request, type Response, Router } from "express";
 import { type Answer, Cutter } from "./cutter.ts";
+import { oursAlone } from "../ours.ts";
 import { doSchema, jobInSchema } from "./job.ts";
 
 const BEAT_MS = 15_000;
@@ -13,14 +14,6 @@ export type CutterIs =
   | { readonly cutter: Cutter; readonly setAside?: string | undefined }
   | { readonly cutter: undefined; readonly why: string };
 
-/** A page from elsewhere must not run a cutter: the host is this machine, and where a page asks it is one of ours. */
-function isOurs(request: Request): boolean {
-  const host = request.get("host") ?? "";
-  const origin = request.get("origin");
-  if (!/^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/u.test(host)) return false;
-  return origin === undefined || /^http:\/\/(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/u.test(origin);
-}
-
 const answered = (response: Response, answer: Answer): void => {
   const { status, ...body } = answer;
   response.status(status).json("error" in body ? body : body.job);
@@ -29,10 +22,7 @@ const answered = (response: Response, answer: Answer): void => {
 /** @param is asked each time: the store may open later than the server */
 export function cutterRoutes(is: () => CutterIs): Router {
   const router = Router();
-  router.use((request, response, next) => {
-    if (isOurs(request)) next();
-    else response.status(403).json({ error: "this cutter takes jobs from its own pages alone" });
-  });
+  router.use(["/jobs", "/events"], oursAlone("cutter"));
   const withCutter =
     (work: (cutter: Cutter, request: Request, response: Response) => Promise<void> | void) =>
     async (request: Request, response: Response): Promise<void> => {

@@ -5,7 +5,7 @@ import { usePageTitle } from "../../parts/usePageTitle.ts";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { Columns2 } from "lucide-react";
-import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
+import { lazy, memo, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
 import { chooseNothing } from "../../store/chosen.ts";
@@ -27,6 +27,9 @@ import { SheetsPanel } from "./views/SheetsPanel.tsx";
 import { STAGES, StagesRail, type Stage } from "./StagesRail.tsx";
 import { StepsPanel } from "./views/StepsPanel.tsx";
 import "./draft.css";
+
+// looked at now and then, and with what asks the server
+const PagesView = lazy(async () => ({ default: (await import("./PagesView.tsx")).PagesView }));
 
 const VIEWS = ["flat", "folded", "sheets", "steps"] as const;
 type ViewName = (typeof VIEWS)[number];
@@ -117,6 +120,15 @@ export function DraftPlace() {
       <main className="draft view-holders">
         <Heading name={draft.name} view="what could hold it" />
         <HoldersView id={id} spec={draft.spec} follows={draft.holds} />
+      </main>
+    );
+  if (asked === "pages")
+    return (
+      <main className="draft view-holders">
+        <Heading name={draft.name} view="on the printer's paper" />
+        <Suspense fallback={null}>
+          <PagesView draft={draft} />
+        </Suspense>
       </main>
     );
   return <Drawn key={id} draft={draft} view={view} stage={stage} onOpen={onOpen} />;

@@ -5,6 +5,7 @@ import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { tell, tellTrouble } from "../../parts/tell.tsx";
 import { memo, useState } from "react";
+import { Link } from "react-router";
 import { printPdf, saveAs } from "../../store/files.ts";
 import { useOpenDraft } from "../../store/openDraft.ts";
 
@@ -71,6 +72,9 @@ export const Keep = memo(function Keep() {
           Print the sheets with the trimmer&apos;s settings
         </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["steps"]), undefined)}>Print the cut list and the steps</MenuItem>
+        <MenuItem component={Link} to="../pages" relative="path" onClick={() => setAnchor(undefined)}>
+          See the pages as a printer lays them
+        </MenuItem>
         <Divider />
         {OFFERED.map((format) => (
           <MenuItem
