@@ -92,3 +92,28 @@ test("without a server the machine says what is missing, and drafts go on", asyn
   await expect(page.getByText(/The machine's server does not answer/u)).toBeVisible();
   await expectAccessible(page);
 });
+
+test("before paper is spent the pages are seen as a printer lays them: shrunk, worn, or cut off at the foot", async ({
+  page,
+}) => {
+  await openDemo(page, "Seed-packet pocket");
+  await page.getByRole("button", { name: "Print and save" }).click();
+  await page.getByRole("menuitem", { name: "See the pages as a printer lays them" }).click();
+  await expect(page.getByText("All that was printed lies where it should.")).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel("A printer that is").selectOption("worn");
+  await expect(page.getByText(/^It came out 99\.60\s%\sacross and 100\.25\s%\sdown\./u)).toBeVisible();
+  await page.getByLabel("A printer that is").selectOption("shy");
+  await expect(page.getByText(/reach(?:es)? past where it prints/u)).toBeVisible();
+  await page.getByRole("checkbox", { name: /^Shrunk to fit/u }).check();
+  await expect(page.getByText(/^It came out 92\.12\s%/u)).toBeVisible();
+  await expect(page.getByText("Nothing is lost at the edges.")).toBeVisible();
+  await page.getByLabel("Printed").selectOption("steps");
+  await expect(page.getByText(/^Page 1 of \d+\./u)).toBeVisible();
+  await expectAccessible(page);
+  await page.route("**/api/**", (route) => route.abort());
+  await page.getByLabel("A printer that is").selectOption("true");
+  await expect(page.getByText(/The printer's server does not answer/u)).toBeVisible();
+  await page.getByRole("link", { name: "Back to the draft" }).click();
+  await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+});

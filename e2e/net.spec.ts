@@ -37,3 +37,43 @@ test("a net drawn elsewhere: its lines are told apart, its panels found, and it 
   for (let i = 1; i < 9; i += 1) await page.getByRole("button", { name: "Next" }).click();
   await expect(page.locator(".steps-sentence")).toHaveText(/^Stand .*panel 2.* up at a right angle/u);
 });
+
+/** A strip of three panels, and a piece by itself with a flap. */
+const TWO = `<svg xmlns="http://www.w3.org/2000/svg" width="240mm" height="60mm" viewBox="0 0 240 60">
+<g id="cut" fill="none" stroke="black"><path d="M0 0H150V60H0Z"/><path d="M190 10H230V50H190Z"/></g>
+<g id="score" fill="none" stroke="black" stroke-dasharray="3 2"><path d="M50 0V60"/><path d="M100 0V60"/><path d="M190 20H230"/></g></svg>`;
+
+test("panels of a net are named and glued, and a piece of it is laid on another", async ({ page }) => {
+  await page.goto("/net");
+  const chosen = page.waitForEvent("filechooser");
+  await page.getByRole("button", { name: "Choose the file …" }).click();
+  await (await chosen).setFiles({ name: "two.svg", mimeType: "image/svg+xml", buffer: Buffer.from(TWO) });
+  await page.getByRole("button", { name: "Fold it" }).click();
+  await expect(page.getByText("Stays while the others fold")).toBeVisible();
+  // at right angles nothing lies on anything: what is glued all the same is told
+  await page.getByLabel("Glue a panel").selectOption({ label: "Panel 2 onto panel 1" });
+  const numbers = page.getByRole("complementary", { name: "The numbers" });
+  await expect(numbers.getByText(/panel 2 does not come to lie on panel 1/u)).toBeVisible();
+  await page.getByLabel("Glued", { exact: true }).selectOption("gone");
+  await expect(numbers.getByText(/does not come to lie/u)).toBeHidden();
+  // folded over, it is offered
+  await page.getByLabel("Panel 2 on panel 1").selectOption("180");
+  await page.getByLabel("Panel 3 on panel 2").selectOption("180");
+  await page.getByRole("button", { name: "Glue it" }).click();
+  await expect(page.getByRole("button", { name: "Glue it" })).toBeHidden();
+  await page.getByLabel("Name a panel").selectOption("panel-2");
+  await page.getByLabel("Called").fill("Middle");
+  await page.getByLabel("Glue a panel").selectOption({ label: "Panel 4 onto middle" });
+  await page.getByLabel("Right by").fill("3");
+  await expectAccessible(page);
+  await page.getByRole("tab", { name: "Steps" }).click();
+  const sentence = page.locator(".steps-sentence");
+  const of = Number(/of (\d+)$/u.exec(await page.getByText(/^Step 1 of \d+$/u).innerText())?.[1]);
+  const told = [await sentence.innerText()];
+  for (let i = 1; i < of; i += 1) {
+    await page.getByRole("button", { name: "Next" }).click();
+    await expect(page.getByText(`Step ${String(i + 1)} of ${String(of)}`)).toBeVisible();
+    told.push(await sentence.innerText());
+  }
+  expect(told.join(" ")).toMatch(/Glue the net, piece 2 on the outside of the middle/u);
+});

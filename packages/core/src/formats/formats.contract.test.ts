@@ -3,17 +3,14 @@
  * figures. Walks the list: a format without a reader here fails.
  */
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { inflateRawSync } from "node:zlib";
-import { createCanvas, Path2D } from "@napi-rs/canvas";
 import Papa from "papaparse";
 import { PNG } from "pngjs";
 import { SaxesParser } from "saxes";
 import { afterAll, describe, expect, it } from "vitest";
-import { eachNamed } from "../asks/each.ts";
 import { forms } from "../forms/all.ts";
 import { boundsOf, flattenTo, type Path, placePath } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
@@ -25,7 +22,8 @@ import { readDxf, readSvg } from "../outlines/index.ts";
 import { lackWords } from "../words/lacks.ts";
 import { solve } from "../solve.ts";
 import { specOf } from "../test/randomSpec.ts";
-import type { Canvas, WriteOptions, Written } from "./format.ts";
+import { how, written } from "../test/writing.ts";
+import type { Written } from "./format.ts";
 import { formats } from "./index.ts";
 import { readProject } from "./project.ts";
 
@@ -41,36 +39,6 @@ const put = (name: string, data: string | Uint8Array): string => {
   writeFileSync(file, data);
   return file;
 };
-
-const { resolve } = createRequire(import.meta.url);
-const font = (weight: number) =>
-  new Uint8Array(
-    readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)),
-  );
-const how: WriteOptions = {
-  display: { unit: "mm" },
-  date: new Date("2026-09-20T09:00:00Z"),
-  paper: { width: 297, height: 420 },
-  colours: { face: "#ffeedd", back: "#aabbcc" },
-  fonts: () => Promise.resolve({ regular: font(400), strong: font(600) }),
-  canvas: (width, height) => {
-    const made = createCanvas(width, height);
-    return Promise.resolve({
-      brush: made.getContext("2d"),
-      path: (data: string) => new Path2D(data),
-      png: async () => new Uint8Array(await made.encode("png")),
-    } as Canvas);
-  },
-};
-
-function written(given: object, title = "Apple crisp"): Written {
-  const spec = specOf(given);
-  const solution = solve(spec);
-  const each = eachNamed(solution);
-  const now = how.date.toISOString();
-  const draft = { id: "draft-1", name: title, tags: ["open day"], note: "", made: now, changed: now, step: 1, spec };
-  return { title, draft, pieces: each.pieces, whole: () => ({ solution, each }) };
-}
 
 /** Every form as it comes, and a card with things done to its paper. */
 const SAMPLES = [

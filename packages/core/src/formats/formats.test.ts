@@ -1,7 +1,6 @@
 /** What is written is read back by another program: an XML parser for SVG, poppler for PDF. */
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import fc from "fast-check";
@@ -14,6 +13,7 @@ import { loopsOf } from "../outlines/outline.ts";
 import { readSvg } from "../outlines/readSvg.ts";
 import { solve } from "../solve.ts";
 import { formOf, randomSpec, specOf, runs } from "../test/randomSpec.ts";
+import { font } from "../test/writing.ts";
 import { type PdfPart, writePdf } from "./print/pdf.ts";
 import { MARGIN_MM } from "./print/ink.ts";
 import { FOOT_MM, OVERLAP_MM, tilesOf } from "./print/templates.ts";
@@ -198,11 +198,6 @@ describe("PDF", () => {
   afterAll(() => {
     rmSync(folder, { recursive: true });
   });
-  const { resolve } = createRequire(import.meta.url);
-  const font = (weight: number) =>
-    new Uint8Array(
-      readFileSync(resolve(`@fontsource/source-sans-3/files/source-sans-3-latin-${String(weight)}-normal.woff`)),
-    );
   const fonts = { regular: font(400), strong: font(600) };
   const A4 = { width: 210, height: 297 };
   const date = new Date("2026-09-20T09:00:00Z");

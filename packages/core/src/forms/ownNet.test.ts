@@ -1,5 +1,6 @@
 /** A net that was read folds as the form that it was written by: same poses, proved, made by board and machine. */
 import { describe, expect, it } from "vitest";
+import { gluePairs } from "../asks/gluePairs.ts";
 import { pose } from "../folding/posed.ts";
 import { prove } from "../folding/proof.ts";
 import { strokesInRow } from "../formats/inRow.ts";
@@ -7,13 +8,15 @@ import { extentOf } from "../geometry/extent.ts";
 import { boundsOf, pathData } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import type { Piece } from "../model/piece.ts";
+import type { OwnNet } from "../model/net.ts";
 import type { Drawing } from "../model/solution.ts";
-import { ownNet } from "../nets/own.ts";
+import { ownNet, scaledNet } from "../nets/own.ts";
 import { readSpec } from "../recipe/readSpec.ts";
 import { solve } from "../solve.ts";
 import { followed } from "../test/follower.ts";
 import { specOf } from "../test/randomSpec.ts";
 import { nth } from "../units/nth.ts";
+import { sayStep } from "../words/steps.ts";
 import { forms } from "./all.ts";
 
 type Given = Readonly<Record<string, unknown>>;
@@ -209,6 +212,73 @@ describe("a net of one's own", () => {
       const hung = folds.map(({ panels }) => panels[1]);
       expect([...hung, piece?.root].sort()).toEqual(ids.filter((id) => id !== waste).sort());
     }
+  });
+  /** A strip of three panels of 50 × 60, and a piece of 40 × 40 with a flap of 10 along its lower edge. */
+  const two = {
+    lines: [
+      { role: "cut", d: "M0 0L150 0L150 60L0 60Z" },
+      { role: "score", d: "M50 0L50 60" },
+      { role: "score", d: "M100 0L100 60" },
+      { role: "cut", d: "M200 0L240 0L240 40L200 40Z" },
+      { role: "score", d: "M200 10L240 10" },
+    ],
+  };
+  const glued = (row: object, more: object = {}) =>
+    solve(specOf({ form: "own-net", net: { ...two, ...more, glued: [row] } }));
+  it("lays a piece on another by the panel that is glued, where it is said and as it is turned, and tells it as a step", () => {
+    const s = glued({ panel: "panel-4", onto: "panel-1", x: 2, y: -3, turn: 90 }, { names: { "panel-1": "Back" } });
+    const [join] = s.joins;
+    expect(join).toMatchObject({
+      piece: "net-2",
+      panel: "panel-4",
+      onto: { piece: "net", panel: "panel-1", face: "front" },
+    });
+    // panel 4 is the upper 40 × 30 of its piece: its middle (20, 25) turned a quarter left is (−25, 20), and has to come to
+    // (25 + 2, 30 − 3)
+    expect([join?.x, join?.y, join?.rotation]).toEqual([expect.closeTo(52, 9), expect.closeTo(7, 9), 90]);
+    expect(prove(s)).toMatchObject({ ok: true, landings: [{ distance: 0, outside: 0 }] });
+    expect(followed(s)).toEqual([]);
+    const words = s.steps.map((step) => sayStep(step, { unit: "mm" })).join(" ");
+    expect(words).toMatch(/Glue the net, piece 2 on the outside of the back/u);
+    // said the other way round it is the same
+    const other = glued({ panel: "panel-1", onto: "panel-4", x: 2, y: -3, turn: 90 });
+    expect(other.joins).toEqual([join]);
+    // as large again, it lies as far off as that
+    const net = scaledNet(
+      { ...two, near: 0.1, glued: [{ panel: "panel-4", onto: "panel-1", x: 2, y: -3 }] } as OwnNet,
+      2,
+    );
+    expect(net.glued).toEqual([{ panel: "panel-4", onto: "panel-1", x: 4, y: -6 }]);
+  });
+  it("lays it face down on a face behind, and hangs it on the panel that is glued", () => {
+    const s = glued({ panel: "panel-5", onto: "panel-2", face: "back" });
+    expect(s.joins[0]).toMatchObject({ panel: "panel-5", flip: true, onto: { panel: "panel-2", face: "back" } });
+    expect(s.pieces[1]?.root).toBe("panel-5");
+    expect(prove(s)).toMatchObject({ ok: true, landings: [{ distance: expect.closeTo(0, 9) as number }] });
+  });
+  it("tells glue between panels that do not come to lie on one another, and glues nothing there", () => {
+    // two right angles: the third panel stands over the first, as far off as the second is wide; the second stands on it
+    for (const panel of ["panel-3", "panel-2"]) {
+      const s = glued({ panel, onto: "panel-1" });
+      expect(gapes(s)).toMatchObject([{ code: "unglued", panel, severity: "warning" }]);
+      expect(s.pieces.flatMap((piece) => piece.glue)).toEqual([]);
+    }
+    const over = { folds: { "fold-1": { angle: 180, order: 2 }, "fold-2": { angle: 180, order: 1 } } };
+    const s = glued({ panel: "panel-3", onto: "panel-1" }, over);
+    expect(gapes(s)).toEqual([]);
+    expect(s.pieces[0]?.glue).toHaveLength(1);
+  });
+  it("offers to glue what comes to lie on what, the smaller onto the larger, and nothing that is glued or stands", () => {
+    const offered = (net: object) => {
+      const s = solve(specOf({ form: "own-net", net }));
+      return gluePairs(s, 0.3);
+    };
+    expect(offered(two)).toEqual([]);
+    const over = { folds: { "fold-1": { angle: 180, order: 2 }, "fold-2": { angle: 180, order: 1 } } };
+    const [pair, ...others] = offered({ ...two, ...over });
+    expect([pair?.panel, pair?.onto].sort()).toEqual(["panel-1", "panel-3"]);
+    expect(others).toEqual([]);
+    expect(offered({ ...two, ...over, glued: [{ panel: "panel-3", onto: "panel-1" }] })).toEqual([]);
   });
   it.each<[object, RegExp]>([
     [{ form: "own-net" }, /^net: missing/u],

@@ -14,11 +14,11 @@ import { extentOf } from "../geometry/extent.ts";
 import { boundsOf, flatten, type Path, placePath } from "../geometry/path.ts";
 import { place, type Point, type Pose } from "../geometry/point.ts";
 import type { PieceDraft, Stroke } from "../model/piece.ts";
-import type { OwnNet } from "../model/net.ts";
+import type { NetGlue, OwnNet } from "../model/net.ts";
 import { SIZE_MM } from "../model/spec.ts";
-import { linesIn, type OwnPiece, ownNet, scaledNet } from "../nets/own.ts";
+import { laidRows, linesIn, type OwnPiece, ownNet, scaledNet } from "../nets/own.ts";
 import { type Rectangle, outlined } from "../paper/panel.ts";
-import type { Said } from "../paper/said.ts";
+import { laid, type Said } from "../paper/said.ts";
 import { glued } from "../paper/seam.ts";
 import type { Sheet } from "../paper/sheet.ts";
 import { nth } from "../units/nth.ts";
@@ -28,10 +28,10 @@ import { FORM_TITLES } from "./titles.ts";
 const settings = z.strictObject({});
 
 /** What a panel is called: by its number, until it is named. */
-const nameOf = (id: string): string => `Panel ${id.replace("panel-", "")}`;
+const nameOf = (id: string, names: OwnNet["names"]): string => names?.[id] ?? `Panel ${id.replace("panel-", "")}`;
 
 /** A piece of a net as a sheet: lower left at the origin. */
-function sheetOf(piece: OwnPiece, number: number): Sheet {
+function sheetOf(piece: OwnPiece, number: number, names: OwnNet["names"]): Sheet {
   const all = piece.panels.map(({ outline }) => extentOf(outline));
   const [left, bottom] = [Math.min(...all.map((box) => box.left)), Math.min(...all.map((box) => box.bottom))];
   const home: Pose = { x: -left, y: -bottom, rotation: 0, flip: false };
@@ -39,7 +39,7 @@ function sheetOf(piece: OwnPiece, number: number): Sheet {
   const spot = (p: Point): Point => place(p, home);
   const id = number === 0 ? "net" : `net-${String(number + 1)}`;
   const ordered = [...piece.panels].sort((a, b) => Number(b.id === piece.root) - Number(a.id === piece.root));
-  const panels = ordered.map((panel) => ({ id: panel.id, name: nameOf(panel.id), outline: at(panel.outline) }));
+  const panels = ordered.map((panel) => ({ id: panel.id, name: nameOf(panel.id, names), outline: at(panel.outline) }));
   const strokes = piece.loose.map(({ path }, i): Stroke => ({
     ...{ id: `${id}-score-${String(i + 1)}`, role: "score", fold: "valley", face: "front", path: at(path) },
   }));
@@ -108,24 +108,44 @@ function ofNet(net: OwnNet): NetRead {
   return { contents: { width: held(right - left), height: held(top - bottom), thickness: "0.3 mm" } };
 }
 
+const middleOf = ({ reach }: Rectangle): Point => {
+  const { left, right, bottom, top } = boundsOf(reach);
+  return [(left + right) / 2, (bottom + top) / 2];
+};
+
+/** A piece laid on a panel of another: the middle of its own panel on that one's, moved and turned as was said. */
+function laidBy({ face = "front", x = 0, y = 0, turn = 0, flip }: NetGlue, sheet: Sheet, own: Point, under: Rectangle) {
+  const down = flip ?? face === "back";
+  const [dx, dy] = place(own, { x: 0, y: 0, rotation: turn, flip: down });
+  const [mx, my] = middleOf(under);
+  return laid(sheet, under, face, { at: [mx + x - dx, my + y - dy], turned: turn, flip: down });
+}
+
 type Input = InputOf<typeof settings>;
 
 function draft({ net }: Input): Said {
   const { pieces } = net ? ownNet(net) : { pieces: [] };
   if (!net || pieces.length === 0) throw new Error("a net of one's own is read before it is drafted");
-  const sheets = pieces.map(sheetOf);
+  const sheets = pieces.map((piece, i) => sheetOf(piece, i, net.names));
   const main = nth(sheets, 0);
   const all = sheets.flatMap(({ panels }) => panels);
   const of = (id: string) => all.find((panel) => panel.id === id);
-  const seams = (net.glued ?? []).flatMap(({ panel, onto }) => {
+  const rows = net.glued ?? [];
+  const joins = laidRows(pieces, rows).flatMap(({ row, own, under }) => {
+    const sheet = sheets.find(({ panels }) => panels.some(({ id }) => id === own));
+    const [above, below] = [of(own), of(under)];
+    return sheet && above && below ? [laidBy(row, sheet, middleOf(above as Rectangle), below as Rectangle)] : [];
+  });
+  const seams = rows.flatMap(({ panel, onto }) => {
     const [own, under] = [of(panel), of(onto)];
-    return own && under ? [glued(own, under)] : [];
+    return own && under ? [glued(own, under, { asked: true })] : [];
   });
   const on = net.holds === undefined ? undefined : (of(net.holds) as Rectangle | undefined);
   const root = nth(main.panels, 0) as Rectangle;
   const lies = on && boundsOf(on.reach);
   return {
     sheets: [main, ...sheets.slice(1)],
+    ...(joins.length > 0 && { joins }),
     ...(seams.length > 0 && { glue: seams }),
     ...(on && lies
       ? {

@@ -21,6 +21,24 @@ export const netFoldSchema = z.strictObject({
   order: z.number().int().min(1).max(60),
 });
 
+/** mm that a piece may be moved on what it is glued onto. */
+export const NET_OFF_MM = 2000;
+
+/**
+ * A panel glued onto another. Between two pieces it is a join as well, the first time: the piece of the panel is laid on the
+ * other, middle on middle but for `x` to the right and `y` up (mm), turned anticlockwise, and face down where that is said.
+ */
+export const netGlueSchema = z.strictObject({
+  panel: panelId,
+  onto: panelId,
+  face: z.enum(["front", "back"]).optional(),
+  x: z.number().min(-NET_OFF_MM).max(NET_OFF_MM).optional(),
+  y: z.number().min(-NET_OFF_MM).max(NET_OFF_MM).optional(),
+  turn: z.number().min(-180).max(180).optional(),
+  flip: z.boolean().optional(),
+});
+export type NetGlue = z.infer<typeof netGlueSchema>;
+
 export const netSchema = z.strictObject({
   lines: z
     .array(
@@ -39,10 +57,9 @@ export const netSchema = z.strictObject({
   folds: z.record(foldId, netFoldSchema).optional(),
   /** panels that are waste */
   waste: z.array(panelId).max(500).optional(),
-  glued: z
-    .array(z.strictObject({ panel: panelId, onto: panelId }))
-    .max(200)
-    .optional(),
+  glued: z.array(netGlueSchema).max(200).optional(),
+  /** what panels are called, where it is not their number */
+  names: z.record(panelId, z.string().trim().min(1).max(40)).optional(),
   /** the panel that contents lie on */
   holds: panelId.optional(),
 });

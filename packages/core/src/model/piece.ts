@@ -183,6 +183,8 @@ export interface Seam {
   readonly strip?: { readonly from: Point; readonly to: Point; readonly wide: number } | undefined;
   readonly web?: true | undefined;
   readonly widens?: ChangePath | undefined;
+  /** a maker said it, and not a form: where the two do not come to lie on one another there is no glue, and a check tells it */
+  readonly asked?: true | undefined;
 }
 
 /** Lays a whole piece on a panel of another: its flat coordinates, posed, are the target panel's flat coordinates. */

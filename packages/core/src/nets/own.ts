@@ -1,7 +1,7 @@
 /** A net of the maker's own, found in the lines that a recipe keeps: without its waste, from the panel that stays. */
 import { line, type Path, pathData, type Segment } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import type { OwnNet } from "../model/net.ts";
+import type { NetGlue, OwnNet } from "../model/net.ts";
 import { lately } from "../units/lately.ts";
 import { nth } from "../units/nth.ts";
 import { foldGuess } from "./guess.ts";
@@ -65,7 +65,13 @@ export function scaledNet(net: OwnNet, by: number): OwnNet {
       ? { ...s, ...ends, control1: scaled(s.control1), control2: scaled(s.control2) }
       : { ...s, ...ends };
   };
-  return { ...net, lines: net.lines.map((one) => ({ ...one, d: pathData((pathIn(one.d) ?? []).map(segment)) })) };
+  const glued = net.glued?.map((row) => ({
+    ...row,
+    ...(row.x !== undefined && { x: row.x * by }),
+    ...(row.y !== undefined && { y: row.y * by }),
+  }));
+  const rest = { ...net, ...(glued && { glued }) };
+  return { ...rest, lines: net.lines.map((one) => ({ ...one, d: pathData((pathIn(one.d) ?? []).map(segment)) })) };
 }
 
 /** The lines of a kept net; undefined where one of them is no path. */
@@ -127,6 +133,30 @@ export interface OwnPiece extends NetPiece {
   readonly folds: readonly Turned[];
 }
 
+/** A row of glue that lays a whole piece on another: by which of its panels, and on which. */
+export interface LaidRow {
+  readonly row: NetGlue;
+  readonly own: string;
+  readonly under: string;
+}
+
+/** Rows that lay a piece on another: the first that reaches each from the main one. All others are glue alone. */
+export function laidRows(pieces: readonly Pick<NetPiece, "panels">[], rows: readonly NetGlue[]): readonly LaidRow[] {
+  const pieceOf = (id: string): number => pieces.findIndex(({ panels }) => panels.some((panel) => panel.id === id));
+  const reached = new Set([0]);
+  const found: LaidRow[] = [];
+  const reaches = ({ panel, onto }: NetGlue): boolean => {
+    const both = [pieceOf(panel), pieceOf(onto)];
+    return !both.includes(-1) && both.filter((piece) => reached.has(piece)).length === 1;
+  };
+  for (let row = rows.find(reaches); row; row = rows.find(reaches)) {
+    const [own, under] = reached.has(pieceOf(row.onto)) ? [row.panel, row.onto] : [row.onto, row.panel];
+    found.push({ row, own, under });
+    reached.add(pieceOf(own));
+  }
+  return found;
+}
+
 const read = lately<Net>(8);
 const found = new WeakMap<OwnNet, { readonly pieces: readonly OwnPiece[]; readonly told: Net["told"] }>();
 
@@ -138,22 +168,28 @@ export function ownNet(net: OwnNet): { readonly pieces: readonly OwnPiece[]; rea
   const key = JSON.stringify([net.near, net.lines]);
   const { pieces, told } = read(key, () => netOf(linesIn(net) ?? [], net.near));
   const waste = new Set(net.waste);
-  const own = pieces
-    .flatMap((piece) => withoutWaste(piece, waste) ?? [])
-    .map((piece): OwnPiece => {
-      const rooted = rootedAt(piece, net.root ?? piece.root);
-      const guess = foldGuess(rooted);
-      const folds = rooted.folds.map((fold) => ({
-        ...fold,
-        angle: 180,
-        order: 1,
-        ...guess[fold.id],
-        ...net.folds?.[fold.id],
-      }));
-      // what closes by itself does so with the last fold that moves something
-      const last = Math.max(1, ...folds.map(({ closes, order }) => (closes ? 1 : order)));
-      return { ...rooted, folds: folds.map((fold) => (fold.closes ? { ...fold, order: last } : fold)) };
-    });
+  const kept = pieces.flatMap((piece) => withoutWaste(piece, waste) ?? []);
+  // the piece that the root is of is the one that the others are laid on
+  const isMain = ({ panels }: NetPiece): boolean => panels.some(({ id }) => id === net.root);
+  const ordered = [...kept.filter(isMain), ...kept.filter((piece) => !isMain(piece))];
+  const laid = laidRows(ordered, net.glued ?? []);
+  const heldBy = (piece: NetPiece): string | undefined =>
+    laid.find(({ own }) => piece.panels.some(({ id }) => id === own))?.own;
+  const own = ordered.map((piece): OwnPiece => {
+    // a piece that lies on another hangs on the panel it is glued by
+    const rooted = rootedAt(piece, heldBy(piece) ?? net.root ?? piece.root);
+    const guess = foldGuess(rooted);
+    const folds = rooted.folds.map((fold) => ({
+      ...fold,
+      angle: 180,
+      order: 1,
+      ...guess[fold.id],
+      ...net.folds?.[fold.id],
+    }));
+    // what closes by itself does so with the last fold that moves something
+    const last = Math.max(1, ...folds.map(({ closes, order }) => (closes ? 1 : order)));
+    return { ...rooted, folds: folds.map((fold) => (fold.closes ? { ...fold, order: last } : fold)) };
+  });
   const made = { pieces: own, told };
   found.set(net, made);
   return made;

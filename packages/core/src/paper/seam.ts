@@ -14,6 +14,7 @@ import {
   cornersOf,
   insetPart,
   isConvex,
+  sharedConvex,
   sharedParts,
   unpinched,
 } from "../geometry/convex.ts";
@@ -37,6 +38,8 @@ export interface Glued {
   /** a strip so wide along one edge, both margins counted; all over where it is not said */
   readonly strip?: { readonly along: Edge; readonly wide: number } | undefined;
   readonly web?: true;
+  /** see `Seam.asked` */
+  readonly asked?: true;
   /** the setting that makes the strip, or the panel, wider: mm for mm */
   readonly widens?: string;
 }
@@ -45,7 +48,7 @@ export interface Glued {
 export const glued = (
   panel: Glued["panel"],
   onto: Glued["onto"],
-  rest: Pick<Glued, "strip" | "web" | "widens"> = {},
+  rest: Pick<Glued, "strip" | "web" | "widens" | "asked"> = {},
 ): Glued => ({ panel, onto, ...rest });
 
 /**
@@ -132,7 +135,7 @@ function zonesAgain(
     a.every((n, i) => Math.abs(n - nth(b, i)) <= SAME_MM);
   const stays = was?.own === own && was?.other === other && was?.caliper === caliper;
   if (stays && same(was.carry.r, carry.r) && same(was.carry.t, carry.t)) return was.zones;
-  const zones = zonesOf(seam, pieces, meeting, caliper);
+  const zones = seam.asked && !lies(meeting, caliper) ? [] : zonesOf(seam, pieces, meeting, caliper);
   if (own && other) looked.set(seam, { own, other, caliper, carry, zones });
   return zones;
 }
@@ -144,7 +147,11 @@ interface Meeting {
   readonly carry: Rigid;
 }
 
-function meetingOf({ piece, panel, onto }: Seam, pieces: readonly PieceDraft[], poses: ReadonlyMap<string, Rigid>) {
+function meetingOf(
+  { piece, panel, onto }: Pick<Seam, "piece" | "panel" | "onto">,
+  pieces: readonly PieceDraft[],
+  poses: ReadonlyMap<string, Rigid>,
+) {
   const home = (of: string, id: string) => {
     const outline = pieces.find((p) => p.id === of)?.panels.find((p) => p.id === id)?.outline;
     const pose = poses.get(`${of}/${id}`);
@@ -155,6 +162,41 @@ function meetingOf({ piece, panel, onto }: Seam, pieces: readonly PieceDraft[], 
   return { own: own.outline, other: other.outline, carry: after(undo(own.pose), other.pose) } satisfies Meeting;
 }
 
+/** mm that papers which are glued may stand apart before they are pressed together: a few plies lie between. */
+const PRESSED_MM = 3;
+
+/** How far a meeting's other panel stands over this one, mm: least and most. */
+function standing({ other, carry }: Meeting): readonly [number, number] {
+  const apart = flatten(other).map(([x, y]) => move(carry, [x, y, 0])[2]);
+  return [Math.min(...apart), Math.max(...apart)];
+}
+
+/** Whether two panels come to lie on one another: level, and near enough to be pressed together. */
+function lies(meeting: Meeting, caliper: number): boolean {
+  const [least, most] = standing(meeting);
+  return most - least <= caliper && Math.max(Math.abs(least), Math.abs(most)) <= PRESSED_MM;
+}
+
+/**
+ * Two panels that come to lie on one another once all is folded: mm² that they share, and mm that they stand apart before they
+ * are pressed together. Undefined where they do not.
+ * @param poses where the panels are, keyed `piece/panel`
+ */
+export function lyingOn(
+  seam: Pick<Seam, "piece" | "panel" | "onto">,
+  pieces: readonly PieceDraft[],
+  poses: ReadonlyMap<string, Rigid>,
+  caliper: number,
+): { readonly shared: number; readonly apart: number } | undefined {
+  const meeting = meetingOf(seam, pieces, poses);
+  if (!lies(meeting, caliper)) return undefined;
+  const carried = flatten(meeting.other).map(([x, y]): Point => {
+    const [u, v] = move(meeting.carry, [x, y, 0]);
+    return [u, v];
+  });
+  return { shared: sharedConvex(flatten(meeting.own), carried), apart: Math.abs(standing(meeting)[0]) };
+}
+
 function zonesOf(seam: Seam, pieces: readonly PieceDraft[], meeting: Meeting, caliper: number): Glue[] {
   const { piece, panel, onto, strip, web, widens } = seam;
   const { carry } = meeting;
@@ -162,10 +204,9 @@ function zonesOf(seam: Seam, pieces: readonly PieceDraft[], meeting: Meeting, ca
     const [u, v] = move(carry, [x, y, 0]);
     return [u, v];
   };
-  const apart = flatten(meeting.other).map(([x, y]) => move(carry, [x, y, 0])[2]);
-  if (Math.max(...apart) - Math.min(...apart) > caliper)
-    throw new Error(`glue: '${panel}' does not lie on '${onto.panel}' once folded`);
-  const [face, ontoFace] = facing(nth(apart, 0), carry.r[8]);
+  const [least, most] = standing(meeting);
+  if (most - least > caliper) throw new Error(`glue: '${panel}' does not lie on '${onto.panel}' once folded`);
+  const [face, ontoFace] = facing(least, carry.r[8]);
   // a tape lies along the fold of the shallower of the two
   const folds = (
     [
@@ -294,7 +335,7 @@ function widthAcross(zone: readonly Point[], way: Point | NonNullable<Seam["stri
 
 /** A seam of a form with its panels found. */
 export const seamOf = (
-  { panel, onto, strip, web, widens }: Glued,
+  { panel, onto, strip, web, widens, asked }: Glued,
   pieceOf: (panel: string) => string,
   place: (p: Point) => Point,
   settings: ChangePath,
@@ -304,5 +345,6 @@ export const seamOf = (
   onto: { piece: pieceOf(onto.id), panel: onto.id },
   ...(strip && { strip: { from: place(strip.along.from), to: place(strip.along.to), wide: strip.wide } }),
   ...(web && { web }),
+  ...(asked && { asked }),
   ...(widens !== undefined && { widens: [...settings, widens] }),
 });

@@ -53,6 +53,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `Only ${mm(f.figure)} of the strip can be glued: narrower than ${mm.least(f.limit)} nothing holds.`,
   "gaping.gapes": (f) => (mm) =>
     `Folded as it is told, the edge between ${str(f.facts, "one")} and ${str(f.facts, "other")} stays ${mm(f.figure)} apart: paper would tear there. Turn the folds round its corner so that they meet, or cut along it.`,
+  "gaping.unglued": (f) => () =>
+    `Folded as it is told, ${str(f.facts, "one")} does not come to lie on ${str(f.facts, "other")}: nothing is glued there. Turn the folds between them until it does.`,
   "covering.tips-out": (f) => (mm) =>
     `The high side covers ${mm(f.figure)}: what is inside tips out. From ${mm.least(f.limit)} on it stays.`,
   "covering.pocket-low": (f) => (mm) =>

@@ -5,7 +5,7 @@ import { type Display, formatLength } from "../units/format.ts";
 /** Made-up printers, by what they do. */
 export const printerTitles: Readonly<Record<PrinterId, string>> = {
   true: "True, to 4 mm of the edge",
-  worn: "Worn: short across, long down, askew",
+  worn: "Worn, and feeds askew",
   shy: "Leaves 17 mm free at the foot",
 };
 

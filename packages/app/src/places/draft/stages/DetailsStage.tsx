@@ -29,7 +29,7 @@ export function DetailsStage({ spec, solution }: DetailsStageProps) {
     <>
       {spec.net ? (
         <Suspense>
-          <NetStage net={spec.net} solution={solution} />
+          <NetStage net={spec.net} solution={solution} caliper={spec.stock.caliper} />
         </Suspense>
       ) : null}
       <div className="fields">
