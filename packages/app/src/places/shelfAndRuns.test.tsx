@@ -178,17 +178,15 @@ it("a draft's straight cuts are taken from the shelf and put back, where its she
 
 it("what was taken is not put back by the second of two quick presses", async () => {
   // both in one turn of the loop: however slow a machine is, no time passes between them
-  let took: Took | undefined;
   const props = { id: "d", asked: "", taking: undefined, grid: 1, isStill: true };
   const layout: Layout = {
     ...{ kind: "trim", sheets: [], left: [], papers: [] },
     ...{ bound: 0, proved: 0, seed: 1, steps: 0, stopped: "done" },
   };
-  const shown = () => <FromShelf {...props} layout={layout} took={took} />;
+  const shown = (took?: Took) => <FromShelf {...props} layout={layout} took={took} />;
   putShelf([OAT]);
   const { rerender } = render(shown());
-  took = { asked: "", layout, at: "now", sheets: [{ id: "oat", count: 2 }], used: [], rests: [] };
-  rerender(shown());
+  rerender(shown({ asked: "", layout, at: "now", sheets: [{ id: "oat", count: 2 }], used: [], rests: [] }));
   const button = screen.getByRole("button", { name: "Put it back" });
   expect(button.getAttribute("aria-disabled")).toBe("true");
   fireEvent.click(button);

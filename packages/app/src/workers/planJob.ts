@@ -5,6 +5,7 @@ import {
   type Layout,
   type Machine,
   jobOn,
+  pastReach,
   readSpec,
   type Run,
   sheetJobs,
@@ -18,20 +19,25 @@ export interface JobPlan {
   readonly items: Run["items"];
   readonly layout: Layout;
   readonly machine: Machine;
+  /** mm that it reaches on the mat */
+  readonly reach: Parameters<typeof pastReach>[1];
   readonly fixes: readonly Correction[];
   /** a test cut before the first sheet of each paper, and how many were made on it already */
   readonly trials: boolean;
   readonly trialsBefore: number;
 }
 
-/** The sheets of a job, or the kinds of lines that the machine has no tool for. */
+/** The sheets of a job, or the kinds of lines that the machine has no tool for, or how far something runs off the mat, mm. */
 export type JobPlanned =
   | { readonly ok: true; readonly sheets: readonly SheetJob[]; readonly time: number; readonly dropped: number }
-  | { readonly ok: false; readonly roles: readonly string[] };
+  | { readonly ok: false; readonly roles: readonly string[]; readonly past?: number };
+
+/** mm past the mat that nobody sees. */
+const PAST_MM = 1e-3;
 
 export const planApi = {
   /** @throws for a recipe that cannot be read: the screen never sends one */
-  async plan({ items, layout, machine, ...how }: JobPlan): Promise<JobPlanned> {
+  async plan({ items, layout, machine, reach, ...how }: JobPlan): Promise<JobPlanned> {
     await loadFormsOf(items.map(({ spec }) => spec));
     const read = items.map(({ spec }) => {
       const one = readSpec(spec);
@@ -42,6 +48,8 @@ export const planApi = {
     const made = jobOn(asked);
     if (!made.ok) return { ok: false, roles: [...new Set(made.unmade.map(({ role }) => role))] };
     const { job } = made;
+    const past = pastReach(job, reach);
+    if (past > PAST_MM) return { ok: false, roles: [], past };
     return { ok: true, sheets: sheetJobs(job, asked), time: job.time, dropped: job.dropped.length };
   },
 

@@ -1,5 +1,5 @@
 /** What a machine makes of the sheets that are laid: its tools, how long it takes, and the way to it. */
-import { type Layout, machineFor, paperColours, type Run, type SheetJob, stockKey } from "@cut-fold/core";
+import { formatLength, type Layout, machineFor, paperColours, type Run, type SheetJob, stockKey } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
@@ -7,6 +7,7 @@ import { tellTrouble } from "../../parts/tell.tsx";
 import { jobIn, keepSent, type SentSheet, sentOf } from "../../store/atMachine.ts";
 import { CutterTrouble, sendJob } from "../../store/cutter.ts";
 import { letPlansGo, planned } from "../../store/plans.ts";
+import { useDisplay } from "../../store/settings.ts";
 import { useShelf } from "../../store/shelf.ts";
 import type { JobPlanned } from "../../workers/planJob.ts";
 import { sayTime } from "../machine/saying.ts";
@@ -31,6 +32,7 @@ const toolsIn = (sheets: readonly SheetJob[]): string[] => [
 
 export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
   const shelf = useShelf();
+  const display = useDisplay();
   const navigate = useNavigate();
   const setup = machineFor(chosen, shelf);
   const [plan, setPlan] = useState<{ readonly of: Layout; readonly made: JobPlanned | undefined }>();
@@ -40,8 +42,8 @@ export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
     const now = machineFor(chosen, shelf);
     if (!now) return undefined;
     let isOver = false;
-    const { machine, fixes: known } = now;
-    void planned({ items, layout, machine, fixes: known, trials: true, trialsBefore: 0 })
+    const { machine, mat: reach, fixes: known } = now;
+    void planned({ items, layout, machine, reach, fixes: known, trials: true, trialsBefore: 0 })
       .catch(() => undefined)
       .then((made) => {
         if (!isOver) setPlan({ of: layout, made });
@@ -89,6 +91,13 @@ export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
     return (
       <p className="to-machine" role="status" aria-busy={plan?.of !== layout}>
         {plan?.of === layout ? "What the machine does could not be worked out." : "Working out what the machine does …"}
+      </p>
+    );
+  if (!made.ok && made.past !== undefined)
+    return (
+      <p className="finding warning" role="alert">
+        A line runs {formatLength(made.past, display, { round: "up" })} past what the {title.toLowerCase()} reaches:
+        move what stands out of its panel, or take a larger mat.
       </p>
     );
   if (!made.ok)

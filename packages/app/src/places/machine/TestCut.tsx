@@ -109,6 +109,7 @@ async function againWith(job: CutterJob, sent: SentSheet, own: OnShelf<"machine"
   const trialsBefore = sent.plan.trialsBefore + 1;
   const { items, layout } = sent.plan;
   const made = await planned({
+    reach: sent.mat,
     ...{ items, machine: setup.machine, fixes: setup.fixes, trials: true, trialsBefore },
     layout: { ...layout, sheets: layout.sheets.filter(({ id }) => id === sent.laid) },
   });
