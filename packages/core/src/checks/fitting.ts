@@ -22,7 +22,7 @@ const EASY_BORDER_MM = 3;
 const SEEN_MM2 = 0.2;
 /** mm a thing may reach past its ground's edge before anybody sees it, and a line, which has no area. */
 const PAST_MM = 0.05;
-const SEEN_MM = 0.5;
+const LINE_SEEN_MM = 0.5;
 
 /** Things lie within what is beneath them, borders can be laid by hand and are even, and nothing hides another. */
 export const fitting: Check = {
@@ -184,7 +184,7 @@ function sticksOut(told: FittingChecked): Finding | undefined {
   const own = boundsOf(lies.outline);
   const past = Math.max(-own.left, own.right - lies.ground.width, -own.bottom, own.top - lies.ground.height);
   // a line has no area to speak of: how far it reaches out tells
-  if (over <= SEEN_MM2 && past <= SEEN_MM) return undefined;
+  if (over <= SEEN_MM2 && past <= LINE_SEEN_MM) return undefined;
   const found = { ...at(told), severity: "warning", limit: 0 } as const;
   // within the box, so it is a corner that is rounded away beneath it, or a curve
   if (past <= PAST_MM) {
