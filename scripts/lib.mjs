@@ -82,9 +82,9 @@ export function ensureCli() {
 const has = (program) => spawnSync("sh", ["-c", `command -v ${program}`]).status === 0;
 
 /** Debian packages the tests need, by the program each brings. */
-const DEBIAN = { chromium: "chromium", pdftoppm: "poppler-utils" };
+const DEBIAN = { chromium: "chromium", pdftoppm: "poppler-utils", "rsvg-convert": "librsvg2-bin" };
 
-/** Installs Chromium and poppler through apt when they are missing and this is root; says what to do otherwise. */
+/** Installs Chromium, Poppler and an SVG renderer through apt when they are missing and this is root; says what to do otherwise. */
 export function ensureTestPrograms() {
   const missing = Object.entries(DEBIAN)
     .filter(([program]) => !has(program))

@@ -7,12 +7,13 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { inflateRawSync } from "node:zlib";
+import { createCanvas, Path2D } from "@napi-rs/canvas";
 import Papa from "papaparse";
 import { PNG } from "pngjs";
 import { SaxesParser } from "saxes";
 import { afterAll, describe, expect, it } from "vitest";
 import { forms } from "../forms/all.ts";
-import { boundsOf, flattenTo, type Path, placePath } from "../geometry/path.ts";
+import { boundsOf, flattenTo, type Path, pathData, placePath } from "../geometry/path.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { paperNeed } from "../layout/paperNeed.ts";
 import { inARow } from "../paper/row.ts";
@@ -25,6 +26,7 @@ import { specOf } from "../test/randomSpec.ts";
 import { how, written } from "../test/writing.ts";
 import type { Written } from "./format.ts";
 import { formats } from "./index.ts";
+import { dashOf, type StrokeRole, WEIGHT_MM } from "./strokes.ts";
 import { readProject } from "./project.ts";
 
 /** What a cutter can place; chords of curves count half of it. */
@@ -66,8 +68,16 @@ const SAMPLES = [
   ],
 ] as const;
 
+const formatOf = (id: string): (typeof formats)[number] => {
+  const found = formats.find((format) => format.id === id);
+  if (!found) throw new Error(id);
+  return found;
+};
+
 interface RowStroke {
   readonly id: string;
+  readonly fold?: "valley" | "mountain" | undefined;
+  readonly filled?: boolean | undefined;
   readonly role: string;
   readonly behind: boolean;
   readonly closed: boolean;
@@ -89,8 +99,10 @@ const inRow = ({ pieces }: Written): readonly RowStroke[] =>
         ...{ id: i === 0 ? "outline" : `hole-${String(i)}`, role: "cut", face: "front", path: line },
       })),
       ...piece.lines,
-    ].map(({ id, role, face, path: line }) => ({
+    ].map(({ id, role, face, path: line, ...rest }) => ({
       role,
+      fold: "fold" in rest ? rest.fold : undefined,
+      filled: "filled" in rest && rest.filled === true,
       behind: face === "back",
       closed: distance(line[0]?.from ?? [0, 0], line.at(-1)?.to ?? [1, 0]) < 1e-6,
       id: `${piece.id}-${id}`.replaceAll("/", "."),
@@ -294,6 +306,65 @@ function unzipped(bytes: Uint8Array): Map<string, Buffer> {
 
 /** Readers that start another program read a few of the samples. */
 const FEW = ["pdf", "png", "zip"];
+
+/** Dots to a mm, how many the edges of two drawings may lie apart, and how dark a dot is that is drawn. */
+const DOTS = 10;
+const NEAR = 2;
+const DARK = 128;
+
+describe("SVG as another program draws it", () => {
+  const samples = SAMPLES.filter(([name]) => /card|tag|pillow|pouch|tuck/u.test(name));
+  const isDark = ({ data, width, height }: { data: Uint8Array | Uint8ClampedArray; width: number; height: number }) => {
+    return (x: number, y: number): boolean =>
+      x >= 0 && y >= 0 && x < width && y < height && (data[4 * (y * width + x)] ?? 255) < DARK;
+  };
+
+  it.each(samples)("shows every stroke where we draw it, and no other: %s", async (_, given) => {
+    const what = written(given);
+    const file = put("drawn.svg", await formatOf("svg").write(what, how));
+    const about = ["-d", String(25.4 * DOTS), "-p", String(25.4 * DOTS), "-b", "white", file];
+    const theirs = PNG.sync.read(execFileSync("rsvg-convert", about, { maxBuffer: 1 << 28 }));
+    const strokes = inRow(what);
+    const made = createCanvas(theirs.width, theirs.height);
+    const pen = made.getContext("2d");
+    pen.fillStyle = "white";
+    pen.fillRect(0, 0, theirs.width, theirs.height);
+    pen.setTransform(DOTS, 0, 0, -DOTS, 0, theirs.height);
+    for (const { role, path: own, fold, filled } of strokes) {
+      if (filled) {
+        pen.fillStyle = "black";
+        pen.fill(new Path2D(pathData(own)));
+        continue;
+      }
+      const drawnAs = role === "score" ? (fold ?? "valley") : (role as StrokeRole);
+      pen.lineWidth = WEIGHT_MM[drawnAs];
+      pen.setLineDash([...(dashOf(drawnAs) ?? [])]);
+      pen.stroke(new Path2D(pathData(own)));
+    }
+    const ours = {
+      data: pen.getImageData(0, 0, theirs.width, theirs.height).data,
+      width: theirs.width,
+      height: theirs.height,
+    };
+    const off = (a: typeof ours | typeof theirs, b: typeof ours | typeof theirs): number => {
+      const [mine, other] = [isDark(a), isDark(b)];
+      let lone = 0;
+      for (let y = 0; y < a.height; y += 1)
+        for (let x = 0; x < a.width; x += 1) {
+          if (!mine(x, y)) continue;
+          let isNear = false;
+          for (let dy = -NEAR; dy <= NEAR && !isNear; dy += 1)
+            for (let dx = -NEAR; dx <= NEAR && !isNear; dx += 1) isNear = other(x + dx, y + dy);
+          if (!isNear) lone += 1;
+        }
+      return lone;
+    };
+    const ink = ours.data.filter((v, i) => i % 4 === 0 && v < DARK).length;
+    expect(ink).toBeGreaterThan(500);
+    // the end of a dash along a curve may fall a dot further
+    expect(Math.max(off(ours, theirs), off(theirs, ours))).toBeLessThanOrEqual(ink / 5000);
+  });
+});
 
 describe.each(formats.map((format) => [format.id, format] as const))("%s", (id, format) => {
   const samples = FEW.includes(id) ? SAMPLES.filter(([name]) => /card|tag|pillow|side-seam/u.test(name)) : SAMPLES;
