@@ -97,13 +97,30 @@ export const likeOf = ({ like, width }: Pick<OnShelf<"machine">, "like" | "width
 export function machineFor(
   chosen: string,
   shelf: readonly ShelfEntry[],
+  mat?: string,
 ): (MachineSetup & { readonly own?: OnShelf<"machine">; readonly fixes: readonly Correction[] }) | undefined {
   const own = ofKind(shelf, "machine").find(({ id }) => id === chosen);
   const known = catalogue.machines.find(({ id }) => id === (own ? likeOf(own) : chosen));
   if (!known) return undefined;
   const reach = own ? { width: own.width, length: own.height } : {};
-  const setup = machineOf({ kind: "machine", machine: known.id, ...reach });
+  const setup = machineOf({
+    ...{ kind: "machine", machine: known.id, ...reach },
+    ...(mat !== undefined && known.mats.includes(mat) && { mat }),
+  });
   return { ...setup, ...(own && { own }), fixes: own?.fixes ?? [] };
+}
+
+/**
+ * What whole sheets are cut on by a machine: the first of its mats that all of them lie on, upright or turned; else the largest.
+ * Undefined where there is no such machine.
+ */
+export function setupFor(chosen: string, shelf: readonly ShelfEntry[], sheets: readonly Size[]) {
+  const mats = machineFor(chosen, shelf)?.machine.mats ?? [];
+  const all = (mats.length > 0 ? mats : [undefined]).map((mat) => machineFor(chosen, shelf, mat));
+  const lies = (width: number, height: number, mat: Size): boolean => width <= mat.width && height <= mat.height;
+  const takes = (mat: Size): boolean =>
+    sheets.every(({ width, height }) => lies(width, height, mat) || lies(height, width, mat));
+  return all.find((setup) => setup && takes(setup.mat)) ?? all.at(-1);
 }
 
 /** The machine of the shelf with what a test cut has shown of a paper and a tool, in the place of what it had. */

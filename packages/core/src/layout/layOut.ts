@@ -349,8 +349,13 @@ function needsOf(part: LaidPart, sheets: readonly NestSheet[], job: LayoutJob): 
       : { width: upright.right - upright.left, height: upright.top - upright.bottom };
   const [short, long] = [Math.min(box.width, box.height), Math.max(box.width, box.height)];
   const margin = 2 * Math.max(job.margin, ...sheets.map((s) => s.margin));
-  const serves = ({ width, height }: Size): boolean =>
-    anglesOf(asNest(part), [{ width, height, count: 1, margin: margin / 2, isOffcut: false }]).length > 0;
+  // no sheet is used further than its mat goes
+  const onMat = ({ width, height }: Size): Size => ({
+    width: Math.min(width, job.mat?.width ?? width),
+    height: Math.min(height, job.mat?.height ?? height),
+  });
+  const serves = (sheet: Size): boolean =>
+    anglesOf(asNest(part), [{ ...onMat(sheet), count: 1, margin: margin / 2, isOffcut: false }]).length > 0;
   const sold = smallestSheet(serves, job.units);
   const isStraight =
     sold &&
@@ -361,6 +366,7 @@ function needsOf(part: LaidPart, sheets: readonly NestSheet[], job: LayoutJob): 
   const split = splitOf(short, long, sheets);
   return {
     ...{ width: short + margin, height: long + margin },
+    ...(job.mat && !sold && { pastMat: true as const }),
     ...(sold && { sheet: sold.id }),
     ...(angle !== undefined && { angle }),
     ...(split && { split }),

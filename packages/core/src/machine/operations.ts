@@ -134,7 +134,11 @@ function wantedOn(
       .outline.slice(0, 1)
       .map((loop) => placePath(loop, { x, y, rotation, flip: false })),
   );
-  const trial = trials ? of("front", "cut", trialMarks(sheet, outlines, machine.margin, trialsBefore), true) : [];
+  // tried on the face that is made first: the sheet is not turned for it
+  const first: Face = marks.some(({ face }) => face === "back") ? "back" : "front";
+  const tried = trials ? trialMarks(sheet, outlines, machine.margin, trialsBefore) : [];
+  const asLies = first === "back" ? tried.map((mark) => turnedMark({ ...mark, face: first }, sheet.width)) : tried;
+  const trial = of(first, "cut", asLies, true);
   const made = (["back", "front"] as const).flatMap((face) => MADE.flatMap((role) => of(face, role, on(face))));
   return { sheet, stock, wanted: [...trial, ...made], dropped };
 }

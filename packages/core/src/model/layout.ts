@@ -74,6 +74,8 @@ export interface LeftOver {
   readonly needs: Size & {
     readonly sheet?: string;
     readonly angle?: number;
+    /** no sheet that is sold would do on the mat it lies on */
+    readonly pastMat?: true;
     readonly split?: Size & { readonly parts: number };
   };
 }

@@ -58,9 +58,10 @@ export const sayPapers = ({ papers }: Pick<Layout, "papers">): string | undefine
   papers.length > 1 ? papers.map(({ stock, sheets: n }) => `${String(n)} of ${stock}`).join(" · ") : undefined;
 
 /** The sheet that would do, and how the piece would lie on it. */
-function sayNeeds({ needs: { width, height, sheet, angle } }: LeftOver, display: Display): string {
+function sayNeeds({ needs: { width, height, sheet, angle, pastMat } }: LeftOver, display: Display): string {
   const sold = sheet === undefined ? undefined : find(sheets, sheet)?.title;
   const size = formatSize(width, height, display);
+  if (pastMat) return `On this mat it lies in no sheet: it needs ${size}. Take a larger mat, or none.`;
   if (sold === undefined) return `It needs a sheet of at least ${size}, larger than any that is sold.`;
   return `${sold} would do${angle === undefined ? "" : `, with the piece turned ${saySlant(angle)}`}; the least is ${size}.`;
 }

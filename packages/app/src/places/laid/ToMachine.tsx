@@ -34,12 +34,13 @@ export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
   const shelf = useShelf();
   const display = useDisplay();
   const navigate = useNavigate();
-  const setup = machineFor(chosen, shelf);
+  const lies = layout.sheets[0]?.from.mat;
+  const setup = machineFor(chosen, shelf, lies);
   const [plan, setPlan] = useState<{ readonly of: Layout; readonly made: JobPlanned | undefined }>();
   const [sending, setSending] = useState(false);
   const fixes = JSON.stringify(setup?.fixes ?? []);
   useEffect(() => {
-    const now = machineFor(chosen, shelf);
+    const now = machineFor(chosen, shelf, lies);
     if (!now) return undefined;
     let isOver = false;
     const { machine, mat: reach, fixes: known } = now;
@@ -54,8 +55,8 @@ export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
     };
     // the shelf is another object with every change of anything on it
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [chosen, items, layout, fixes]);
-  if (!setup) return null;
+  }, [chosen, items, layout, lies, fixes]);
+  if (!setup || layout.sheets.length === 0) return null;
   const made = plan?.of === layout ? plan.made : undefined;
   const { machine, mat, own } = setup;
   const title = own?.title ?? machine.title;

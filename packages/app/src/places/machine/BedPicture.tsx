@@ -57,6 +57,8 @@ export function BedPicture({ sent, cut, at, face, label }: BedPictureProps) {
   // what was made with the sheet turned over lies mirrored now, and the other way round
   const over = `translate(${String(sheet.width)} 0) scale(-1 1)`;
   const now = operations[at];
+  // where the sheet of foil is laid, while it is
+  const foil = sent.stops.find(({ before, kind }) => kind === "foil" && before === at);
   const isDone = (role: string, of: "front" | "back"): boolean =>
     operations.some((o, i) => i < at && o.role === role && o.face === of);
   return (
@@ -89,6 +91,19 @@ export function BedPicture({ sent, cut, at, face, label }: BedPictureProps) {
           stroke={colour.soft}
           vectorEffect="non-scaling-stroke"
         />
+        {foil ? (
+          <rect
+            x={Number(foil.facts["x"])}
+            y={Number(foil.facts["y"])}
+            width={Number(foil.facts["width"])}
+            height={Number(foil.facts["height"])}
+            fill={colour.foil}
+            fillOpacity={0.25}
+            stroke={colour.foil}
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        ) : null}
         {lines.map(({ role, front, back }) => {
           const style = strokeOf(drawnAs(role));
           const drawn = (d: string, of: "front" | "back") =>
@@ -97,7 +112,8 @@ export function BedPicture({ sent, cut, at, face, label }: BedPictureProps) {
                 key={of}
                 d={d}
                 {...style}
-                {...((of === "back") !== isBack && { transform: over })}
+                // all of the design is said as it is seen from the drawn faces
+                {...(isBack && { transform: over })}
                 stroke={
                   now?.role === role && now.face === of ? colour.ink : isDone(role, of) ? colour.soft : colour.guide
                 }
@@ -115,9 +131,12 @@ export function BedPicture({ sent, cut, at, face, label }: BedPictureProps) {
                 <path
                   key={of}
                   d={cutPath(own)}
+                  // what was cut lies as its own face was up
                   {...(of !== face && { transform: over })}
                   stroke={colour.rust}
                   strokeWidth={1.6}
+                  // what lies beneath the paper is there, and not in the way
+                  strokeOpacity={of === face ? 1 : 0.3}
                   vectorEffect="non-scaling-stroke"
                 />
               );

@@ -104,7 +104,7 @@ export function TestCut({ job, sent, act, busy }: TestCutProps) {
 /** The same sheet planned with what is known now: it is on the bed already, and asks for its tool. */
 async function againWith(job: CutterJob, sent: SentSheet, own: OnShelf<"machine">): Promise<void> {
   const shelf = shelfNow().map((entry) => (entry.id === own.id ? own : entry));
-  const setup = machineFor(own.id, shelf.some(({ id }) => id === own.id) ? shelf : [own, ...shelf]);
+  const setup = machineFor(own.id, shelf.some(({ id }) => id === own.id) ? shelf : [own, ...shelf], sent.mat.id);
   if (!setup) throw new Error("no machine");
   const trialsBefore = sent.plan.trialsBefore + 1;
   const { items, layout } = sent.plan;

@@ -140,11 +140,8 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
   const laid = useMemo((): Run => {
     const usual = find(catalogue.sheets, settings.paper) ?? { width: 210, height: 297 };
     const specs = items.map(({ spec }) => spec);
-    return {
-      items,
-      inHand: inHandFor(specs, shelf, { width: usual.width, height: usual.height }),
-      mat: matOf(mat, shelf),
-    };
+    const inHand = inHandFor(specs, shelf, { width: usual.width, height: usual.height });
+    return { items, inHand, mat: matOf(mat, shelf, inHand) };
   }, [items, shelf, mat, settings.paper]);
   const faceOf = useFaces(items);
   const chosen = machineIn(mat, shelf);

@@ -21,10 +21,10 @@ export function FreeSheets({ id, name, solution, colours, mat, onMat }: FreeShee
   const shelf = useShelf();
   const run = useMemo((): Run => {
     const sheet = spec.sheet ?? { width: 0, height: 0 };
+    const inHand = inHandFor([spec], shelf, sheet, true);
     return {
       items: [{ id: "draft", spec, quantity: spec.quantity }],
-      inHand: inHandFor([spec], shelf, sheet, true),
-      mat: matOf(mat, shelf),
+      ...{ inHand, mat: matOf(mat, shelf, inHand) },
     };
   }, [spec, shelf, mat]);
   // what is told of straight cuts is what their own view shows
