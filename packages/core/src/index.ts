@@ -84,6 +84,7 @@ export { writeOutlineSvg, writeStrokesSvg, writeSvg, yDown } from "./formats/svg
 export { inARow } from "./paper/row.ts";
 export { flatPicture } from "./pictures/flat.ts";
 export { inPaths, type PathPicture, type PathShape } from "./pictures/inPaths.ts";
+export { otherFace } from "./formats/turned.ts";
 export { sayLacks } from "./words/lacks.ts";
 export * from "./formats/strokes.ts";
 export * from "./asks/chart.ts";

@@ -7,9 +7,14 @@ interface Chosen {
   readonly on: On | undefined;
   /** the fitting whose rule stands on the drawing */
   readonly fitting: string | undefined;
+  /** the piece that fills the drawing; the main one where none was taken in hand, and all of them at one scale */
+  readonly piece: string | undefined;
 }
 
-export const useChosen = create<Chosen>()(() => ({ on: undefined, fitting: undefined }));
+/** All pieces at one scale. */
+export const ALL_PIECES = "*";
+
+export const useChosen = create<Chosen>()(() => ({ on: undefined, fitting: undefined, piece: undefined }));
 
 /** Shows a face; what was chosen on another one is let go. */
 export const chooseFace = (on: On): void => {
@@ -21,7 +26,12 @@ export const chooseFitting = (fitting: string | undefined, on?: On): void => {
   useChosen.setState((was) => ({ fitting, on: on ?? was.on }));
 };
 
+/** Takes a piece in hand, or all of them; what was chosen on another is let go. */
+export const choosePiece = (piece: string): void => {
+  useChosen.setState({ piece, fitting: undefined });
+};
+
 /** Another draft: nothing is in hand. */
 export const chooseNothing = (): void => {
-  useChosen.setState({ on: undefined, fitting: undefined });
+  useChosen.setState({ on: undefined, fitting: undefined, piece: undefined });
 };

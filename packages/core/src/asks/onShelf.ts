@@ -111,15 +111,15 @@ export function machineFor(
 }
 
 /**
- * What whole sheets are cut on by a machine: the first of its mats that all of them lie on, upright or turned; else the largest.
+ * What pieces are cut on by a machine: the first of its mats that all of them lie on, upright or turned; else the largest.
  * Undefined where there is no such machine.
  */
-export function setupFor(chosen: string, shelf: readonly ShelfEntry[], sheets: readonly Size[]) {
+export function setupFor(chosen: string, shelf: readonly ShelfEntry[], blanks: readonly Size[]) {
   const mats = machineFor(chosen, shelf)?.machine.mats ?? [];
   const all = (mats.length > 0 ? mats : [undefined]).map((mat) => machineFor(chosen, shelf, mat));
   const lies = (width: number, height: number, mat: Size): boolean => width <= mat.width && height <= mat.height;
   const takes = (mat: Size): boolean =>
-    sheets.every(({ width, height }) => lies(width, height, mat) || lies(height, width, mat));
+    blanks.every(({ width, height }) => lies(width, height, mat) || lies(height, width, mat));
   return all.find((setup) => setup && takes(setup.mat)) ?? all.at(-1);
 }
 

@@ -1,5 +1,6 @@
 /** A piece as it lies when it is turned over about its upright middle: what is drawn on its other face can be drawn there. */
 import { type Path, placePath } from "../geometry/path.ts";
+import type { Point } from "../geometry/point.ts";
 import type { Piece, Stroke } from "../model/piece.ts";
 
 const INK: ReadonlySet<string> = new Set(["print", "pen", "foil"]);
@@ -17,6 +18,33 @@ export function turnedOver(piece: Piece): Piece | undefined {
     ...{ id: `${piece.id}-turned`, name: `${piece.name}, turned over` },
     outline: piece.outline.map(over),
     lines: behind.map((line) => ({ ...line, path: over(line.path), face: "front" as const })),
+  };
+}
+
+const OTHER = { valley: "mountain", mountain: "valley", front: "back", back: "front" } as const;
+
+/**
+ * All of a piece as one sees it from behind: what was on the face that lay down is up now, valleys are mountains, and whatever
+ * stands there is read.
+ */
+export function otherFace(piece: Piece): Piece {
+  const over = (path: Path): Path => placePath(path, { x: piece.blank.width, y: 0, rotation: 0, flip: true });
+  return {
+    ...piece,
+    outline: piece.outline.map(over),
+    panels: piece.panels.map((panel) => ({ ...panel, outline: over(panel.outline) })),
+    cuts: piece.cuts.map((cut) => ({ ...cut, path: over(cut.path) })),
+    lines: piece.lines.map((line) => ({
+      ...line,
+      path: over(line.path),
+      ...(line.fold && { fold: OTHER[line.fold] }),
+      ...(line.role !== "score" && { face: OTHER[line.face ?? "front"] }),
+    })),
+    glue: piece.glue.map((zone) => ({
+      ...zone,
+      face: OTHER[zone.face],
+      polygon: zone.polygon.map(([x, y]): Point => [piece.blank.width - x, y]),
+    })),
   };
 }
 

@@ -16,8 +16,8 @@ describe.each(demoDrafts().map((d) => [d.name, d] as const))("%s", (_, draft) =>
     ["mm", { unit: "mm", fraction: 16 }],
     ["in", { unit: "in", fraction: 16 }],
   ] as const)("shows every number of its solution in %s, and none that is broken", async (_unit, display) => {
-    await visit(`/draft/${draft.id}/flat?stage=details`, display);
-    const { pieces, findings, dimensions, contents, grid } = solutionNow();
+    const maker = await visit(`/draft/${draft.id}/flat?stage=details`, display);
+    const { pieces, findings, dimensions, contents, grid, main } = solutionNow();
     // what is cut is written as the ruler in use has it
     const ruled = inOneSystem(display, grid);
     const [blank] = pieces.map((p) => p.blank);
@@ -26,10 +26,20 @@ describe.each(demoDrafts().map((d) => [d.name, d] as const))("%s", (_, draft) =>
     const beside = numbers().textContent;
     for (const finding of findings) expect(beside).toContain(sayFinding(finding, inOneSystem(display, grid)));
     for (const { gap } of contents) expect(beside).toContain(`${formatLength(gap.width / 2, display)} each end`);
-    const drawn = [...document.querySelectorAll("[data-dimension]")].map((g) => g.textContent);
+    const drawn = (): (string | null)[] => [...document.querySelectorAll("[data-dimension]")].map((g) => g.textContent);
     // what lies on a panel shows the size it is cut to, and its other figures once it is in hand
     const shown = dimensions.filter((d) => d.fitting === undefined || (d.outside && d.code.startsWith("blank")));
-    expect(drawn.sort()).toEqual(shown.map((d) => formatLength(d.value, d.ruled ? ruled : display)).sort());
+    const told = (of: typeof shown) => of.map((d) => formatLength(d.value, d.ruled ? ruled : display)).sort();
+    // the main piece fills the window, all of them at one scale are a press away, and each by itself another
+    expect(drawn().sort()).toEqual(told(shown.filter(({ piece }) => piece === main)));
+    if (pieces.length > 1) {
+      await maker.click(screen.getByRole("button", { name: "All at one scale" }));
+      expect(drawn().sort()).toEqual(told(shown));
+      const beside = within(screen.getByRole("navigation", { name: "Pieces" })).getAllByRole("listitem");
+      expect(beside).toHaveLength(pieces.length);
+      await maker.click(within(beside.at(-1) as HTMLElement).getByRole("button"));
+      expect(drawn().sort()).toEqual(told(shown.filter(({ piece }) => piece === pieces.at(-1)?.id)));
+    }
     expect(document.body.innerHTML).not.toMatch(/NaN|undefined|Infinity|\[object/u);
   });
 });

@@ -378,6 +378,8 @@ describe("sheets cut free", () => {
     // of 210 × 297 it can cut 290
     await screen.findAllByLabelText(/^Sheet of 210\s×\s290\smm/u);
     await maker.selectOptions(within(free()).getByLabelText("Cut on"), "mat-4.5x12");
-    await screen.findByText(/Card base, 40 of them: too large for what is in hand\. .* would do/u);
+    await screen.findByText(
+      /Card base, 40 of them: too large for what is in hand\. On this mat .* larger mat, or none/u,
+    );
   });
 });

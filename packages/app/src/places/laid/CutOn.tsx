@@ -1,5 +1,5 @@
 /** What a sheet lies on while it is cut: the shelf's own mats and machines first. */
-import { catalogue, find, ofKind, type Run, setupFor, type ShelfEntry } from "@cut-fold/core";
+import { catalogue, find, ofKind, type Run, setupFor, type ShelfEntry, type Size } from "@cut-fold/core";
 import { Offered } from "../../parts/Offered.tsx";
 import { ownKey } from "../../parts/ownKey.ts";
 
@@ -10,9 +10,9 @@ const MATS = [
 ];
 const FIRST = [{ value: NO_MAT, text: "No mat: by knife or scissors" }];
 
-/** What is chosen, by what can be cut on it, for sheets like these; undefined where nothing is, or it is there no more. */
-export function matOf(chosen: string, shelf: readonly ShelfEntry[], inHand: Run["inHand"]): Run["mat"] {
-  const machine = setupFor(machineIn(chosen, shelf) ?? "", shelf, inHand);
+/** What is chosen, by what can be cut on it, for pieces so large; undefined where nothing is, or it is there no more. */
+export function matOf(chosen: string, shelf: readonly ShelfEntry[], blanks: readonly Size[]): Run["mat"] {
+  const machine = setupFor(machineIn(chosen, shelf) ?? "", shelf, blanks);
   if (machine) return { ...machine.mat, margin: machine.machine.margin };
   const mat = find(catalogue.mats, chosen) ?? ofKind(shelf, "mat").find(({ id }) => ownKey(id) === chosen);
   return mat && { id: mat.id, width: mat.width, height: mat.height };

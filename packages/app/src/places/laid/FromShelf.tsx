@@ -82,7 +82,10 @@ export function FromShelf({ id, asked, layout, took, taking, grid, isStill }: Fr
           {isThis ? "" : "For other sheets than these. "}
           {sayTaking(took, "done")}
         </span>
-        <Button {...pressed(() => putBackOnShelf(id))}>Put it back</Button>
+        {/* another button than the one that took it: what was meant for that one does not reach it */}
+        <Button key="back" {...pressed(() => putBackOnShelf(id))}>
+          Put it back
+        </Button>
         <Button {...pressed(() => noteUsedUp(id))}>Cut it once more</Button>
       </div>
     );
@@ -93,6 +96,7 @@ export function FromShelf({ id, asked, layout, took, taking, grid, isStill }: Fr
     <div className="from-shelf" role="status">
       <span>{said}</span>
       <Button
+        key="take"
         variant="outlined"
         {...pressed(() =>
           takeFromShelf(id, asked, layout, grid).then((what) => {

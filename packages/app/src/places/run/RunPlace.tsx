@@ -1,5 +1,17 @@
 /** A run: several drafts laid out together by paper, what has to be bought for it, and what is made today. */
-import { catalogue, type Draft, find, inHandFor, type Layout, type Placement, putBack, type Run } from "@cut-fold/core";
+import {
+  catalogue,
+  type Draft,
+  find,
+  inHandFor,
+  type Layout,
+  type Placement,
+  putBack,
+  type Run,
+  type Size,
+  type Spec,
+  takesPaper,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
@@ -122,6 +134,12 @@ interface RunSheetsProps {
   readonly drafts: ReadonlyMap<string, Draft>;
 }
 
+/** What each piece of a draft takes. */
+const blanksOf = (spec: Spec): readonly Size[] =>
+  solutionOf(spec)
+    .pieces.filter(takesPaper)
+    .map(({ blank }) => blank);
+
 function RunSheets({ run, drafts }: RunSheetsProps) {
   const [search, setSearch] = useSearchParams();
   const shelf = useShelf();
@@ -140,8 +158,10 @@ function RunSheets({ run, drafts }: RunSheetsProps) {
   const laid = useMemo((): Run => {
     const usual = find(catalogue.sheets, settings.paper) ?? { width: 210, height: 297 };
     const specs = items.map(({ spec }) => spec);
+    // only a machine has mats to choose among
+    const blanks = machineIn(mat, shelf) === undefined ? [] : specs.flatMap(blanksOf);
     const inHand = inHandFor(specs, shelf, { width: usual.width, height: usual.height });
-    return { items, inHand, mat: matOf(mat, shelf, inHand) };
+    return { items, inHand, mat: matOf(mat, shelf, blanks) };
   }, [items, shelf, mat, settings.paper]);
   const faceOf = useFaces(items);
   const chosen = machineIn(mat, shelf);

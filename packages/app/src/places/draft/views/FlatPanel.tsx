@@ -1,9 +1,13 @@
 import type { Drawing, StrokeRole } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { memo, useState } from "react";
+import IconButton from "@mui/material/IconButton";
+import { Maximize, Minus, Plus } from "lucide-react";
+import { memo, type ReactNode, type RefObject, useRef, useState } from "react";
 import { Link } from "react-router";
 import { FlatView } from "../../../drawing/FlatView.tsx";
 import { ROLE_WORDS, strokeOf } from "../../../drawing/language.ts";
+import type { CameraHandle } from "../../../drawing/useCamera.ts";
+import { PiecesBeside } from "./PiecesBeside.tsx";
 import { useSettings } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
@@ -17,19 +21,56 @@ export function FlatPanel({
 }) {
   const measured = useSettings((s) => s.settings.pixelsPerMm);
   const [trueSize, setTrueSize] = useState(false);
+  const [isOver, setOver] = useState(false);
+  const camera = useRef<CameraHandle>(null);
   return (
     <div className="view">
-      <div className="view-picture">
-        <FlatView solution={solution} colours={colours} trueSize={trueSize ? measured : undefined} />
+      <div className="view-both">
+        <div className="view-picture">
+          <FlatView {...{ solution, colours, isOver, camera }} trueSize={trueSize ? measured : undefined} />
+        </div>
+        <PiecesBeside solution={solution} colours={colours} />
       </div>
       <div className="legend">
-        <Legend {...rolesOn(solution)} />
-        <span className="spring" />
-        <TrueSize measured={measured !== undefined} on={trueSize} onChange={setTrueSize} />
+        <div className="legend-lines">
+          <Legend {...rolesOn(solution)} />
+        </div>
+        <div className="legend-tools">
+          <Button size="small" aria-pressed={isOver} onClick={() => setOver(!isOver)}>
+            {isOver ? "Turn it back" : "Turn it over"}
+          </Button>
+          {trueSize ? null : <Nearer camera={camera} />}
+          <TrueSize measured={measured !== undefined} on={trueSize} onChange={setTrueSize} />
+        </div>
       </div>
     </div>
   );
 }
+
+/** Steps nearer and back for a thumb. */
+const STEP = 1.5;
+
+const Nearer = memo(function Nearer({ camera }: { readonly camera: RefObject<CameraHandle | null> }) {
+  const button = (label: string, icon: ReactNode, does: (handle: CameraHandle) => void) => (
+    <IconButton
+      size="small"
+      aria-label={label}
+      title={label}
+      onClick={() => {
+        if (camera.current) does(camera.current);
+      }}
+    >
+      {icon}
+    </IconButton>
+  );
+  return (
+    <span className="nearer" role="group" aria-label="Nearer or whole">
+      {button("Further away", <Minus size={18} />, (handle) => handle.nearer(1 / STEP))}
+      {button("All of it", <Maximize size={18} />, (handle) => handle.fit())}
+      {button("Nearer", <Plus size={18} />, (handle) => handle.nearer(STEP))}
+    </span>
+  );
+});
 
 interface TrueSizeProps {
   readonly measured: boolean;
@@ -41,7 +82,7 @@ const TrueSize = memo(function TrueSize({ measured, on, onChange }: TrueSizeProp
   if (!measured) {
     return (
       <Button size="small" component={Link} to="/settings#true-size">
-        Show it at true size …
+        True size …
       </Button>
     );
   }

@@ -1,5 +1,13 @@
 /** A draft's run cut free: laid out by its own sheet in hand, offcuts of its paper first. */
-import { type Drawing, inHandFor, type PaperColours, type Placement, type Run, trimPlans } from "@cut-fold/core";
+import {
+  type Drawing,
+  inHandFor,
+  type PaperColours,
+  type Placement,
+  type Run,
+  takesPaper,
+  trimPlans,
+} from "@cut-fold/core";
 import { useMemo } from "react";
 import { useShelf } from "../../../store/shelf.ts";
 import { pieceColours } from "../../../theme/colours.ts";
@@ -21,12 +29,16 @@ export function FreeSheets({ id, name, solution, colours, mat, onMat }: FreeShee
   const shelf = useShelf();
   const run = useMemo((): Run => {
     const sheet = spec.sheet ?? { width: 0, height: 0 };
-    const inHand = inHandFor([spec], shelf, sheet, true);
     return {
       items: [{ id: "draft", spec, quantity: spec.quantity }],
-      ...{ inHand, mat: matOf(mat, shelf, inHand) },
+      inHand: inHandFor([spec], shelf, sheet, true),
+      mat: matOf(
+        mat,
+        shelf,
+        pieces.filter(takesPaper).map(({ blank }) => blank),
+      ),
     };
-  }, [spec, shelf, mat]);
+  }, [spec, pieces, shelf, mat]);
   // what is told of straight cuts is what their own view shows
   const straight = useMemo(() => {
     const papers = trimPlans(solution);
