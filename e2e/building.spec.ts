@@ -268,3 +268,52 @@ test("a pocket is laid inside a card, holds its gift card there, and is in every
   await expect(page.getByRole("region", { name: "Steps" })).toContainText(/gift card/iu);
   await expectAccessible(page);
 });
+
+test("a figure is asked where it comes from, and a part of it leads to its field", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await page.getByRole("button", { name: /2 Holder/u }).click();
+  const aside = page.getByRole("complementary", { name: numbers });
+  await aside.getByRole("button", { name: "Where does it come from?" }).click();
+  await expect(aside.getByRole("heading", { name: /^Side of the square: 205/u })).toBeVisible();
+  // (148 + 105) ÷ √2, and what is round it
+  await expect(aside.getByRole("row", { name: /^Width inside 148\smm × 0\.71 104\.7/u })).toBeVisible();
+  await expect(aside.getByRole("row", { name: /^Up to the ruler's marks/u })).toBeVisible();
+  await expectAccessible(page);
+  await aside.getByRole("button", { name: "Height inside" }).click();
+  await expect(page.getByLabel("Height", { exact: true })).toBeFocused();
+  // the first score only follows: it is asked on the drawing
+  await page.getByRole("button", { name: /87\smm\. Press Enter for where it comes from\.$/u }).press("Enter");
+  await expect(aside.getByRole("heading", { name: /87/u })).toBeVisible();
+  await aside.getByRole("button", { name: "Close" }).click();
+  await expect(aside.getByRole("button", { name: "Where does it come from?" })).toBeVisible();
+});
+
+test("one piece fills the drawing, the others stand beside it; it comes nearer, and turns over", async ({ page }) => {
+  await openDemo(page, "Orchard shop gift card, with its note");
+  const pieces = page.getByRole("navigation", { name: "Pieces" });
+  await expect(pieces.getByRole("listitem")).toHaveCount(8);
+  const blank = page.getByRole("group", { name: "The blank, flat" });
+  await pieces.getByRole("button", { name: /^Piece: Apple/u }).click();
+  await expect(pieces.getByRole("button", { name: /^Piece: Apple/u })).toHaveAttribute("aria-pressed", "true");
+  await expect(blank.getByText("210 mm")).toBeHidden();
+  await pieces.getByRole("button", { name: /^Piece: Card base/u }).click();
+  await expect(blank.getByText("210 mm")).toBeVisible();
+  // nearer by the wheel, by a button and by a key, and back to all of it
+  const wide = async (): Promise<number> => (await blank.locator("svg path").nth(3).boundingBox())?.width ?? 0;
+  const whole = await wide();
+  await blank.hover();
+  await page.mouse.wheel(0, -400);
+  await expect.poll(wide).toBeGreaterThan(whole * 1.5);
+  await page.getByRole("button", { name: "All of it" }).click();
+  await expect.poll(wide).toBeCloseTo(whole, 0);
+  await blank.focus();
+  await page.keyboard.press("+");
+  await expect.poll(wide).toBeGreaterThan(whole * 1.2);
+  await page.keyboard.press("0");
+  await expect.poll(wide).toBeCloseTo(whole, 0);
+  await page.getByRole("button", { name: "Turn it over" }).click();
+  await expect(page.getByRole("group", { name: "The blank, turned over" })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Turn it back" }).click();
+  await expect(blank.getByText("210 mm")).toBeVisible();
+});

@@ -114,6 +114,19 @@ function ownOf(spec: Spec, form: Form): Own {
   return made;
 }
 
+/**
+ * The figures of the form alone, drafted anew by a ruler of so fine a mark (mm): what a recipe says may be changed by less than any
+ * ruler shows. Nothing of it is kept.
+ */
+export function draftAgain(spec: Spec, grid: number): Part["dimensions"] {
+  const form = formById(spec.form);
+  if (!form) throw new Error(`there is no form '${spec.form}'`);
+  const { stock, settings, sheet, net } = spec;
+  const contents = packOf(spec.contents);
+  const said = form.draft({ contents, stock, settings, setup: { ...setupOf(spec), grid }, sheet, net });
+  return draftOf(said, { contents, label: (setting) => labelOf(form, setting) }).dimensions;
+}
+
 /** A card's finished size: as thick as it is folded, with all that lies on it and in it. */
 function finishedOf(
   said: NonNullable<Drawing["finished"]>,

@@ -1,6 +1,7 @@
 /** One figure on the drawing: its line with small slashes, the number, and where it is free a handle and a field to type in. */
 import { type Dimension, type Display, formatLength, type Point, sayDimension } from "@cut-fold/core";
 import { memo, type KeyboardEvent, type RefObject, useRef, useState } from "react";
+import { askFigure } from "../store/asked.ts";
 import { setDimension } from "../store/setDimension.ts";
 import { colour } from "../theme/theme.ts";
 import { FigureField } from "./FigureField.tsx";
@@ -17,6 +18,7 @@ const UNDERLINED = { textUnderlineOffset: "0.22em" } as const;
 /** A figure beside a short line may stand on another's: the ground shows round it. */
 const HALO = { stroke: colour.sheet, strokeWidth: 5, strokeLinejoin: "round", paintOrder: "stroke" } as const;
 const TYPED_IN = { cursor: "text" } as const;
+const ASKED = { cursor: "help" } as const;
 
 interface DimensionFigureProps {
   readonly dimension: Dimension;
@@ -138,6 +140,14 @@ const FigureNumber = memo(function FigureNumber(props: FigureNumberProps) {
   const { of, dimension, placed, text, name, tint, grid, onType } = props;
   const { sets, key, value, lights } = dimension;
   const { seat, angle, size, wide, choice } = placed;
+  // a figure of the form itself that only follows can be asked where it comes from
+  const follows = !sets && dimension.fitting === undefined;
+  const onAsk = (): void => {
+    askFigure(dimension.id);
+  };
+  const lit = (): void => {
+    light([dimension.id, ...lights]);
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
@@ -159,13 +169,27 @@ const FigureNumber = memo(function FigureNumber(props: FigureNumberProps) {
         "aria-label": `${name}: ${text}. Press Enter to type another.`,
         style: TYPED_IN,
         onClick: onType,
-        onFocus: () => {
-          light([dimension.id, ...lights]);
-        },
+        onFocus: lit,
         onBlur: () => {
           light([]);
         },
         onKeyDown,
+      })}
+      {...(follows && {
+        role: "button",
+        tabIndex: 0,
+        "aria-label": `${name}: ${text}. Press Enter for where it comes from.`,
+        style: ASKED,
+        onClick: onAsk,
+        onFocus: lit,
+        onBlur: () => {
+          light([]);
+        },
+        onKeyDown: (event: KeyboardEvent) => {
+          if (event.key !== "Enter" && event.key !== " ") return;
+          event.preventDefault();
+          onAsk();
+        },
       })}
     >
       <rect x={-wide / 2} y={-size * 0.85} width={wide} height={size * 1.7} fill="transparent" />

@@ -8,6 +8,7 @@ import { Columns2 } from "lucide-react";
 import { lazy, memo, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
+import { askFigure } from "../../store/asked.ts";
 import { chooseNothing } from "../../store/chosen.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionsOf } from "../../store/drafting.ts";
@@ -83,6 +84,7 @@ export function DraftPlace() {
     else {
       openDraft(known);
       chooseNothing();
+      askFigure(undefined);
     }
   }, [known]);
   useMovedOn(id, draft?.id);

@@ -9,6 +9,7 @@ import { Findings } from "./numbers/Findings.tsx";
 import { FinishedSection } from "./numbers/FinishedSection.tsx";
 import { GapLine, GapPicture } from "./numbers/GapPicture.tsx";
 import { PileSection } from "./numbers/PileSection.tsx";
+import { WhenceSection } from "./numbers/WhenceSection.tsx";
 import { Scores } from "./numbers/Scores.tsx";
 
 interface NumbersRailProps {
@@ -38,6 +39,7 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
         {square ? <p className="figure-note">each way</p> : null}
         <Scores solution={rested} steps={reading?.steps} />
       </section>
+      <WhenceSection solution={rested} />
       {solution.contents.map((lying) =>
         lying.fitting === undefined ? (
           <GapPicture key={lying.on.piece} lying={lying} />

@@ -24,6 +24,7 @@ export const PiecesBeside = memo(function PiecesBeside({ solution, colours }: Pi
   const isAll = chosen === ALL_PIECES;
   const inHand = pieces.some(({ id }) => id === chosen) ? chosen : main;
   const k = Math.min(...pieces.map(({ blank }) => Math.min(ROOM.width / blank.width, ROOM.height / blank.height)));
+  const sizeOf = ({ blank }: Piece): string => formatSize(blank.width, blank.height, display);
   return (
     <nav className="beside" aria-label="Pieces" tabIndex={0}>
       <button
@@ -37,13 +38,19 @@ export const PiecesBeside = memo(function PiecesBeside({ solution, colours }: Pi
       <ul>
         {pieces.map((piece) => (
           <li key={piece.id}>
-            <button type="button" aria-pressed={!isAll && piece.id === inHand} onClick={() => choosePiece(piece.id)}>
+            <button
+              type="button"
+              // told apart from the row of the same thing among the details
+              aria-label={`Piece: ${piece.name}, ${sizeOf(piece)}`}
+              aria-pressed={!isAll && piece.id === inHand}
+              onClick={() => choosePiece(piece.id)}
+            >
               <Small piece={piece} k={k} face={pieceColours(piece, colours).face} />
               <strong>
                 {piece.name}
                 {piece.quantity > 1 ? ` ×${String(piece.quantity)}` : ""}
               </strong>
-              <span>{formatSize(piece.blank.width, piece.blank.height, display)}</span>
+              <span>{sizeOf(piece)}</span>
               {piece.stock?.title === undefined ? null : <span>{piece.stock.title}</span>}
             </button>
           </li>
