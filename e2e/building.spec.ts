@@ -225,10 +225,12 @@ test("a thing on a panel is dragged by rule, typed on the drawing, and its neigh
   const head = page.getByRole("button", { name: /^Apple/u });
   await expect(head).toContainText("10 mm from the top, 8 mm from the right");
   const note = await page.getByRole("button", { name: /^Note envelope/u }).textContent();
-  const grab = async (dx: number, dy: number): Promise<void> => {
+  /** By mm of the drawing, whatever its scale: the apple is 42 wide. */
+  const grab = async (across: number, up: number): Promise<void> => {
     const box = await apple.boundingBox();
     if (!box) throw new Error("no apple on the drawing");
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const [dx, dy] = [(across * box.width) / 42, (-up * box.width) / 42];
     await page.mouse.move(x, y);
     await page.mouse.down();
     await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 });
@@ -236,7 +238,7 @@ test("a thing on a panel is dragged by rule, typed on the drawing, and its neigh
     await page.mouse.up();
   };
   // the panel is 90 wide: from 8 off its right the apple of 42 is in the middle 16 further to the left
-  await grab(-9, 0);
+  await grab(-16, 0);
   await expect(head).toContainText("centred");
   await expect(page.getByRole("button", { name: /^Note envelope/u })).toHaveText(note ?? "");
   await page.locator("[data-dimension='apple/at-y'] [role=button]").press("Enter");

@@ -385,3 +385,16 @@ test("what is chosen on a first visit, as soon as the drawer is seen, outlives a
   await page.reload();
   await expect(inches).toHaveAttribute("aria-pressed", "true");
 });
+
+test("the demo is cleared by one press, put back by another, and added again", async ({ page }) => {
+  await openDrafts(page);
+  const before = await page.locator(".draft-card").count();
+  await page.getByRole("button", { name: "Clear the demo" }).click();
+  await expect(page.locator(".draft-card")).toHaveCount(0);
+  await page.getByRole("button", { name: "Put them back" }).click();
+  await expect(page.locator(".draft-card")).toHaveCount(before);
+  await page.getByRole("button", { name: "Clear the demo" }).click();
+  await expect(page.locator(".draft-card")).toHaveCount(0);
+  await page.getByRole("button", { name: "Add the demo drafts" }).click();
+  await expect(page.locator(".draft-card")).toHaveCount(before);
+});

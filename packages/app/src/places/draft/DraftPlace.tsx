@@ -193,7 +193,9 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
           ) : null}
         </div>
       </div>
-      {view === "steps" || shown < PARTS ? null : <NumbersRail solution={solution} clashes={clashes} />}
+      {view === "steps" || shown < PARTS ? null : (
+        <NumbersRail solution={solution} clashes={clashes} isRun={view === "sheets"} />
+      )}
     </main>
   );
 }

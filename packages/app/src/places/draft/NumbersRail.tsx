@@ -1,4 +1,4 @@
-/** The numbers beside the drawing: the recipe, the gap all round, the findings with remedies, the cut list. */
+/** The numbers beside the drawing: what to cut and score, the findings with remedies, the gap all round; with the sheets the run. */
 import { type Clash, clashFindings, formatLength, formatSize, mainPiece, type Drawing } from "@cut-fold/core";
 import { memo, useMemo } from "react";
 import { useAtRest } from "../../parts/useAtRest.ts";
@@ -15,9 +15,11 @@ import { Scores } from "./numbers/Scores.tsx";
 interface NumbersRailProps {
   readonly solution: Drawing;
   readonly clashes: readonly Clash[];
+  /** with the sheets stands what belongs to the run: how many of each, and of what */
+  readonly isRun: boolean;
 }
 
-export const NumbersRail = memo(function NumbersRail({ solution, clashes }: NumbersRailProps) {
+export const NumbersRail = memo(function NumbersRail({ solution, clashes, isRun }: NumbersRailProps) {
   const display = useDisplay(solution.grid);
   const rested = useAtRest(solution);
   // what runs into what is known later than the rest, and stands after it
@@ -40,6 +42,11 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
         <Scores solution={rested} steps={reading?.steps} />
       </section>
       <WhenceSection solution={rested} />
+      <Findings
+        findings={findings}
+        grid={rested.grid}
+        state={isFailed ? "failed" : !isNow || !found ? "working" : reading.isTrying ? "trying" : "known"}
+      />
       {solution.contents.map((lying) =>
         lying.fitting === undefined ? (
           <GapPicture key={lying.on.piece} lying={lying} />
@@ -49,12 +56,7 @@ export const NumbersRail = memo(function NumbersRail({ solution, clashes }: Numb
       )}
       <FinishedSection solution={solution} />
       <PileSection solution={rested} />
-      <Findings
-        findings={findings}
-        grid={rested.grid}
-        state={isFailed ? "failed" : !isNow || !found ? "working" : reading.isTrying ? "trying" : "known"}
-      />
-      <CutList solution={rested} materials={reading?.materials} />
+      {isRun ? <CutList solution={rested} materials={reading?.materials} /> : null}
     </aside>
   );
 });

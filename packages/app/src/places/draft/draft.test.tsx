@@ -97,8 +97,8 @@ describe("what is typed", () => {
     expect(draftNow().spec.contents.width).toBeLessThanOrEqual(600);
   });
 
-  it("counts the run: pieces, tape and sheets follow how many", async () => {
-    const maker = await visit(INVITATION);
+  it("counts the run: pieces, tape and sheets follow how many, where the sheets are", async () => {
+    const maker = await visit(INVITATION.replace("/flat", "/sheets"));
     await retype(maker, stages().getByLabelText("How many"), "7");
     expect(within(numbers()).getByText("For 7")).toBeDefined();
     const envelope = within(numbers()).getByRole("row", { name: /^Envelope/u });

@@ -5,6 +5,7 @@ import { lazy, Suspense, useState } from "react";
 import { useNavigate } from "react-router";
 import { dropDrafts } from "../../parts/dropDraft.ts";
 import { saveLater } from "../../parts/saveLater.ts";
+import { Demo } from "./Demo.tsx";
 import { type Order, ORDERS } from "./finding.ts";
 
 const BinDialog = lazy(() => import("./BinDialog.tsx"));
@@ -78,6 +79,7 @@ export function DrawerBar({ order, onOrder, several, onSeveral }: DrawerBarProps
         </span>
       ) : null}
       <span className="spring" />
+      <Demo />
       <Bin />
     </div>
   );

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { useDrafts } from "../../store/drafts.ts";
+import { AddDemo } from "./Demo.tsx";
 import { useKeeping } from "../../store/keeping.ts";
 
 interface NothingShownProps {
@@ -32,6 +33,7 @@ export function NothingShown({ onBegin, onAll }: NothingShownProps) {
       <Button variant="contained" onClick={onBegin}>
         New draft
       </Button>
+      {isRead ? <AddDemo /> : null}
     </div>
   );
 }
