@@ -134,7 +134,7 @@ export { writeCutterSvg } from "./formats/cutterSvg.ts";
 export { bySheet, plotOf, toolsOf } from "./formats/plot.ts";
 export { sayStop } from "./words/machine.ts";
 export { PRINTERS, type PrinterId } from "./printer/printers.ts";
-export { printerTitles, sayPage } from "./words/printer.ts";
+export { OFF_SEEN_MM, printerTitles, sayPage } from "./words/printer.ts";
 export { correctedBy, stockKey, toolFor, TRIAL_SAID, type TrialSaid, type Way } from "./machine/effort.ts";
 export { type JobAsked, type JobDrawing, type JobMade, pastReach, type Unmade } from "./machine/operations.ts";
 export { TRIAL_PIECE } from "./machine/trial.ts";

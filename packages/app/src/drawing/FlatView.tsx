@@ -10,10 +10,10 @@ import {
   otherFace,
   type Path,
   type Piece,
-  placePath,
   type Size,
   type Spec,
   standingPast,
+  turnedPath,
 } from "@cut-fold/core";
 import {
   type RefObject,
@@ -68,8 +68,8 @@ function keepPieces(): (solution: Drawing) => ReadonlyMap<string, OfPiece> {
 /** The pieces that are drawn: one in hand, with the thing that is chosen; or all of them. */
 function shownOf({ pieces, main }: Drawing, fitting: string | undefined, piece: string | undefined): readonly Piece[] {
   if (fitting !== undefined) return pieces.filter(({ id, fitting: own }) => id === main || own === fitting);
-  const own = pieces.filter(({ id }) => id === (piece ?? main));
   if (piece === ALL_PIECES) return pieces;
+  const own = pieces.filter(({ id }) => id === (piece ?? main));
   // one that is there no more gives way to the main one
   return own.length > 0 ? own : pieces.filter(({ id }) => id === main);
 }
@@ -83,7 +83,7 @@ const overOf = (solution: Drawing): Drawing => ({
 /** What lies on the main piece, from behind; none of it is taken in hand. */
 function laidOver(solution: Drawing): readonly OnFlat[] {
   const width = solution.pieces.find(({ id }) => id === solution.main)?.blank.width ?? 0;
-  const over = (path: Path): Path => placePath(path, { x: width, y: 0, rotation: 0, flip: true });
+  const over = (path: Path): Path => turnedPath(path, width);
   return lyingOnFlat(solution).map(({ piece, side, shape }): OnFlat => ({
     ...{ fitting: undefined, piece, side: side === "front" ? "back" : "front" },
     shape: { ...shape, path: over(shape.path), ...(shape.holes && { holes: shape.holes.map(over) }) },

@@ -1,5 +1,5 @@
 /** A piece as it lies when it is turned over about its upright middle: what is drawn on its other face can be drawn there. */
-import { type Path, placePath } from "../geometry/path.ts";
+import { type Path, turnedPath } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Piece, Stroke } from "../model/piece.ts";
 
@@ -12,7 +12,7 @@ export const isBehind = ({ role, face }: Pick<Stroke, "role" | "face">): boolean
 export function turnedOver(piece: Piece): Piece | undefined {
   const behind = piece.lines.filter(isBehind);
   if (behind.length === 0) return undefined;
-  const over = (path: Path): Path => placePath(path, { x: piece.blank.width, y: 0, rotation: 0, flip: true });
+  const over = (path: Path): Path => turnedPath(path, piece.blank.width);
   return {
     ...piece,
     ...{ id: `${piece.id}-turned`, name: `${piece.name}, turned over` },
@@ -28,7 +28,7 @@ const OTHER = { valley: "mountain", mountain: "valley", front: "back", back: "fr
  * stands there is read.
  */
 export function otherFace(piece: Piece): Piece {
-  const over = (path: Path): Path => placePath(path, { x: piece.blank.width, y: 0, rotation: 0, flip: true });
+  const over = (path: Path): Path => turnedPath(path, piece.blank.width);
   return {
     ...piece,
     outline: piece.outline.map(over),

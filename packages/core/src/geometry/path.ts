@@ -408,3 +408,7 @@ export function oval(width: number, height: number): Path {
   });
   return placePath(quarters, { x: a, y: b, rotation: 0, flip: false });
 }
+
+/** A path of a sheet as it lies when the sheet is turned over about its upright middle. @param width mm of the sheet */
+export const turnedPath = (path: Path, width: number): Path =>
+  placePath(path, { x: width, y: 0, rotation: 0, flip: true });

@@ -1,5 +1,5 @@
 /** From placed pieces to lines on a sheet: each once, in the sheet's coordinates, curves kept. */
-import { placePath, type Path, runsOf } from "../geometry/path.ts";
+import { placePath, type Path, runsOf, turnedPath } from "../geometry/path.ts";
 import type { Pose } from "../geometry/point.ts";
 import { isMade, type Made } from "../model/job.ts";
 import type { Placement } from "../model/layout.ts";
@@ -54,5 +54,5 @@ export function marksOf(piece: Piece, { pose, item, copy }: Lies): Mark[] {
 /** A mark as it lies once the sheet is turned over from side to side, left edge where its right was. @param width mm of the sheet */
 export const turnedMark = (mark: Mark, width: number): Mark => ({
   ...mark,
-  path: placePath(mark.path, { x: width, y: 0, rotation: 0, flip: true }),
+  path: turnedPath(mark.path, width),
 });

@@ -2,7 +2,7 @@
  * A simulated printer: pages in, what lands where. It takes the PDF as any printer would, reads it by a reader of its own, and
  * puts ink where its own scale, its askew feed and its margins let it, so that a page is seen before paper is spent on it.
  */
-import type { Point, Size } from "../geometry/point.ts";
+import { distance, type Point, type Size } from "../geometry/point.ts";
 import { type Box, type Inked, type Matrix, type Page, pagesOf, put } from "./page.ts";
 import type { PrinterKind } from "./printers.ts";
 import { PdfFile } from "./readPdf.ts";
@@ -62,12 +62,12 @@ function landedOn(page: Page, { printer, fit }: PrintAsked): LandedPage {
         if (!part) continue;
         const ends = [land(part[0]), land(part[1])] as const;
         const inside = partIn(...ends, reach);
-        lost += apart(...ends) - (inside ? apart(...inside) : 0);
+        lost += distance(...ends) - (inside ? distance(...inside) : 0);
         part.forEach((said, k) => {
           const place = ends[k as 0 | 1];
           if (!isIn(place, reach)) return;
           seen.push([said, place]);
-          sum.off = Math.max(sum.off, apart(said, place));
+          sum.off = Math.max(sum.off, distance(said, place));
         });
       }
     if (lost > NOTHING_MM) {
@@ -91,7 +91,6 @@ function landing({ width, height }: Size, { scale, askew, shift }: PrinterKind, 
 }
 
 const EVERYWHERE: Box = [-Infinity, -Infinity, Infinity, Infinity];
-const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
 const isIn = ([x, y]: Point, [left, top, right, bottom]: Box): boolean =>
   x >= left && x <= right && y >= top && y <= bottom;
 

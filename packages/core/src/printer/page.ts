@@ -17,7 +17,7 @@ export interface Inked {
   readonly dash: readonly number[];
   /** `#rrggbb` */
   readonly colour: string;
-  /** nothing of it is seen past this */
+  /** nothing of it is seen past this; of a clip that is no upright rectangle, the box round it */
   readonly clip?: Box | undefined;
 }
 

@@ -17,8 +17,8 @@ export interface PageFacts {
   readonly touched: number;
 }
 
-/** mm below which nobody sees that something lies elsewhere. */
-const UNSEEN_MM = 0.05;
+/** mm from which anybody sees that something lies elsewhere. */
+export const OFF_SEEN_MM = 0.05;
 
 /** How large a page came out and how far off, and what of it is lost; each a sentence, `isWell` where there is nothing to do. */
 export function sayPage(
@@ -33,7 +33,7 @@ export function sayPage(
       ? "Too little is on it to measure its size."
       : `It came out ${part(across)} across and ${part(down)} down.`;
   const place =
-    off < UNSEEN_MM
+    off < OFF_SEEN_MM
       ? { text: "All that was printed lies where it should.", isWell: true }
       : { text: `${size} A line lies up to ${mm(off)} from its place.`, isWell: false };
   if (lost === 0) return [place, { text: "Nothing is lost at the edges.", isWell: true }];

@@ -2,11 +2,21 @@
  * Before paper is spent: what is printed of a draft, as a printer lays it on its pages. On the left which printer and what of
  * the draft, in the window the page as it comes out, over where its lines were to be.
  */
-import { type Draft, PDF_PARTS, type PdfPart, PRINTERS, type PrinterId, printerTitles, sayPage } from "@cut-fold/core";
+import {
+  type Draft,
+  OFF_SEEN_MM,
+  PDF_PARTS,
+  type PdfPart,
+  PRINTERS,
+  type PrinterId,
+  printerTitles,
+  sayPage,
+} from "@cut-fold/core";
 import { QueryClientProvider, useQuery } from "@tanstack/react-query";
 import Button from "@mui/material/Button";
 import { useId, useState } from "react";
 import { Link } from "react-router";
+import { Fitted } from "../../drawing/Fitted.tsx";
 import { Choice } from "../../parts/Choice.tsx";
 import { printPdf } from "../../store/files.ts";
 import { type PrintedPage, printOn, PrinterTrouble } from "../../store/printer.ts";
@@ -126,7 +136,7 @@ function Pages({ draft }: { readonly draft: Draft }) {
         <div className="board-bar">
           <p className="pages-key">
             {page ? `Page ${String(shown + 1)} of ${String(pages.length)}. ` : ""}
-            {page && page.off >= SEEN_MM ? <span className="pages-meant">where it should lie</span> : null}
+            {page && page.off >= OFF_SEEN_MM ? <span className="pages-meant">where it should lie</span> : null}
             {page && page.lost > 0 ? <span className="pages-lost">lost at the edge</span> : null}
           </p>
           <Button component={Link} to={`/draft/${draft.id}/flat`} variant="outlined">
@@ -152,10 +162,9 @@ function Pages({ draft }: { readonly draft: Draft }) {
 
 type Landed = PrintedPage["landed"][number];
 
-/** mm about the paper, the least width of a line that is seen, and how far a thing may lie off before its own place is drawn. */
+/** mm about the paper, and the least width of a line that is seen. */
 const ROUND = 4;
 const THIN = 0.25;
-const SEEN_MM = 0.05;
 
 /** Lines and areas as they are; letters and pictures as the room they take. */
 const inkOf = ({ kind, colour: ink, width, dash }: Landed) =>
@@ -178,15 +187,7 @@ function PageDrawing({ page, label }: { readonly page: PrintedPage; readonly lab
   const matrix = `matrix(${lies.join(" ")})`;
   const lines = landed.filter(({ kind }) => kind === "line");
   return (
-    <svg
-      className="picture"
-      role="img"
-      aria-label={label}
-      width="100%"
-      height="100%"
-      preserveAspectRatio="xMidYMid meet"
-      viewBox={`${String(-ROUND)} ${String(-ROUND)} ${String(width + 2 * ROUND)} ${String(height + 2 * ROUND)}`}
-    >
+    <Fitted label={label} box={[-ROUND, -ROUND, width + 2 * ROUND, height + 2 * ROUND]}>
       <defs>
         {clips.map((clip, i) => {
           const [x0 = 0, y0 = 0, x1 = 0, y1 = 0] = clip.split(" ").map(Number);
@@ -205,7 +206,7 @@ function PageDrawing({ page, label }: { readonly page: PrintedPage; readonly lab
       </defs>
       <rect width={width} height={height} fill="#ffffff" stroke={colour.hair} strokeWidth={0.4} />
       <path d={edge} fill={colour.bed} fillRule="evenodd" opacity={0.6} />
-      {off < SEEN_MM ? null : (
+      {off < OFF_SEEN_MM ? null : (
         <g fill="none" stroke={colour.slate} strokeWidth={0.7} opacity={0.45}>
           {lines.map((one, i) => (
             <path key={i} d={one.d} {...clipOf(one)} />
@@ -228,6 +229,6 @@ function PageDrawing({ page, label }: { readonly page: PrintedPage; readonly lab
             ))}
         </g>
       </g>
-    </svg>
+    </Fitted>
   );
 }

@@ -1,5 +1,6 @@
 /** What lies on the machine: the mat, the sheet in its corner, every line as it is to be, and over it what was really cut. */
 import { useMemo } from "react";
+import { Fitted } from "../../drawing/Fitted.tsx";
 import { strokeOf } from "../../drawing/language.ts";
 import type { CutSoFar } from "../../store/cutter.ts";
 import type { SentSheet } from "../../store/atMachine.ts";
@@ -62,15 +63,7 @@ export function BedPicture({ sent, cut, at, face, label }: BedPictureProps) {
   const isDone = (role: string, of: "front" | "back"): boolean =>
     operations.some((o, i) => i < at && o.role === role && o.face === of);
   return (
-    <svg
-      className="picture"
-      role="img"
-      aria-label={label}
-      width="100%"
-      height="100%"
-      preserveAspectRatio="xMidYMid meet"
-      viewBox={`${String(-BORDER)} ${String(-mat.height - BORDER)} ${String(mat.width + 2 * BORDER)} ${String(mat.height + 2 * BORDER)}`}
-    >
+    <Fitted label={label} box={[-BORDER, -mat.height - BORDER, mat.width + 2 * BORDER, mat.height + 2 * BORDER]}>
       <g transform="scale(1 -1)" strokeLinecap="round" strokeLinejoin="round" fill="none">
         <rect
           x={-BORDER / 2}
@@ -143,6 +136,6 @@ export function BedPicture({ sent, cut, at, face, label }: BedPictureProps) {
             })
           : null}
       </g>
-    </svg>
+    </Fitted>
   );
 }
