@@ -40,7 +40,18 @@ export async function openDrafts(page: Page): Promise<void> {
 export async function openDemo(page: Page, name: string): Promise<void> {
   await page.goto("/drafts");
   await page.getByRole("link", { name: `Open ${name}` }).click();
-  await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+  await drawn(page);
+}
+
+/** A draft stands: its paper, and what is said of it. */
+export async function drawn(page: Page): Promise<void> {
+  await expect(page.getByRole("region", { name: "What to cut and score" })).toBeVisible();
+}
+
+/** Opens all numbers beside the paper. */
+export async function allNumbers(page: Page) {
+  await page.getByRole("button", { name: "All numbers" }).click();
+  return page.getByRole("complementary", { name: "The numbers" });
 }
 
 /** The number the maker cuts to, as it stands in the largest type. */

@@ -1,7 +1,5 @@
 /** What a maker does beyond one envelope: things on the panels, piles, work back, compare, resize, trim. */
-import { cutTo, expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
-
-const numbers = "The numbers";
+import { allNumbers, cutTo, expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
 
 test("a mat is typed as a border or as a size, and the envelope follows the card's thickness", async ({ page }) => {
   await openDemo(page, "Open-day invitation, card");
@@ -14,7 +12,7 @@ test("a mat is typed as a border or as a size, and the envelope follows the card
   await expect(page.getByLabel("Border", { exact: true })).toHaveValue("8 mm");
   await page.getByLabel("Border", { exact: true }).fill("6");
   await expect(page.getByRole("button", { name: /^Mat 136 × 93/u })).toBeVisible();
-  const aside = page.getByRole("complementary", { name: numbers });
+  const aside = await allNumbers(page);
   await expect(aside.getByRole("img", { name: /From the table up: Card base × 2/u })).toBeVisible();
 
   await aside.getByRole("button", { name: "Draft its envelope" }).click();
@@ -54,7 +52,7 @@ test("what is inside is added up layer by layer, and several things go in togeth
   const stages = page.getByRole("navigation", { name: "Stages" });
   await expect(stages.getByText("3 mm together")).toBeVisible();
   await page.getByLabel("Also inside").selectOption("gift-card");
-  const pile = page.getByRole("img", { name: /From the table up/u });
+  const pile = (await allNumbers(page)).getByRole("img", { name: /From the table up/u });
   // two plies of 0.5, foam 2 and a gift card of 0.76
   await expect(pile).toHaveAccessibleName(/Together 3.8\smm/u);
   await expect(cutTo(page)).not.toHaveText(/205/u);
@@ -257,7 +255,7 @@ test("a pocket is laid inside a card, holds its gift card there, and is in every
   await page.getByRole("button", { name: "Front, inside" }).click();
   await page.getByRole("button", { name: "Add something" }).click();
   await page.getByRole("button", { name: /^Side-tab pocket/u }).click();
-  const aside = page.getByRole("complementary", { name: numbers });
+  const aside = await allNumbers(page);
   await expect(aside.getByText("Gap round the gift card")).toBeVisible();
   await expect(aside.getByRole("img", { name: /From the table up: .*Side-tab pocket/u })).toBeVisible();
   await page.getByLabel("Up by").fill("14");
@@ -274,7 +272,7 @@ test("a pocket is laid inside a card, holds its gift card there, and is in every
 test("a figure is asked where it comes from, and a part of it leads to its field", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
   await page.getByRole("button", { name: /2 Holder/u }).click();
-  const aside = page.getByRole("complementary", { name: numbers });
+  const aside = await allNumbers(page);
   await aside.getByRole("button", { name: "Where does it come from?" }).click();
   await expect(aside.getByRole("heading", { name: /^Side of the square: 205/u })).toBeVisible();
   // (148 + 105) ÷ √2, and what is round it
@@ -318,4 +316,53 @@ test("one piece fills the drawing, the others stand beside it; it comes nearer, 
   await expectAccessible(page);
   await page.getByRole("button", { name: "Turn it back" }).click();
   await expect(blank.getByText("210 mm")).toBeVisible();
+});
+
+test("a thing is found in the tray and dragged to its place; keys, another like it and even rooms follow", async ({
+  page,
+}) => {
+  await openDemo(page, "Open-day invitation, card");
+  await page.getByRole("button", { name: "Lay on it …" }).click();
+  const tray = page.getByRole("region", { name: "What can be laid on it" });
+  await tray.getByLabel("Find in the tray").fill("apple pie");
+  await expect(tray.getByText(/^Nothing here is called that/u)).toBeVisible();
+  await tray.getByLabel("Find in the tray").fill("shape");
+  const tile = tray.getByRole("button", { name: /^Shape/u });
+  await expectAccessible(page);
+  // onto the front, which lies below the fold: 148 × 105 mm each
+  const back = page.locator('path[data-panel="back"]');
+  const [from, to] = [await tile.boundingBox(), await back.boundingBox()];
+  if (!from || !to) throw new Error("the tray or the paper is not drawn");
+  await page.mouse.move(from.x + from.width / 2, from.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width / 4, to.y + to.height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect(tray).toBeHidden();
+  const stages = page.getByRole("navigation", { name: "Stages" });
+  const head = stages.getByRole("button", { name: /^Shape/u });
+  // it lies where it was let go: on the back, centred up, in its left half
+  await expect(stages.getByRole("heading", { name: /^Back, outside/u })).toBeVisible();
+  await expect(head).toContainText(/centred|middle/u);
+  const at = stages.getByLabel("Across by", { exact: true });
+  const before = Number.parseFloat(await at.inputValue());
+  await page.getByRole("group", { name: "The blank, flat" }).focus();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(at).toHaveValue(`${String(before + 6)} mm`);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(at).toHaveValue(`${String(before + 1)} mm`);
+  // two more, each beside the last, and the room between them shared
+  await stages.getByRole("button", { name: "Another like Shape" }).click();
+  await expect(stages.getByRole("button", { name: /^Shape 2/u })).toHaveAttribute("aria-expanded", "true");
+  await stages.getByLabel("Width", { exact: true }).fill("20");
+  await stages.getByRole("button", { name: "Another like Shape 2" }).click();
+  await expect(stages.getByRole("button", { name: /^Shape 3/u })).toHaveAttribute("aria-expanded", "true");
+  await stages.getByRole("button", { name: "Space evenly across" }).click();
+  await expect(stages.getByRole("alert")).toHaveCount(0);
+  await stages.getByRole("button", { name: "Lay Shape 3 aside while working" }).click();
+  await expect(page.locator('path[data-fitting="shape-3"]')).toHaveCount(0);
+  await stages.getByRole("button", { name: "Show Shape 3" }).click();
+  await expect(page.locator('path[data-fitting="shape-3"]').first()).toBeVisible();
+  await page.getByRole("group", { name: "The blank, flat" }).press("Delete");
+  await expect(stages.getByRole("button", { name: /^Shape 3/u })).toHaveCount(0);
 });

@@ -28,7 +28,7 @@ test("a picture is traced, its line seen over it, and cut as a window", async ({
   const stages = page.getByLabel("Stages");
   await page.getByRole("button", { name: /^4/u }).click();
   await stages.getByRole("button", { name: "Add something" }).click();
-  await stages.getByRole("button", { name: /^Window/u }).click();
+  await page.getByRole("button", { name: /^Window \d/u }).click();
   const choose = async (name: string, mimeType: string, bytes: Buffer): Promise<void> => {
     const chooser = page.waitForEvent("filechooser");
     await stages.getByRole("button", { name: "An outline out of a file …" }).click();
@@ -58,7 +58,7 @@ test("a window is taken in hand on the drawing and follows the pointer, in one s
   const [x, y] = [before.x + before.width / 2, before.y + before.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  await page.mouse.move(x - 30, y + 6, { steps: 6 });
+  await page.mouse.move(x - 60, y + 6, { steps: 6 });
   await page.mouse.up();
   await expect.poll(async () => (await area.boundingBox())?.x ?? 0).toBeLessThan(before.x - 20);
   await page.getByRole("button", { name: "Undo" }).click();

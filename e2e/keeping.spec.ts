@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { cutTo, expect, openDemo, openDrafts, test } from "./app.ts";
+import { cutTo, drawn, expect, openDemo, openDrafts, test } from "./app.ts";
 
 test("prints a PDF and saves an SVG and a draft, and takes the draft in again", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
@@ -318,7 +318,7 @@ test("the drawer's drawings are kept: shown again without anybody drawing, and m
 test("a draft opens without its words where what they are set in cannot come, and says so", async ({ page }) => {
   await page.route(/\/assets\/(?:plain|script|slab|stencil|line)-[\w-]+\.js/u, (route) => route.abort());
   await page.goto("/draft/demo-name-tag/flat");
-  await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+  await drawn(page);
   await expect(page.getByText(/What its words are set in could not be loaded/u)).toBeVisible();
   await expect(page.locator(".sheet svg").first()).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, expectAccessible, openDemo, test } from "./app.ts";
+import { drawn, expect, expectAccessible, openDemo, test } from "./app.ts";
 
 /** A draft made on a table cutter, its sheets laid out. */
 async function onMachine(page: Page, name: string, machine = "table-cutter"): Promise<void> {
@@ -115,5 +115,5 @@ test("before paper is spent the pages are seen as a printer lays them: shrunk, w
   await page.getByLabel("A printer that is").selectOption("true");
   await expect(page.getByText(/The printer's server does not answer/u)).toBeVisible();
   await page.getByRole("link", { name: "Back to the draft" }).click();
-  await expect(page.getByRole("complementary", { name: "The numbers" })).toBeVisible();
+  await drawn(page);
 });

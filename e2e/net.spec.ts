@@ -52,7 +52,7 @@ test("panels of a net are named and glued, and a piece of it is laid on another"
   await expect(page.getByText("Stays while the others fold")).toBeVisible();
   // at right angles nothing lies on anything: what is glued all the same is told
   await page.getByLabel("Glue a panel").selectOption({ label: "Panel 2 onto panel 1" });
-  const numbers = page.getByRole("complementary", { name: "The numbers" });
+  const numbers = page.getByRole("region", { name: "Findings" });
   await expect(numbers.getByText(/panel 2 does not come to lie on panel 1/u)).toBeVisible();
   await page.getByLabel("Glued", { exact: true }).selectOption("gone");
   await expect(numbers.getByText(/does not come to lie/u)).toBeHidden();

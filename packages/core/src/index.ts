@@ -24,6 +24,7 @@ export type { Asks, FittingKind } from "./fittings/kind.ts";
 export { borderFor } from "./fittings/mat.ts";
 export { cornerOf, poseOn, ruled } from "./fittings/place.ts";
 export { type OnGround, type Snap, snapped } from "./fittings/snap.ts";
+export { besideOn, type GroundAxis, type LineUp, linesUp, movedPlace, spacesEvenly } from "./fittings/tidy.ts";
 export { groundsOn } from "./recipe/readFittings.ts";
 export { largestCard } from "./recipe/largestCard.ts";
 export { fitsIn } from "./geometry/fit.ts";
@@ -50,7 +51,7 @@ export {
 export { begun, isUsual, usualOf, usualSettings } from "./recipe/usual.ts";
 export * from "./model/fitting.ts";
 export { type PaperColours, paperColours, poundsOf } from "./catalogue/papers.ts";
-export { readingsByPiece, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
+export { readingsByPiece, readingsOf, type EdgeReadings, type PieceReadings } from "./methods/readings.ts";
 export { rulerMarks } from "./pictures/rulerMarks.ts";
 export { draw } from "./draw.ts";
 export { bareOf, remedyFor, solve, untried } from "./solve.ts";

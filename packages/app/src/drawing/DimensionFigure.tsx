@@ -105,10 +105,10 @@ interface FigureLineProps {
 
 /** Drawn in the line's own frame, x along it: while it is dragged one transform and a few lengths change. */
 const FigureLine = memo(function FigureLine({ placed, tint, isLit }: FigureLineProps) {
-  const { from, along, right, length, shift, wide, choice } = placed;
+  const { from, along, right, length, shift, wide, seat, choice } = placed;
   const [x, y] = [from[0] + right[0] * shift, from[1] + right[1] * shift];
   const degrees = (Math.atan2(along[1], along[0]) * 180) / Math.PI;
-  const gap = `H${px((length - wide) / 2)}m${px(wide)} 0H${px(length)}`;
+  const gap = `H${px(length * (choice.t ?? 0.5) - wide / 2)}m${px(wide)} 0H${px(length)}`;
   const slash = (at: number): string => `M${px(at - SLASH)} ${px(SLASH)}L${px(at + SLASH)} ${px(-SLASH)}`;
   return (
     <g
@@ -120,9 +120,23 @@ const FigureLine = memo(function FigureLine({ placed, tint, isLit }: FigureLineP
       {shift === 0 ? null : <path d={`M0 0V${px(-shift)}M${px(length)} 0V${px(-shift)}`} strokeOpacity={0.45} />}
       <path d={`M0 0${choice.seat === "on" ? gap : `H${px(length)}`}`} fill="none" />
       <path d={`${slash(0)}${slash(length)}`} strokeWidth={1.6} />
+      {choice.seat === "aside" ? <path d={leaderTo(placed, seat)} strokeOpacity={0.6} /> : null}
     </g>
   );
 });
+
+/** From the middle of a line to the edge of a number that stands aside of it, in the line's own frame. */
+function leaderTo({ from, along, right, length, wide, size }: PlacedFigure, seat: Point): string {
+  const off: Point = [seat[0] - from[0] - along[0] * (length / 2), seat[1] - from[1] - along[1] * (length / 2)];
+  const far = Math.hypot(...off);
+  const [ux, uy] = [off[0] / far, off[1] / far];
+  // as far as its box, which lies flat
+  const reach = Math.min((wide / 2 - 4) / Math.max(1e-6, Math.abs(ux)), (size * 0.6) / Math.max(1e-6, Math.abs(uy)));
+  const to: Point = [off[0] - ux * reach, off[1] - uy * reach];
+  const by = to[0] * along[0] + to[1] * along[1];
+  const out = to[0] * right[0] + to[1] * right[1];
+  return `M${px(length / 2)} 0l${px(by)} ${px(out)}`;
+}
 
 interface FigureNumberProps {
   readonly of: RefObject<SVGGElement | null>;

@@ -1,6 +1,7 @@
 /** A piece as paper: its shadow, its face, what is glued, its outline and every line to cut or score. */
 import { openingsOf, type Path, type Piece, type StrokeRole } from "@cut-fold/core";
 import { memo, useMemo } from "react";
+import { useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
 import { dataOf } from "./dataOf.ts";
 import { strokeOf } from "./language.ts";
@@ -28,6 +29,7 @@ interface FlatPaperProps {
 
 export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }: FlatPaperProps) {
   const lit = useLit((s) => s.ids);
+  const inHand = useChosen((c) => (onPanel ? c.on?.panel : undefined));
   const { outline, openings, panels } = useMemo(
     () => ({
       outline: piece.outline.map(dataOf).join(""),
@@ -56,6 +58,8 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
         <path
           key={panel.id}
           d={panels[i]}
+          // one that can be pressed is found under a thing that is let go of
+          data-panel={onPanel ? panel.id : undefined}
           fill={lit.includes(`${piece.id}/${panel.id}`) ? colour.rustWash : "transparent"}
           fillOpacity={0.85}
           onPointerEnter={() => {
@@ -69,6 +73,18 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
           }}
         />
       ))}
+      {piece.panels.map((panel, i) =>
+        // the panel that something more is laid on
+        panel.id === inHand ? (
+          <path
+            key={panel.id}
+            className="flat-face"
+            d={panels[i]}
+            vectorEffect="non-scaling-stroke"
+            pointerEvents="none"
+          />
+        ) : null,
+      )}
       {piece.glue
         .filter((g) => g.face === "front")
         .map((g) => (

@@ -7,13 +7,14 @@ import { FlatPaper } from "./FlatPaper.tsx";
 import { LaidLayers } from "./LaidLayers.tsx";
 import { LaidMarks, type OnPaper } from "./LaidMarks.tsx";
 import type { OfPiece } from "./ofPiece.ts";
-import { PanelNames } from "./PanelNames.tsx";
+import type { Room } from "./placing.ts";
 import type { View } from "./view.ts";
 
 interface FlatPieceProps {
   readonly of: OfPiece;
   readonly grid: number;
   readonly view: View;
+  readonly room: Room | undefined;
   readonly colours: PaperColours;
   /** what lies on it */
   readonly laid: readonly OnFlat[];
@@ -27,7 +28,7 @@ interface FlatPieceProps {
 
 /** A piece of the blank with all that is drawn on it. */
 export const FlatPiece = memo(function FlatPiece(props: FlatPieceProps) {
-  const { of, grid, view, colours, laid, on, isHeld, onHold, onPanel } = props;
+  const { of, grid, view, room, colours, laid, on, isHeld, onHold, onPanel } = props;
   return (
     <>
       <FlatPaper piece={of.piece} view={view} face={pieceColours(of.piece, colours).face} onPanel={onPanel} />
@@ -36,8 +37,11 @@ export const FlatPiece = memo(function FlatPiece(props: FlatPieceProps) {
       {of.contents.map((c) => (
         <FlatContents key={c.name} contents={c} view={view} />
       ))}
-      <PanelNames of={of} view={view} laid={laid} face={pieceColours(of.piece, colours).face} />
-      <Figures of={of} grid={grid} view={view} isHeld={isHeld} onHold={onHold} />
+      <Figures
+        {...{ of, grid, view, room, laid, isHeld, onHold }}
+        // names of panels stand on the paper's own colour
+        face={pieceColours(of.piece, colours).face}
+      />
     </>
   );
 });

@@ -30,22 +30,15 @@ import { colour } from "../theme/theme.ts";
 import { arrange, arrangeAt, type DrawnPieces } from "./arrange.ts";
 import { type Camera, seenBy } from "./camera.ts";
 import { FlatPiece } from "./FlatPiece.tsx";
-import { onPaper } from "./LaidMarks.tsx";
+import { fitView, freeFor, MARGIN, roomRound } from "./fitView.ts";
+import { onPaper, type OnPaper } from "./LaidMarks.tsx";
 import { light } from "./lit.ts";
 import { type OfPiece, ofPieces } from "./ofPiece.ts";
 import { type CameraHandle, useCamera } from "./useCamera.ts";
+import { useThingKeys } from "./useThingKeys.ts";
 import { useSizeOf } from "./useSizeOf.ts";
 import { px, type View } from "./view.ts";
 import "./flat.css";
-
-/** Pixels kept free round the paper for the figures. */
-const MARGIN = { x: 76, top: 62, bottom: 66 } as const;
-
-const fitView = (wide: number, tall: number, { k, width, height }: ReturnType<typeof arrange>): View => ({
-  k,
-  x0: (wide - width * k) / 2,
-  y0: MARGIN.top + (tall - MARGIN.top - MARGIN.bottom - height * k) / 2 + height * k,
-});
 
 const NOTHING_LAID: readonly OnFlat[] = [];
 
@@ -90,6 +83,12 @@ function laidOver(solution: Drawing): readonly OnFlat[] {
   }));
 }
 
+/** What stands on the paper, without what is laid aside while working. */
+const without = ({ areas, lines }: OnPaper, aside: readonly string[]): OnPaper => ({
+  areas: areas.filter(({ fitting }) => !aside.includes(fitting)),
+  lines: lines.filter(({ at }) => !aside.some((id) => at.startsWith(`${id}/`))),
+});
+
 /** How the drawing stood when a drag began. */
 interface Frozen extends View {
   /** the scale at which the gaps between pieces were made */
@@ -121,7 +120,7 @@ function useLayout(
     () =>
       frozen || trueSize !== undefined
         ? arrangeAt(drawn, frozen?.gapsAt ?? trueSize ?? 1, frozen?.breaks)
-        : arrange(drawn, size.width - 2 * MARGIN.x, size.height - MARGIN.top - MARGIN.bottom),
+        : arrange(drawn, ...freeFor(size)),
     [drawn, size, trueSize, frozen],
   );
   const fitted = useMemo(() => {
@@ -148,8 +147,12 @@ export function FlatView({ solution, colours, trueSize, isOver = false, camera: 
   const piece = useChosen((c) => c.piece);
   // one piece fills the window; with a thing in hand it is drawn beside what it lies on, as large as that allows
   const pieces = useMemo(() => shownOf(solution, inHand, piece), [solution, inHand, piece]);
-  const laid = useMemo(() => (isOver ? laidOver(solution) : lyingOnFlat(solution)), [solution, isOver]);
-  const on = useMemo(() => (isOver ? undefined : onPaper(solution)), [solution, isOver]);
+  const aside = useChosen((c) => c.aside);
+  const laid = useMemo(
+    () => (isOver ? laidOver(solution) : lyingOnFlat(solution)).filter(({ fitting = "" }) => !aside.includes(fitting)),
+    [solution, isOver, aside],
+  );
+  const on = useMemo(() => (isOver ? undefined : without(onPaper(solution), aside)), [solution, isOver, aside]);
   const drawn = useMemo(
     () => ({ pieces, past: standingPast(pieces, solution.contents, { main: solution.main, laid }) }),
     [pieces, solution, laid],
@@ -163,11 +166,18 @@ export function FlatView({ solution, colours, trueSize, isOver = false, camera: 
   const layer = useRef<SVGGElement>(null);
   const { camera, handle, handlers } = useCamera(box, layer, size, trueSize !== undefined || frozen !== undefined);
   useImperativeHandle(asked, () => handle, [handle]);
+  const thingKeys = useThingKeys(solution.grid);
   const { fit } = handle;
   // another piece is looked at whole first
   const shownNow = pieces.map(({ id }) => id).join(" ");
   useEffect(() => fit(), [fit, shownNow, isOver, trueSize]);
   const { row, fitted, view, isLarge, canvas } = useLayout(drawn, size, trueSize, frozen, camera);
+  // the same object while nothing but the place of the pieces changes
+  const { x: besideIt, top: aboveIt, bottom: belowIt } = roomRound(size, row);
+  const room = useMemo(
+    () => (trueSize === undefined ? { x: besideIt, top: aboveIt, bottom: belowIt } : undefined),
+    [trueSize, besideIt, aboveIt, belowIt],
+  );
   const home = useMemo((): View => ({ k: view.k, x0: 0, y0: 0 }), [view.k]);
   const [keep] = useState(keepPieces);
   const parts = useMemo(() => keep(isOver ? overOf(solution) : solution), [keep, solution, isOver]);
@@ -194,6 +204,11 @@ export function FlatView({ solution, colours, trueSize, isOver = false, camera: 
       role="group"
       aria-label={isOver ? "The blank, turned over" : "The blank, flat"}
       {...handlers}
+      onKeyUp={thingKeys.onKeyUp}
+      onKeyDown={(event) => {
+        if (thingKeys.onKeyDown(event)) return;
+        handlers.onKeyDown?.(event);
+      }}
     >
       {size.width > 0 ? (
         <svg {...canvas}>
@@ -210,6 +225,7 @@ export function FlatView({ solution, colours, trueSize, isOver = false, camera: 
                       of={of}
                       grid={solution.grid}
                       view={home}
+                      room={room}
                       colours={isOver ? { face: colours.back, back: colours.face } : colours}
                       laid={isMain ? laid : NOTHING_LAID}
                       on={isMain ? on : undefined}

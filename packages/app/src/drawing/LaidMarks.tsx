@@ -129,8 +129,8 @@ const AreaPath = memo(function AreaPath({ fitting, d, isLit, grip }: AreaPathPro
       onPointerMove={(event) => {
         grip.current.onPointerMove(event);
       }}
-      onPointerUp={() => {
-        grip.current.onPointerUp();
+      onPointerUp={(event) => {
+        grip.current.onPointerUp(event);
       }}
       onPointerCancel={() => {
         grip.current.onPointerCancel();

@@ -1,11 +1,12 @@
 /** Where the names of panels stand in the flat drawing, clear of figures and of lines. */
 import { boundsOf, direction, flatten, holds, type Piece, type Point, type Drawing } from "@cut-fold/core";
+import { type LabelBox, overlap } from "./placing.ts";
 import { toScreen, type View } from "./view.ts";
 
 /** mm a panel's name is moved out of the way of a cut */
 const NAME_OFF_CUT_MM = 24;
-/** how near (px) a figure may stand to a panel's name before the name gives way */
-const CROWDED_PX = { x: 60, y: 34 } as const;
+/** px kept free between a panel's name and a figure */
+const CLEAR_PX = 4;
 
 /** where a crowded name may step, px: the nearest first */
 const ASIDE_PX: readonly Point[] = [0, -40, 40, -74, 74]
@@ -40,6 +41,12 @@ function crosses(a: Point, b: Point, [x, foot]: Point, half: number): boolean {
   return [side(right, top), side(right, bottom), side(left, bottom)].some((s) => s !== first);
 }
 
+/** The box of a name that stands with its foot there, with a little room round it. */
+const boxOfName = ([x, foot]: Point, half: number): LabelBox => ({
+  ...{ left: x - half - CLEAR_PX, right: x + half + CLEAR_PX },
+  ...{ top: foot - NAME_PX.above - CLEAR_PX, bottom: foot + NAME_PX.below + CLEAR_PX },
+});
+
 interface PanelName {
   readonly id: string;
   readonly name: string;
@@ -49,19 +56,19 @@ interface PanelName {
 
 interface Surroundings {
   readonly contents: Drawing["contents"];
-  readonly dimensions: Drawing["dimensions"];
+  /** the numbers of figures as they stand, and the lines that they measure along, px */
+  readonly figures: readonly LabelBox[];
+  readonly lines: readonly (readonly Point[])[];
   /** what is laid on the piece: loops in its own coordinates, mm */
   readonly laid: readonly (readonly Point[])[];
 }
 
 /** The names of a piece's panels, but for those that are covered by the contents or have no room left for one. */
-export function panelNames(piece: Piece, view: View, { contents, dimensions, laid }: Surroundings): PanelName[] {
-  const inside = dimensions.filter((d) => d.piece === piece.id && !d.outside);
-  const figures = inside.map((d) => toScreen(view, [(d.from[0] + d.to[0]) / 2, (d.from[1] + d.to[1]) / 2]));
+export function panelNames(piece: Piece, view: View, around: Surroundings): PanelName[] {
+  const { contents, figures, laid } = around;
   const glued = piece.glue.filter((g) => g.face === "front").map((g) => g.polygon);
   const slits = piece.cuts.flatMap((c) => c.path.map((line) => flatten([line])));
-  const measured = inside.map((d) => [d.from, d.to]);
-  const lines = [...laid, ...glued, ...slits, ...measured].map((loop) => loop.map((p) => toScreen(view, p)));
+  const lines = [...[...laid, ...glued, ...slits].map((loop) => loop.map((p) => toScreen(view, p))), ...around.lines];
   return piece.panels.flatMap((panel): PanelName[] => {
     if (contents.some((c) => c.on.piece === piece.id && c.on.panel === panel.id)) return [];
     const points = flatten(panel.outline);
@@ -86,7 +93,7 @@ export function panelNames(piece: Piece, view: View, { contents, dimensions, lai
     const rim = points.map((p) => toScreen(view, p));
     const free = (at: Point): boolean =>
       !rim.some((a, i) => crosses(a, rim[(i + 1) % rim.length] as Point, at, half)) &&
-      !figures.some((f) => Math.abs(f[0] - at[0]) < CROWDED_PX.x && Math.abs(f[1] - at[1]) < CROWDED_PX.y) &&
+      !figures.some((figure) => overlap(figure, boxOfName(at, half))) &&
       !lines.some((loop) => loop.some((a, i) => crosses(a, loop[(i + 1) % loop.length] as Point, at, half)));
     // a figure in the same place has the better right to it: the name steps aside on its panel, or is left out
     const seat = ([dx, dy]: Point): Point => [start[0] + dx, start[1] + dy];

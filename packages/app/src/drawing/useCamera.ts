@@ -4,6 +4,7 @@
  */
 import type { Point, Size } from "@cut-fold/core";
 import {
+  type DOMAttributes,
   type KeyboardEvent,
   type MouseEvent,
   type PointerEvent,
@@ -22,6 +23,12 @@ export interface CameraHandle {
   readonly nearer: (by: number) => void;
   readonly fit: () => void;
 }
+
+/** What the drawing hears; nothing while it is scrolled or held. */
+type CameraHandlers = Pick<
+  DOMAttributes<HTMLElement>,
+  "onPointerDown" | "onPointerMove" | "onPointerUp" | "onPointerCancel" | "onKeyDown" | "onClickCapture"
+>;
 
 /** ms without a move after which it is drawn anew */
 const REST_MS = 120;
@@ -61,6 +68,8 @@ export function useCamera(
       live.current = next;
       clearTimeout(rest.current);
       if (at === "once") {
+        // what is drawn for it already is only let go of: nothing is drawn anew for that
+        if (next === drawn.current) layer.current?.removeAttribute("transform");
         setCamera(next);
         return;
       }
@@ -130,7 +139,7 @@ export function useCamera(
     event.preventDefault();
     go(way(live.current, size), "once");
   };
-  const handlers = isOff
+  const handlers: CameraHandlers = isOff
     ? {}
     : {
         ...{ onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp, onKeyDown },

@@ -1,5 +1,5 @@
 /** Dragging a thing on a panel: where it is let go becomes a rule, and while it moves it snaps from rule to rule. */
-import { invert, type Lying, type OnGround, place, type Point, type Drawing, snapped } from "@cut-fold/core";
+import { besideOn, invert, type Lying, place, type Point, type Drawing, snapped } from "@cut-fold/core";
 import { type PointerEvent, useRef } from "react";
 import { beginDrag, change, endGesture, useOpenDraft } from "../store/openDraft.ts";
 import { drawingNow } from "../store/heavy.ts";
@@ -18,17 +18,6 @@ interface DraggedThing {
 }
 
 const lyingIn = ({ fittings }: Drawing, id: string): Lying | undefined => fittings.find((f) => f.id === id);
-
-/** What else lies on the same ground, as boxes on it; what is turned is left out. */
-const othersOn = ({ fittings }: Drawing, lying: Lying): readonly OnGround[] =>
-  fittings.filter(
-    (f) =>
-      f.id !== lying.id &&
-      f.turn === 0 &&
-      f.ground.piece === lying.ground.piece &&
-      f.ground.panel === lying.ground.panel &&
-      f.ground.face === lying.ground.face,
-  );
 
 /** Handlers for things on the main piece; `onHold` keeps the drawing's scale while one is dragged. */
 export function useThingDrag(view: View, onHold: (held: boolean) => void, onPress: (id: string) => void) {
@@ -53,7 +42,7 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
       ground: lying.ground,
       thing: lying,
       corner: [held.corner[0] + u, held.corner[1] + v],
-      others: othersOn(solution, lying),
+      others: besideOn(solution.fittings, lying),
       grid: solution.grid,
       reach: REACH_PX / view.k,
     });
@@ -79,10 +68,12 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
       follow(held, [dx / view.k, -dy / view.k]);
     });
   };
-  const onPointerUp = (): void => {
+  const onPointerUp = (event?: PointerEvent<SVGElement>): void => {
     const held = drag.current;
     if (!held) return;
     drag.current = undefined;
+    // arrow keys go on where the hand let go
+    event?.currentTarget.closest<HTMLElement>(".flat")?.focus({ preventScroll: true });
     if (!held.moved) {
       onPress(held.id);
       return;
@@ -90,5 +81,5 @@ export function useThingDrag(view: View, onHold: (held: boolean) => void, onPres
     endGesture();
     onHold(false);
   };
-  return { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp };
+  return { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: () => onPointerUp() };
 }

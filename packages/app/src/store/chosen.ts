@@ -9,12 +9,17 @@ interface Chosen {
   readonly fitting: string | undefined;
   /** the piece that fills the drawing; the main one where none was taken in hand, and all of them at one scale */
   readonly piece: string | undefined;
+  /** things that are laid aside while one works at what lies under them: they are not drawn, and are there all the same */
+  readonly aside: readonly string[];
 }
 
 /** All pieces at one scale. */
 export const ALL_PIECES = "*";
 
-export const useChosen = create<Chosen>()(() => ({ on: undefined, fitting: undefined, piece: undefined }));
+export const useChosen = create<Chosen>()(() => ({
+  ...{ on: undefined, fitting: undefined, piece: undefined },
+  aside: [],
+}));
 
 /** Shows a face; what was chosen on another one is let go. */
 export const chooseFace = (on: On): void => {
@@ -33,5 +38,12 @@ export const choosePiece = (piece: string): void => {
 
 /** Another draft: nothing is in hand. */
 export const chooseNothing = (): void => {
-  useChosen.setState({ on: undefined, fitting: undefined, piece: undefined });
+  useChosen.setState({ on: undefined, fitting: undefined, piece: undefined, aside: [] });
+};
+
+/** Lays a thing aside while working, or puts it back. */
+export const layAside = (fitting: string, isAside: boolean): void => {
+  useChosen.setState(({ aside }) => ({
+    aside: isAside ? [...new Set([...aside, fitting])] : aside.filter((id) => id !== fitting),
+  }));
 };

@@ -134,7 +134,10 @@ export const solutionNow = (): Solution => solve(draftNow().spec);
 
 /** The numbers beside the drawing. */
 export const numbers = (): HTMLElement => screen.getByLabelText("The numbers");
-export const cutTo = (): string => numbers().querySelector(".figure-cut")?.textContent ?? "";
+/** The tray of what can be laid on a panel. */
+export const tray = (): HTMLElement => screen.getByRole("region", { name: "What can be laid on it" });
+/** What the piece in hand is cut to. */
+export const cutTo = (): string => document.querySelector(".strip .figure-cut")?.textContent ?? "";
 export const stages = () => within(screen.getByLabelText("Stages"));
 
 /** Types a text into a field in place of what it holds. */

@@ -28,21 +28,27 @@ export function readingsByPiece({ pieces, steps }: Pick<Solution, "pieces" | "st
   const own = pieces.filter((piece) => piece.fitting === undefined);
   const oneOfSeveral = own.filter(takesPaper).length > 1;
   return own.flatMap((piece) => {
-    const made = steps.filter((s) => s.of === piece.id && (s.kind === "punch" || s.kind === "score"));
-    const measured = made.filter((s) => s.measure !== undefined);
-    const edges = [...new Set(measured.map(edgeOf))];
-    const readings = edges.map((edge): EdgeReadings => {
-      const read = measured.filter((s) => edgeOf(s) === edge);
-      const measures = (of: readonly Step[]): number[] => of.map((s) => s.measure ?? 0);
-      return {
-        edge,
-        measures: measures(read),
-        inPart: measures(read.filter((s) => s.facts?.["whole"] !== undefined)),
-      };
-    });
-    const byTemplate = made
-      .filter((s) => s.kind === "score" && s.measure === undefined && s.scene.on === "table")
-      .reduce((sum, s) => sum + s.does.length, 0);
-    return readings.length + byTemplate > 0 ? [{ piece, readings, byTemplate, oneOfSeveral }] : [];
+    const read = readingsOf(piece, steps);
+    return read ? [{ ...read, oneOfSeveral }] : [];
   });
+}
+
+/** The numbers of any one piece, of one that is laid on another too; undefined where nothing of it is scored. */
+export function readingsOf(piece: Piece, steps: Solution["steps"]): PieceReadings | undefined {
+  const made = steps.filter((s) => s.of === piece.id && (s.kind === "punch" || s.kind === "score"));
+  const measured = made.filter((s) => s.measure !== undefined);
+  const edges = [...new Set(measured.map(edgeOf))];
+  const readings = edges.map((edge): EdgeReadings => {
+    const read = measured.filter((s) => edgeOf(s) === edge);
+    const measures = (of: readonly Step[]): number[] => of.map((s) => s.measure ?? 0);
+    return {
+      edge,
+      measures: measures(read),
+      inPart: measures(read.filter((s) => s.facts?.["whole"] !== undefined)),
+    };
+  });
+  const byTemplate = made
+    .filter((s) => s.kind === "score" && s.measure === undefined && s.scene.on === "table")
+    .reduce((sum, s) => sum + s.does.length, 0);
+  return readings.length + byTemplate > 0 ? { piece, readings, byTemplate, oneOfSeveral: false } : undefined;
 }

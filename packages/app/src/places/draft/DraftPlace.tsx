@@ -9,7 +9,7 @@ import { lazy, memo, Suspense, useCallback, useEffect, useLayoutEffect, useMemo,
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { coloursOf } from "../../theme/colours.ts";
 import { askFigure } from "../../store/asked.ts";
-import { chooseNothing } from "../../store/chosen.ts";
+import { chooseNothing, useChosen } from "../../store/chosen.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { versionsOf } from "../../store/drafting.ts";
 import { endEntry, endGesture, meet, openDraft, redo, undo, useOpenDraft } from "../../store/openDraft.ts";
@@ -23,6 +23,7 @@ import { FlatPanel } from "./views/FlatPanel.tsx";
 import { HoldersView } from "./holders/HoldersView.tsx";
 import { Keep } from "./Keep.tsx";
 import { FoldedPanel } from "./views/FoldedPanel.tsx";
+import { AllNumbersButton, CutStrip } from "./numbers/CutStrip.tsx";
 import { NumbersRail } from "./NumbersRail.tsx";
 import { SheetsPanel } from "./views/SheetsPanel.tsx";
 import { STAGES, StagesRail, type Stage } from "./StagesRail.tsx";
@@ -165,6 +166,7 @@ const PARTS = 3;
 function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingProps) {
   const { id } = draft;
   const clashes = useClashes(solution);
+  useDetailsOf(stage, onOpen);
   // the paper first, then what is said of it
   const shown = useStaged(PARTS);
   return (
@@ -179,9 +181,11 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
         <div className="board-bar">
           <ViewTabs id={id} view={view} stage={stage} />
           <span className="spring" />
+          {view === "steps" ? null : <AllNumbersButton isRun={view === "sheets"} />}
           <VersionsLink id={id} />
           <Keep />
         </div>
+        {view === "steps" ? null : <CutStrip solution={solution} clashes={clashes} isRun={view === "sheets"} />}
         <div className="sheet" role="tabpanel" aria-label={VIEW_TITLES[view]}>
           {shown > 0 && view === "flat" ? <FlatPanel solution={solution} colours={colours} /> : null}
           {shown > 0 && view === "folded" ? (
@@ -198,6 +202,17 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
       )}
     </main>
   );
+}
+
+/** What is taken in hand on the paper, a thing or a panel, has its settings beside it; another stage that is opened then stays. */
+function useDetailsOf(stage: Stage, onOpen: (next: Stage) => void): void {
+  const { fitting, on } = useChosen();
+  const was = useRef({ fitting, on });
+  useEffect(() => {
+    const isNew = fitting === undefined ? on !== was.current.on : fitting !== was.current.fitting;
+    was.current = { fitting, on };
+    if (isNew && (fitting ?? on) !== undefined && stage !== "details") onOpen("details");
+  }, [fitting, on, stage, onOpen]);
 }
 
 /** What is open, for the tab and for those who hear the page; the name itself is a field. */

@@ -8,7 +8,7 @@ import { shelfNow } from "../../store/shelf.ts";
 import { describe, expect, it, vi } from "vitest";
 import { demoDrafts } from "../../store/demo.ts";
 import { change, undo } from "../../store/openDraft.ts";
-import { draftNow, numbers, plain, retype, solutionNow, stages, visit } from "../../test/house.tsx";
+import { draftNow, numbers, plain, retype, solutionNow, stages, tray, visit } from "../../test/house.tsx";
 
 const INVITATION = "/draft/demo-invitation-envelope/flat";
 const CARD = "/draft/demo-invitation-card/flat";
@@ -144,7 +144,7 @@ describe("what is on the panels", () => {
   const rows = () => draftNow().spec.fittings ?? [];
   const add = async (maker: Awaited<ReturnType<typeof visit>>, what: RegExp) => {
     await maker.click(stages().getByRole("button", { name: "Add something" }));
-    await maker.click(await stages().findByRole("button", { name: what }));
+    await maker.click(await within(tray()).findByRole("button", { name: what }));
   };
 
   it("is added where a panel was pressed, drawn at its size, and comes in hand at once", async () => {

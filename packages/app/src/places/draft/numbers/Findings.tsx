@@ -8,15 +8,13 @@ import { loadFormsOf } from "../../../needs/forms.ts";
 import { change, useOpenDraft } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { readingOf } from "../../../store/reading.ts";
+import type { Looked } from "./useFindings.ts";
 
 const SEVERITY: Readonly<Record<Finding["severity"], string>> = {
   error: "Will not work",
   warning: "Look here",
   advice: "Worth knowing",
 };
-
-/** How far the checks have come: nothing is said of what is not yet known. */
-type Looked = "working" | "trying" | "known" | "failed";
 
 const LOOKING: Readonly<Record<Exclude<Looked, "known">, string>> = {
   working: "Looking it over …",
@@ -26,10 +24,12 @@ const LOOKING: Readonly<Record<Exclude<Looked, "known">, string>> = {
 
 interface FindingsProps extends Pick<Solution, "findings" | "grid"> {
   readonly state: Looked;
+  /** the first of them alone, and how many more there are */
+  readonly isBrief?: boolean;
 }
 
 /** What the checks found, each with the button that mends it. */
-export const Findings = memo(function Findings({ findings, grid, state }: FindingsProps) {
+export const Findings = memo(function Findings({ findings, grid, state, isBrief = false }: FindingsProps) {
   const display = useDisplay(grid);
   const sentences = findings.map((finding) => sayFinding(finding, display));
   return (
@@ -40,18 +40,19 @@ export const Findings = memo(function Findings({ findings, grid, state }: Findin
       {findings.length === 0 && state === "known" ? (
         <p className="figure-note all-well">Nothing stands in the way: it folds, fits and closes.</p>
       ) : null}
-      {findings.map((finding, i) => (
+      {findings.slice(0, isBrief ? 1 : undefined).map((finding, i) => (
         <FindingRow
           key={`${finding.check}.${finding.code}.${String(i)}`}
           index={i}
           code={finding.code}
           severity={finding.severity}
           lights={finding.piece && finding.panel ? `${finding.piece}/${finding.panel}` : undefined}
+          more={isBrief ? findings.length - 1 : 0}
           sentence={sentences[i] ?? ""}
           remedy={finding.remedy && remedyWords(finding, display)}
         />
       ))}
-      <Terms text={sentences.join(" ")} />
+      {isBrief ? null : <Terms text={sentences.join(" ")} />}
     </section>
   );
 });
@@ -63,6 +64,8 @@ interface FindingRowProps {
   /** the panel that lights up with it, `piece/panel` */
   readonly lights: string | undefined;
   readonly sentence: string;
+  /** how many more there are, where they are not told */
+  readonly more: number;
   readonly remedy: string | undefined;
 }
 
@@ -79,7 +82,15 @@ async function press(index: number, code: string): Promise<void> {
   if (fitting !== undefined) chooseFitting(fitting);
 }
 
-const FindingRow = memo(function FindingRow({ index, code, severity, lights, sentence, remedy }: FindingRowProps) {
+const FindingRow = memo(function FindingRow({
+  index,
+  code,
+  severity,
+  lights,
+  sentence,
+  more,
+  remedy,
+}: FindingRowProps) {
   const lit = (): void => {
     if (lights !== undefined) light([lights]);
   };
@@ -88,7 +99,10 @@ const FindingRow = memo(function FindingRow({ index, code, severity, lights, sen
   };
   return (
     <div className={`finding ${severity}`} onPointerEnter={lit} onPointerLeave={dim}>
-      <strong>{SEVERITY[severity]}</strong>
+      <strong>
+        {SEVERITY[severity]}
+        {more > 0 ? `, and ${String(more)} more` : ""}
+      </strong>
       <p>{sentence}</p>
       {remedy === undefined ? null : (
         <Button

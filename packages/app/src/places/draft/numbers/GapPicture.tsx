@@ -1,4 +1,12 @@
-import { countedBeside, type Display, formatLength, type Contained } from "@cut-fold/core";
+import {
+  type Contained,
+  countedBeside,
+  type Display,
+  type Drawing,
+  formatLength,
+  formatSize,
+  formById,
+} from "@cut-fold/core";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
@@ -9,6 +17,24 @@ function saidOf({ gap, open }: Contained, display: Display): { readonly ends: st
     ends: open?.axis === "width" ? free : `${formatLength(gap.width / 2, display)} each end`,
     beside: open?.axis === "height" ? free : `${formatLength(gap.height / 2, display)} above and below`,
   };
+}
+
+/** The room that matters for a draft in one figure: a card's own size, else what is free round what goes in. */
+export function roomOf(solution: Drawing, display: Display) {
+  const { finished, contents, form } = solution;
+  if (finished && formById(form)?.purpose === "card")
+    return {
+      title: "Finished",
+      figure: formatSize(finished.width, finished.height, display),
+      note: `${formatLength(finished.thickness, display)} thick, closed`,
+    };
+  const held = contents.find(({ fitting }) => fitting === undefined);
+  if (!held) return undefined;
+  const { gap, open } = held;
+  const { ends, beside } = saidOf(held, display);
+  return open?.axis === "width"
+    ? { title: "Gap above and below", figure: formatLength(gap.height / 2, display), note: ends }
+    : { title: "Gap at each end", figure: formatLength(gap.width / 2, display), note: beside };
 }
 
 /** The contents in the holder, gaps drawn larger than they are so that unevenness shows, with true figures. */

@@ -1,13 +1,15 @@
-import type { Drawing, StrokeRole } from "@cut-fold/core";
+import { type Drawing, formById, type StrokeRole } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import IconButton from "@mui/material/IconButton";
 import { Maximize, Minus, Plus } from "lucide-react";
-import { memo, type ReactNode, type RefObject, useRef, useState } from "react";
+import { memo, type ReactNode, type RefObject, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { FlatView } from "../../../drawing/FlatView.tsx";
 import { ROLE_WORDS, strokeOf } from "../../../drawing/language.ts";
 import type { CameraHandle } from "../../../drawing/useCamera.ts";
+import { openTray, useTray } from "../../../store/tray.ts";
 import { PiecesBeside } from "./PiecesBeside.tsx";
+import { Tray } from "./Tray.tsx";
 import { useSettings } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
 
@@ -23,6 +25,8 @@ export function FlatPanel({
   const [trueSize, setTrueSize] = useState(false);
   const [isOver, setOver] = useState(false);
   const camera = useRef<CameraHandle>(null);
+  const { form, spec } = solution;
+  const grounds = useMemo(() => formById(form)?.grounds?.(spec.settings) ?? [], [form, spec.settings]);
   return (
     <div className="view">
       <div className="view-both">
@@ -31,11 +35,13 @@ export function FlatPanel({
         </div>
         <PiecesBeside solution={solution} colours={colours} />
       </div>
+      <Tray solution={solution} grounds={grounds} />
       <div className="legend">
         <div className="legend-lines">
           <Legend {...rolesOn(solution)} />
         </div>
         <div className="legend-tools">
+          {grounds.length > 0 ? <LayOn /> : null}
           <Button size="small" aria-pressed={isOver} onClick={() => setOver(!isOver)}>
             {isOver ? "Turn it back" : "Turn it over"}
           </Button>
@@ -46,6 +52,16 @@ export function FlatPanel({
     </div>
   );
 }
+
+/** Opens the tray from the drawing, whichever stage is open. */
+const LayOn = memo(function LayOn() {
+  const isOpen = useTray((t) => t.isOpen);
+  return (
+    <Button size="small" aria-expanded={isOpen} onClick={() => openTray(!isOpen)}>
+      Lay on it …
+    </Button>
+  );
+});
 
 /** Steps nearer and back for a thumb. */
 const STEP = 1.5;

@@ -1,28 +1,17 @@
 /** What is on the panels: a small map to press, what lies on the face that is pressed from the paper up, and something more. */
-import {
-  type Fitting,
-  formatSize,
-  type Ground,
-  inOrder,
-  sayPlace,
-  type Drawing,
-  type Spec,
-  withoutFitting,
-} from "@cut-fold/core";
-import Button from "@mui/material/Button";
-import IconButton from "@mui/material/IconButton";
-import { ArrowDown, ArrowUp, X } from "lucide-react";
-import { memo, useEffect, useMemo, useRef } from "react";
+import { type Fitting, formatSize, type Ground, sayPlace, type Drawing, type Spec } from "@cut-fold/core";
+import { memo, useEffect, useRef } from "react";
 import { light } from "../../../../drawing/lit.ts";
 import { useAtRest } from "../../../../parts/useAtRest.ts";
 import { chooseFace, chooseFitting, useChosen } from "../../../../store/chosen.ts";
-import { change } from "../../../../store/openDraft.ts";
 import { useDisplay } from "../../../../store/settings.ts";
 import { AddThing } from "./AddThing.tsx";
-import { facesOf, faceUnder, isSameFace, lyingOn, SIDE_WORDS } from "./faces.ts";
+import { lyingOn, SIDE_WORDS } from "./faces.ts";
 import { FittingEditor } from "./FittingEditor.tsx";
+import { Handling } from "./Handling.tsx";
 import { MaskOf } from "./MaskOf.tsx";
 import { PanelMap } from "./PanelMap.tsx";
+import { useFace } from "./useFace.ts";
 import "./panels.css";
 
 interface PanelsSectionProps {
@@ -32,13 +21,10 @@ interface PanelsSectionProps {
 }
 
 export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
-  const { on, fitting: chosen } = useChosen();
-  const faces = useMemo(() => facesOf(grounds), [grounds]);
-  const row = spec.fittings?.find((f) => f.id === chosen);
-  const asked = row ? faceUnder(row, spec.fittings ?? []) : on;
+  const chosen = useChosen((c) => c.fitting);
+  const face = useFace(spec, grounds);
   const rested = useAtRest(solution);
   const restedSpec = useAtRest(spec);
-  const face = faces.find((f) => asked && isSameFace(f, asked)) ?? faces[0];
   if (!face) return null;
   const lying = lyingOn(face, spec);
   return (
@@ -61,7 +47,7 @@ export function PanelsSection({ spec, solution, grounds }: PanelsSectionProps) {
           />
         ))}
       </ol>
-      <AddThing spec={restedSpec} solution={rested} face={face} />
+      <AddThing />
       <MaskOf solution={rested} panel={face.panel} called={face.name} />
     </div>
   );
@@ -79,6 +65,7 @@ interface FittingRowProps {
 const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, open }: FittingRowProps) {
   const lies = solution.fittings.find((f) => f.id === fitting.id);
   const rested = useAtRest(spec);
+  const restedDrawing = useAtRest(solution);
   const display = useDisplay();
   const box = useRef<HTMLLIElement>(null);
   useEffect(() => {
@@ -114,60 +101,9 @@ const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, 
           <div className="fields">
             <FittingEditor fitting={fitting} spec={spec} solution={solution} grounds={grounds} />
           </div>
-          <Moves id={fitting.id} all={rested.fittings ?? []} />
+          <Handling id={fitting.id} all={rested.fittings ?? []} solution={restedDrawing} />
         </div>
       ) : null}
     </li>
-  );
-});
-
-/** The list with a row exchanged with its neighbour on the same face; undefined where something would lie on nothing. */
-function moved(fitting: Fitting, all: readonly Fitting[], by: -1 | 1): readonly Fitting[] | undefined {
-  const face = faceUnder(fitting, all);
-  const own = all.filter((f) => isSameFace(faceUnder(f, all), face));
-  const other = own[own.indexOf(fitting) + by];
-  if (!other) return undefined;
-  const [i, j] = [all.indexOf(fitting), all.indexOf(other)];
-  const next = all.with(i, other).with(j, fitting);
-  return inOrder(next) ? next : undefined;
-}
-
-interface MovesProps {
-  readonly id: string;
-  readonly all: readonly Fitting[];
-}
-
-const Moves = memo(function Moves({ id, all }: MovesProps) {
-  const fitting = all.find((f) => f.id === id);
-  if (!fitting) return null;
-  const [earlier, later] = [moved(fitting, all, -1), moved(fitting, all, 1)];
-  const put = (fittings: readonly Fitting[] | undefined) => () => {
-    if (fittings) change({ fittings });
-  };
-  return (
-    <div className="panels-moves">
-      <IconButton
-        aria-label={`Lay ${fitting.name} earlier`}
-        title="Lay it earlier"
-        disabled={!earlier}
-        onClick={put(earlier)}
-      >
-        <ArrowUp size={18} />
-      </IconButton>
-      <IconButton aria-label={`Lay ${fitting.name} later`} title="Lay it later" disabled={!later} onClick={put(later)}>
-        <ArrowDown size={18} />
-      </IconButton>
-      <span />
-      <Button
-        size="small"
-        startIcon={<X size={16} />}
-        onClick={() => {
-          chooseFitting(undefined);
-          change({ fittings: withoutFitting(all, fitting.id) });
-        }}
-      >
-        Take away
-      </Button>
-    </div>
   );
 });

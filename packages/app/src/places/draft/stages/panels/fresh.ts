@@ -7,20 +7,27 @@ import {
   type Form,
   type GroundFace,
   IN_THE_MIDDLE,
+  type Lying,
   methodFor,
+  movedPlace,
   type On,
+  roundUp,
   type Spec,
+  type Stock,
   usualOf,
   usualSettings,
 } from "@cut-fold/core";
 
 type FreshGround = Pick<GroundFace, "width" | "height">;
 
-/** Papers a new piece starts with: one that stands off the card, then a light one on it. */
-const PAPERS = ["text-120-plum", "text-90"] as const;
+/** Papers a new piece starts with: one that stands off the card, and a light one on that. */
+const DARK = "text-120-plum";
+const LIGHT = "text-90";
 
-function paper(count: number) {
-  const stock = find(catalogue.stocks, PAPERS[count % PAPERS.length] ?? PAPERS[0]);
+/** Paper that stands off what it is laid on. */
+function paperOn({ fitting }: On, { fittings = [] }: Spec) {
+  const under = fittings.find(({ id }) => id === fitting)?.["stock"] as Stock | undefined;
+  const stock = find(catalogue.stocks, under?.preset === DARK ? LIGHT : DARK);
   if (!stock) throw new Error("the catalogue lacks the paper a new piece starts with");
   const { id, title, caliper, weight } = stock;
   return { preset: id, title, caliper, weight };
@@ -41,6 +48,39 @@ function freeName(name: string, fittings: readonly Fitting[]): string {
   return alike === 0 ? name : `${name} ${String(alike + 1)}`;
 }
 
+/** mm between a thing and another like it that is laid beside it. */
+const BESIDE_MM = 3;
+
+/** Another like a thing: beside it where its ground has room, below it, or else a little off it so that both are seen. */
+export function anotherLike(
+  fitting: Fitting,
+  fittings: readonly Fitting[],
+  lies: Lying | undefined,
+  grid: number,
+): Fitting {
+  const stem = fitting.id.replace(/-\d+$/u, "");
+  const off = roundUp(BESIDE_MM, grid);
+  const [x = 0, y = 0] = lies?.corner ?? [];
+  const { width = 0, height = 0, ground = { width: 0, height: 0 } } = lies ?? {};
+  const [across, down] = [roundUp(width + off, grid), roundUp(height + off, grid)];
+  const [dx, dy] =
+    x + across + width <= ground.width
+      ? [across, 0]
+      : x - across >= 0
+        ? [-across, 0]
+        : y - down >= 0
+          ? [0, -down]
+          : y + down + height <= ground.height
+            ? [0, down]
+            : [off, -off];
+  return {
+    ...fitting,
+    id: freeId(stem, fittings),
+    name: freeName(fitting.name.replace(/ \d+$/u, ""), fittings),
+    at: movedPlace(fitting.at, dx, dy),
+  };
+}
+
 /** A thing of a kind, as it would be laid on a ground, or done to it. */
 export function freshPaper(kind: FittingKind, on: On, ground: FreshGround, grid: number, spec: Spec): Fitting {
   const { fittings = [] } = spec;
@@ -50,7 +90,7 @@ export function freshPaper(kind: FittingKind, on: On, ground: FreshGround, grid:
     name: freeName(kind.title, fittings),
     on,
     at: IN_THE_MIDDLE,
-    ...(kind.asks.includes("stock") && { stock: paper(fittings.length) }),
+    ...(kind.asks.includes("stock") && { stock: paperOn(on, spec) }),
     ...usualOf(kind, spec.method),
     ...kind.usual?.(ground, grid),
   };

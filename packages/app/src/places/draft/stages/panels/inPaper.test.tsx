@@ -7,7 +7,7 @@ import { describe, expect, it } from "vitest";
 import { putOutline } from "../../../../store/ownOutline.ts";
 import { undo } from "../../../../store/openDraft.ts";
 import { outlineApi } from "../../../../workers/readOutline.ts";
-import { draftNow, numbers, retype, solutionNow, stages, visit } from "../../../../test/house.tsx";
+import { draftNow, numbers, retype, solutionNow, stages, tray, visit } from "../../../../test/house.tsx";
 
 const CARD = "/draft/demo-invitation-card/flat?stage=details";
 const rows = () => draftNow().spec.fittings ?? [];
@@ -16,7 +16,7 @@ describe("something done to the paper", () => {
   it("is added from its picture: words, set as they are typed", async () => {
     const maker = await visit(CARD);
     await maker.click(stages().getByRole("button", { name: "Add something" }));
-    await maker.click(await stages().findByRole("button", { name: /^Words ?[\d~]/u }));
+    await maker.click(await within(tray()).findByRole("button", { name: /^Words ?[\d~]/u }));
     expect(rows()).toMatchObject([{ kind: "words", text: "Thank you", typeface: "script" }]);
     await retype(maker, stages().getByLabelText("Words"), "Hi");
     expect(rows()[0]).toMatchObject({ text: "Hi" });
@@ -31,7 +31,7 @@ describe("something done to the paper", () => {
   it("is told what is wrong, and mended by its button; one undo brings it back", async () => {
     const maker = await visit(CARD);
     await maker.click(stages().getByRole("button", { name: "Add something" }));
-    await maker.click(await stages().findByRole("button", { name: /^Hole/u }));
+    await maker.click(await within(tray()).findByRole("button", { name: /^Hole/u }));
     await maker.selectOptions(stages().getByLabelText("Across, from"), "left");
     const before = rows()[0];
     await retype(maker, stages().getByLabelText("Across by"), "1");
@@ -46,7 +46,7 @@ describe("something done to the paper", () => {
   it("is cut to an outline out of a file, as large as the file has it; what cannot be read is told why", async () => {
     const maker = await visit(CARD);
     await maker.click(stages().getByRole("button", { name: "Add something" }));
-    await maker.click(await stages().findByRole("button", { name: /^Window/u }));
+    await maker.click(await within(tray()).findByRole("button", { name: /^Window/u }));
     expect(stages().getByRole("button", { name: "An outline out of a file …" })).toBeDefined();
     // the page's own kind of file does not pass a channel here
     const of = (text: string) => new FileOf([text]) as unknown as Blob;
@@ -72,7 +72,7 @@ describe("something done to the paper", () => {
   it("comes in rows, through every layer", async () => {
     const maker = await visit(CARD);
     await maker.click(stages().getByRole("button", { name: "Add something" }));
-    await maker.click(await stages().findByRole("button", { name: /^Hole/u }));
+    await maker.click(await within(tray()).findByRole("button", { name: /^Hole/u }));
     await retype(maker, stages().getByLabelText("Side by side"), "4");
     await maker.selectOptions(stages().getByLabelText("Cut through"), "all");
     // the front and the back, four times each
