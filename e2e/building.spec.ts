@@ -346,8 +346,11 @@ test("a thing is found in the tray and dragged to its place; keys, another like 
   const at = stages.getByLabel("Across by", { exact: true });
   const before = Number.parseFloat(await at.inputValue());
   await page.getByRole("group", { name: "The blank, flat" }).focus();
-  await page.keyboard.press("ArrowRight");
-  await page.keyboard.press("Shift+ArrowRight");
+  // the outside of the back is drawn upside down: its left is on the right of the drawing, and the arrow moves it on that
+  const isFromLeft = (await stages.getByLabel("Across, from").inputValue()) === "left";
+  const away = isFromLeft ? "ArrowLeft" : "ArrowRight";
+  await page.keyboard.press(away);
+  await page.keyboard.press(`Shift+${away}`);
   await expect(at).toHaveValue(`${String(before + 6)} mm`);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(at).toHaveValue(`${String(before + 1)} mm`);

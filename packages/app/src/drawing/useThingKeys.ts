@@ -1,7 +1,8 @@
 /** Keys for the thing in hand: arrows move it by marks of the ruler, Delete takes it away, Escape lets go of it. */
-import { movedPlace, withoutFitting } from "@cut-fold/core";
+import { invert, movedPlace, place, withoutFitting } from "@cut-fold/core";
 import { type KeyboardEvent, useRef } from "react";
 import { chooseFitting, useChosen } from "../store/chosen.ts";
+import { drawingNow } from "../store/heavy.ts";
 import { beginGesture, change, endGesture, useOpenDraft } from "../store/openDraft.ts";
 
 /** How many marks of the ruler a step is with the shift key held. */
@@ -13,6 +14,15 @@ const WAYS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [0, 1],
   ArrowDown: [0, -1],
 };
+
+/** The way along an axis of its ground that is nearest to a way on the screen: a face may be drawn upside down, or aslant. */
+function onGround(id: string, way: readonly [number, number]): readonly [number, number] {
+  const spec = useOpenDraft.getState().draft?.spec;
+  const lies = spec && drawingNow(spec).fittings.find((f) => f.id === id);
+  if (!lies) return way;
+  const [u, v] = place(way, { ...invert(lies.onBase), x: 0, y: 0 });
+  return Math.abs(u) >= Math.abs(v) ? [Math.sign(u), 0] : [0, Math.sign(v)];
+}
 
 /**
  * @param grid mm between two marks of the ruler
@@ -31,7 +41,8 @@ export function useThingKeys(grid: number) {
       if (!moving.current) beginGesture();
       moving.current = true;
       const step = grid * (event.shiftKey ? LONG_STEP : 1);
-      change({ at: ["fittings", row.id, "at"], value: movedPlace(row.at, way[0] * step, way[1] * step) });
+      const [u, v] = onGround(row.id, way);
+      change({ at: ["fittings", row.id, "at"], value: movedPlace(row.at, u * step, v * step) });
       return true;
     }
     if (event.key === "Delete" || event.key === "Backspace") {
