@@ -1,12 +1,14 @@
+import Button from "@mui/material/Button";
 import CssBaseline from "@mui/material/CssBaseline";
 import IconButton from "@mui/material/IconButton";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { ThemeProvider } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { Redo2, Ruler, Undo2 } from "lucide-react";
-import { lazy, Suspense, useEffect, useRef } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useRef } from "react";
 import { ErrorBoundary } from "react-error-boundary";
-import { BrowserRouter, Navigate, NavLink, Outlet, Route, Routes, useLocation } from "react-router";
+import { BrowserRouter, Navigate, Outlet, Route, Routes, useLocation } from "react-router";
 import { useStore } from "zustand";
 import { DraftsPlace } from "./places/drafts/DraftsPlace.tsx";
 import { useDrafts } from "./store/drafts.ts";
@@ -15,6 +17,7 @@ import { useTaking } from "./store/taking.ts";
 import { loadAllForms } from "./needs/forms.ts";
 import { Banners } from "./parts/Banners.tsx";
 import { useKeptFocus } from "./parts/useKeptFocus.ts";
+import { Places } from "./parts/Places.tsx";
 import { Notes } from "./parts/tell.tsx";
 import { Tore } from "./parts/Tore.tsx";
 import { redo, undo, useOpenDraft } from "./store/openDraft.ts";
@@ -102,6 +105,48 @@ function UndoRedo() {
   );
 }
 
+const UNITS: readonly { readonly unit: Settings["unit"]; readonly short: ReactNode; readonly told: string }[] = [
+  { unit: "ruler", short: <Ruler size={17} aria-hidden />, told: "As the ruler in use reads" },
+  { unit: "in", short: "in", told: "in" },
+  { unit: "mm", short: "mm", told: "mm" },
+];
+
+/** How lengths are shown: three to choose from, or where there is no room for three, one that goes on to the next. */
+function Units() {
+  const { settings, set } = useSettings();
+  const isNarrow = useMediaQuery("(max-width: 44em)");
+  const at = UNITS.findIndex(({ unit }) => unit === settings.unit);
+  const [now, next] = [UNITS[at], UNITS[(at + 1) % UNITS.length]];
+  if (isNarrow && now && next) {
+    return (
+      <Button
+        className="units"
+        aria-label={`Lengths are shown: ${now.told}. Press for: ${next.told}`}
+        onClick={() => set({ unit: next.unit })}
+      >
+        {now.short}
+      </Button>
+    );
+  }
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      aria-label="Show lengths in"
+      value={settings.unit}
+      onChange={(_, unit: Settings["unit"] | null) => {
+        if (unit) set({ unit });
+      }}
+    >
+      {UNITS.map(({ unit, short, told }) => (
+        <ToggleButton key={unit} value={unit} {...(told !== short && { "aria-label": told })}>
+          {short}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}
+
 /** Fetches the draft's place ahead of the first click; should it fail, the page says so where it is wanted. */
 function useAhead(): void {
   useEffect(() => {
@@ -132,48 +177,20 @@ function Arrival() {
 function Frame() {
   useAhead();
   useKeptFocus();
-  const { settings, set } = useSettings();
   const { pathname } = useLocation();
   const inDraft = pathname.startsWith("/draft/");
-  const inRun = pathname.startsWith("/run");
   return (
     <div className="frame">
       <header>
         <span className="brand">
           <img src="/icon.svg" alt="" width={30} height={30} />
-          Cut Fold
+          <span>Cut Fold</span>
         </span>
-        <nav aria-label="Places">
-          <NavLink to="/drafts" className={inDraft ? "active" : ""}>
-            Drafts
-          </NavLink>
-          <NavLink to="/runs" className={inRun ? "active" : ""}>
-            Runs
-          </NavLink>
-          <NavLink to="/machine">Machine</NavLink>
-          <NavLink to="/shelf">Shelf</NavLink>
-          <NavLink to="/outlines">Outlines</NavLink>
-          <NavLink to="/size-chart">Size chart</NavLink>
-          <NavLink to="/settings">Settings</NavLink>
-        </nav>
+        <Places />
         <span className="spring" />
         {inDraft ? <UndoRedo /> : null}
         <Saved />
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="Show lengths in"
-          value={settings.unit}
-          onChange={(_, unit: Settings["unit"] | null) => {
-            if (unit) set({ unit });
-          }}
-        >
-          <ToggleButton value="ruler" aria-label="As the ruler in use reads">
-            <Ruler size={17} aria-hidden />
-          </ToggleButton>
-          <ToggleButton value="in">in</ToggleButton>
-          <ToggleButton value="mm">mm</ToggleButton>
-        </ToggleButtonGroup>
+        <Units />
       </header>
       <Banners />
       <ErrorBoundary
