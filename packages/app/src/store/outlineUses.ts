@@ -1,6 +1,7 @@
 /** What an outline of the maker's own is used for: a new draft that is cut to it. */
 import { type Draft, formById, isStraightAtLeft, readSpec, settingMeta, settingsOf, SIZE_MM } from "@cut-fold/core";
 import { makeDraft } from "./drafting.ts";
+import { withSheet } from "./sheetInHand.ts";
 import type { ShelfOutline } from "./kept.ts";
 import { choicesFor } from "./ownOutline.ts";
 
@@ -45,5 +46,5 @@ export function draftOf(
   // a half is laid on the fold by the edge that it was cut along
   const folds = Object.hasOwn(shape, "hinge") && isStraightAtLeft(drawn) ? { hinge: "side" } : {};
   const read = readSpec({ form: id, contents, settings: { ...chosen, ...line, ...border, ...folds } });
-  return read.ok ? makeDraft(`${name}: ${use.title.replace(/^an? /iu, "")}`, read.value) : undefined;
+  return read.ok ? makeDraft(`${name}: ${use.title.replace(/^an? /iu, "")}`, withSheet(read.value)) : undefined;
 }

@@ -113,6 +113,11 @@ export const diagonalPocket = defineForm({
   settings,
   outside: "back",
   grounds: () => [ground("front", "Front", 180)],
+  // in a corner of the card, its high side along the edge
+  begins: ({ corner }) => ({
+    x: { from: corner === "right" ? "right" : "left", by: 0 },
+    y: { from: "bottom", by: 0 },
+  }),
   heaviest: 250,
   draft,
 });

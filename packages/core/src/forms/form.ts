@@ -1,5 +1,7 @@
 import type { z } from "zod";
+import type { Size } from "../geometry/point.ts";
 import type { Tool } from "../catalogue/tools.ts";
+import type { Place } from "../model/fitting.ts";
 import type { OwnNet } from "../model/net.ts";
 import type { Face } from "../model/piece.ts";
 import { settingMeta } from "../model/setting.ts";
@@ -83,6 +85,10 @@ export interface Form<S extends z.ZodObject = z.ZodObject> {
   readonly variants?: readonly Variant[];
   /** the paper it is made from where none is said: a preset's id */
   readonly usualStock?: string;
+  /** mm it is made in where it holds nothing and nobody has said: a tag is no card */
+  readonly usualSize?: Size;
+  /** where it is laid on a panel to begin with; in the middle unless said */
+  readonly begins?: (settings: Readonly<Record<string, unknown>>) => Pick<Place, "x" | "y">;
   /** a setting that lets it be cut from two sheets: how it says one, two, and whichever fits */
   readonly split?: { readonly setting: string; readonly one: string; readonly two: string; readonly auto: string };
   /** a setting by which it gets walls of its own, for what is thick, and what it is set to */

@@ -96,6 +96,7 @@ export const tag = defineForm({
     ground("tag", "Tag", 0, 0),
     ...(leaves === "two" ? [ground("leaf", "Back leaf", 0, 0)] : []),
   ],
+  usualSize: { width: 50, height: 90 },
   heaviest: 400,
   draft,
 });

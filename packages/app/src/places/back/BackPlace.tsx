@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import { makeDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { isInInches, useDisplay, useSettings } from "../../store/settings.ts";
+import { withSheet } from "../../store/sheetInHand.ts";
 import { Answer } from "./Answer.tsx";
 import { type InHand, cardOf, firstAsked } from "./asked.ts";
 import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
@@ -37,7 +38,7 @@ export function BackPlace() {
   const begin = (): void => {
     if (!back.ok) return;
     const name = `Card for ${envelope?.title.toLowerCase() ?? `an envelope ${formatSize(asked.width, asked.height, display)}`}`;
-    const draft = makeDraft(name, back.spec);
+    const draft = makeDraft(name, withSheet(back.spec));
     useDrafts.getState().put([draft]);
     void navigate(`/draft/${draft.id}/flat?stage=details`);
   };

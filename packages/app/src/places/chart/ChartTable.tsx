@@ -11,6 +11,7 @@ import { useNavigate } from "react-router";
 import { makeDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { useDisplay } from "../../store/settings.ts";
+import { withSheet } from "../../store/sheetInHand.ts";
 
 interface ChartTableProps {
   readonly form: Form;
@@ -60,7 +61,7 @@ const ChartLine = memo(function ChartLine({ row, asked, title, holds, display }:
   // what is cut and scored is read on the board in use
   const ruled = useDisplay(setupOf(spec).grid);
   const open = (): void => {
-    const draft = makeDraft(`${contents.title}, ${title.toLowerCase()}`, spec);
+    const draft = makeDraft(`${contents.title}, ${title.toLowerCase()}`, withSheet(spec));
     useDrafts.getState().put([draft]);
     void navigate(`/draft/${draft.id}/flat`);
   };

@@ -15,6 +15,7 @@ import { useNavigate } from "react-router";
 import { makeDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { useDisplay, useSettings } from "../../store/settings.ts";
+import { withSheet } from "../../store/sheetInHand.ts";
 import { useTable } from "./useTable.ts";
 
 export function WholeTable({ sheet }: { readonly sheet: SheetInHand | undefined }) {
@@ -93,7 +94,7 @@ const CardRow = memo(function CardRow({
   const navigate = useNavigate();
   const open = ({ spec, contents }: TableCell): void => {
     const form = loadedForms().find((f) => f.id === spec.form);
-    const draft = makeDraft(`${contents.title}, ${form?.title.toLowerCase() ?? "draft"}`, spec);
+    const draft = makeDraft(`${contents.title}, ${form?.title.toLowerCase() ?? "draft"}`, withSheet(spec));
     useDrafts.getState().put([draft]);
     void navigate(`/draft/${draft.id}/flat`);
   };

@@ -1,6 +1,7 @@
 import { begun, type Draft, formById, readSpec } from "@cut-fold/core";
 import { loadFormsIn } from "../../needs/forms.ts";
 import { makeDraft } from "../../store/drafting.ts";
+import { usualSheet } from "../../store/sheetInHand.ts";
 import { nameFor } from "../../store/naming.ts";
 
 /** A new draft starts from the card most makers have in hand, in their own units. */
@@ -9,7 +10,7 @@ export async function freshDraft(inInches: boolean, notch: number | undefined): 
     form: "square-blank-envelope",
     contents: { preset: inInches ? "us-a2" : "iso-a6" },
     method: { board: inInches ? "eighth-inch" : "one-millimetre", ...(notch !== undefined && { notch }) },
-    sheet: { preset: inInches ? "us-letter" : "iso-a4" },
+    sheet: usualSheet(inInches),
   };
   // nothing of its form may be here yet
   await loadFormsIn([recipe]);

@@ -13,6 +13,7 @@ import { loadFormsIn } from "../../needs/forms.ts";
 import { makeDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { isInInches, useSettings } from "../../store/settings.ts";
+import { withSheet } from "../../store/sheetInHand.ts";
 import { chooseOutlineFile, isDrawing, readNet } from "../../store/ownOutline.ts";
 import type { NetRead } from "../../workers/readOutline.ts";
 import { NetDrawing } from "./NetDrawing.tsx";
@@ -74,7 +75,7 @@ export function NetPlace() {
       return;
     }
     rememberRoles(roles);
-    const draft = makeDraft(file?.name.replace(/\.\w+$/u, "") ?? "A net", spec.value);
+    const draft = makeDraft(file?.name.replace(/\.\w+$/u, "") ?? "A net", withSheet(spec.value));
     useDrafts.getState().put([draft]);
     void navigate(`/draft/${draft.id}/folded?stage=details`);
   };

@@ -11,6 +11,7 @@ import {
   methodFor,
   movedPlace,
   type On,
+  roundNear,
   roundUp,
   type Spec,
   type Stock,
@@ -96,30 +97,53 @@ export function freshPaper(kind: FittingKind, on: On, ground: FreshGround, grid:
   };
 }
 
-/** How much of its ground a small envelope or tag takes. */
+/** How much of its ground a small envelope takes; and mm that what goes into a box is thick, where nobody has said. */
 const PART_OF_GROUND = 0.5;
+const BOXED_MM = 12;
+const LEAST_MM = 20;
+/** g/m² of paper that a small envelope is folded from; and the paper it takes where the draft's own is heavier. */
+const FOLDS_WELL = 160;
+const FOLDED_OF = "text-120";
 
 /** What a form that is laid on a panel holds, or is: a gift card where it is a pocket and one fits, else a part of the ground. */
-function usualContents(form: Form, ground: FreshGround): Fitting["contents"] {
+function usualContents({ purpose, usualSize }: Form, ground: FreshGround, grid: number): Fitting["contents"] {
   const gift = find(catalogue.contents, "gift-card");
   const fits = gift && gift.width + 6 <= ground.width && gift.height + 6 <= ground.height;
-  if (form.purpose === "pocket" && fits) return { preset: gift.id };
-  const side = (mm: number): number => Math.max(20, Math.round(mm * PART_OF_GROUND));
-  return { width: side(ground.width), height: side(ground.height), thickness: 0.3 };
+  if (purpose === "pocket" && fits) return { preset: gift.id };
+  const side = (mm: number, most = Infinity): number =>
+    roundNear(Math.min(most, Math.max(LEAST_MM, mm * PART_OF_GROUND)), grid);
+  const thickness = purpose === "treat" ? BOXED_MM : 0.3;
+  // a box is as high again as it is thick when it is open
+  const part = purpose === "treat" ? { width: ground.width * 0.8, height: ground.height * 0.8 } : ground;
+  return {
+    ...{ width: side(part.width, usualSize?.width), height: side(part.height, usualSize?.height) },
+    thickness,
+  };
+}
+
+/** Paper that a form can be folded from, where the draft's own is too heavy for it. */
+function foldedOf({ purpose, heaviest }: Form, { stock }: Spec) {
+  const most = purpose === "envelope" ? Math.min(heaviest, FOLDS_WELL) : heaviest;
+  const light = stock.weight > most ? find(catalogue.stocks, FOLDED_OF) : undefined;
+  if (!light) return {};
+  const { id, title, caliper, weight } = light;
+  return { stock: { preset: id, title, caliper, weight } };
 }
 
 /** A whole form, as it would be laid on a ground. */
-export function freshPart(form: Form, on: On, ground: FreshGround, spec: Spec): Fitting {
+export function freshPart(form: Form, on: On, ground: FreshGround, grid: number, spec: Spec): Fitting {
   const method = methodFor(spec.method, form);
   const { fittings = [] } = spec;
+  const settings = method ? usualSettings(form, method) : {};
   return {
     id: freeId(form.id.slice(0, 30), fittings),
     kind: "part",
     name: freeName(form.title, fittings),
     on,
-    at: IN_THE_MIDDLE,
+    at: { ...IN_THE_MIDDLE, ...form.begins?.(settings) },
     form: form.id,
-    contents: usualContents(form, ground),
-    ...(method && { settings: usualSettings(form, method) }),
+    contents: usualContents(form, ground, grid),
+    ...foldedOf(form, spec),
+    ...(method && { settings }),
   };
 }

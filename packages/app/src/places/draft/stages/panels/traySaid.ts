@@ -53,7 +53,11 @@ export function trayFor(
       title: "A holder or part of its own",
       things: (forms ?? [])
         .filter((form) => isLaid(form))
-        .map((form) => ({ row: freshPart(form, on, ground, spec), title: form.title, about: form.about })),
+        .map((form) => ({
+          row: freshPart(form, on, ground, solution.grid, spec),
+          title: form.title,
+          about: form.about,
+        })),
     },
   ];
 }
