@@ -18,7 +18,7 @@ type Also = NonNullable<Spec["contents"]["also"]>;
 const NOTHING: Also = [];
 
 const FOAM_MM = [1, 1.5, 2] as const;
-const MOST_PLIES = { min: 1, max: 40 } as const;
+export const MOST_PLIES = { min: 1, max: 40 } as const;
 
 /** Plies that are bought by name, and one to be measured. */
 const FIRST_PLY = [{ value: "", text: "Add a layer …" }];
@@ -36,6 +36,11 @@ function plyFor(id: string): PileRows[number] {
 }
 
 const contentsNow = (): Spec["contents"] | undefined => useOpenDraft.getState().draft?.spec.contents;
+
+/** So many of one thing on one another, in one holder. */
+export const stackOf = ({ name = "Card", thickness }: Spec["contents"], count: number): void => {
+  setPile([{ name, thickness: Math.min(PLY_MM.max, Math.max(PLY_MM.min, thickness)), count }]);
+};
 
 /** Sets the pile; without one the thickness stays as it came out. */
 const setPile = (pile: PileRows): void => {

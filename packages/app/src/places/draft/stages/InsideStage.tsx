@@ -20,8 +20,9 @@ import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { Offered } from "../../../parts/Offered.tsx";
 import { ownIn, ownKey } from "../../../parts/ownKey.ts";
+import { FindThing } from "./FindThing.tsx";
 import { LooseAmount } from "./LooseAmount.tsx";
-import { AlsoInside, ThicknessBuilder } from "./InsideBuilt.tsx";
+import { AlsoInside, MOST_PLIES, stackOf, ThicknessBuilder } from "./InsideBuilt.tsx";
 import { ResizeButton } from "../ResizeDialog.tsx";
 import { useDrafts } from "../../../store/drafts.ts";
 import { cardsIn } from "../../../store/following.ts";
@@ -53,6 +54,11 @@ const onThickness = (thickness: number): void => {
 };
 const onQuantity = (quantity: number): void => {
   change({ quantity });
+};
+/** So many of the same, one on another. */
+const onStack = (count: number): void => {
+  const now = useOpenDraft.getState().draft?.spec.contents;
+  if (now && count > 1) stackOf(now, count);
 };
 /** A size chosen from the list is nobody else's: a card that was followed is let go, even where the size stays. */
 const onPreset = (preset: string): void => {
@@ -99,6 +105,9 @@ export function InsideStage({ contents, quantity, form, follows }: InsideStagePr
         />
       </div>
       <div className="wide">
+        <FindThing onFound={onPreset} />
+      </div>
+      <div className="wide">
         <CalledField name={contents.name ?? ""} />
       </div>
       {contents.shape === "loose" ? (
@@ -113,6 +122,9 @@ export function InsideStage({ contents, quantity, form, follows }: InsideStagePr
         </>
       )}
       <CountField label="How many" value={quantity} {...QUANTITY} onChange={onQuantity} />
+      {holds && contents.shape !== "loose" && !contents.pile ? (
+        <CountField label="In one holder" value={1} {...MOST_PLIES} onChange={onStack} />
+      ) : null}
       <div className="wide">
         {contents.shape === "loose" ? null : <TurnButton across={contents.width >= contents.height} />}
         {holds && contents.shape !== "loose" && !contents.pile ? (
