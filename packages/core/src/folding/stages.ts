@@ -3,7 +3,7 @@
  * what closes it is left open. A pocket inside a card is filled before the card closes over it.
  */
 import type { Contained } from "../model/piece.ts";
-import type { Drawing } from "../model/solution.ts";
+import type { Drawing, Step } from "../model/solution.ts";
 import { assembled, lastOrder } from "../paper/pose.ts";
 
 type Staged = Pick<Drawing, "pieces" | "joins" | "contents" | "main">;
@@ -39,6 +39,36 @@ export function stagesOf(solution: Staged): Stages {
   const orders = Array.from({ length: lastOrder(solution) }, (_, i) => i + 1);
   const run = [...filled(0), ...orders.flatMap((order): FoldStage[] => [{ kind: "fold", order }, ...filled(order)])];
   return { run, end: run.length };
+}
+
+/** A part of the run: from the beginning of its first stage to the end of its last. */
+export interface RunPart {
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * The part of the run in which a step is done: told by what it does. Nothing for what is made of one piece by itself, or
+ * done to paper that lies flat.
+ */
+export function partOfRun(solution: Staged, { does, phase }: Step): RunPart | undefined {
+  // what is folded by itself, before it is laid on, is not in the run of the whole
+  if (phase !== "together") return undefined;
+  const orders = new Map<string, number>(
+    assembled(solution).flatMap((piece) => piece.folds.map((fold) => [`${piece.id}/${fold.id}`, fold.order] as const)),
+  );
+  const folds = does.filter(({ act }) => act === "fold").flatMap(({ id }) => orders.get(id) ?? []);
+  const fills = does.filter(({ act }) => act === "fill").map(({ id }) => id);
+  const own = stagesOf(solution).run.flatMap((stage, i) =>
+    (
+      stage.kind === "fold"
+        ? folds.includes(stage.order)
+        : stage.contents.some((n) => fills.includes(`${solution.contents[n]?.on.piece ?? ""}/contents`))
+    )
+      ? [i]
+      : [],
+  );
+  return own.length > 0 ? { from: Math.min(...own), to: Math.max(...own) + 1 } : undefined;
 }
 
 /** What stands where at a place of the run: folding so far, and how far each of the contents is out (1 outside, 0 in place). */

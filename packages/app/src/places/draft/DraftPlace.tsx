@@ -193,7 +193,7 @@ function Drafting({ draft, solution, colours, view, stage, onOpen }: DraftingPro
           ) : null}
           {shown > 0 && view === "sheets" ? <SheetsPanel {...{ id, solution, colours }} name={draft.name} /> : null}
           {shown > 0 && view === "steps" ? (
-            <StepsPanel id={id} solution={solution} colours={colours} at={draft.step} />
+            <StepsPanel id={id} name={draft.name} solution={solution} colours={colours} at={draft.step} />
           ) : null}
         </div>
       </div>

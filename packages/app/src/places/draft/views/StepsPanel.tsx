@@ -2,6 +2,7 @@
 import {
   asRulerReads,
   formatLength,
+  partOfRun,
   pictureOf,
   sayOther,
   sayStep,
@@ -11,9 +12,10 @@ import {
   stepHeads,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { useEffect, useMemo } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { ArrowLeft, ArrowRight, Check } from "lucide-react";
 import { RulerLens } from "./RulerLens.tsx";
+import { graphics } from "../../../drawing/graphics.ts";
 import { PictureView } from "../../../drawing/PictureView.tsx";
 import { Terms } from "../../../parts/Terms.tsx";
 import { useAwake } from "../../../parts/useAwake.ts";
@@ -21,10 +23,16 @@ import { recallMade, setMade, useMade } from "../../../store/made.ts";
 import { standAt } from "../../../store/openDraft.ts";
 import { useReading } from "../../../store/reading.ts";
 import { useDisplay } from "../../../store/settings.ts";
+import { StepInSpace } from "./StepInSpace.tsx";
+import { StepsLine } from "./StepsLine.tsx";
 import "./steps.css";
+
+/** px a pointer may move while it presses */
+const STILL_PX = 6;
 
 interface StepsPanelProps {
   readonly id: string;
+  readonly name: string;
   readonly solution: Drawing;
   readonly colours: { readonly face: string; readonly back: string };
   readonly at: number;
@@ -124,12 +132,6 @@ function Onward({ n, count, quantity }: { readonly n: number; readonly count: nu
   );
 }
 
-/** What the step before one is done on. */
-function headingBefore(solution: Drawing, steps: Solution["steps"], i: number): string {
-  const before = steps[i - 1];
-  return before ? stepHeading(solution, before) : "";
-}
-
 /** Steps come from the worker that reads a draft at rest. */
 export function StepsPanel(props: StepsPanelProps) {
   const { reading, isNow, isFailed } = useReading(props.solution.spec);
@@ -145,7 +147,7 @@ export function StepsPanel(props: StepsPanelProps) {
   );
 }
 
-function Stepping({ id, solution, colours, at, steps }: StepsPanelProps & Pick<Solution, "steps">) {
+function Stepping({ id, name, solution, colours, at, steps }: StepsPanelProps & Pick<Solution, "steps">) {
   const own = useDisplay(solution.grid);
   // a step is set on the ruler it is made with; where that is of the other system, both are said
   const display = asRulerReads(solution.grid, own.fraction) ?? own;
@@ -160,30 +162,44 @@ function Stepping({ id, solution, colours, at, steps }: StepsPanelProps & Pick<S
   useEffect(() => {
     void recallMade(id);
   }, [id]);
+  const pressed = useRef<readonly [number, number]>([0, 0]);
+  const region = useRef<HTMLElement>(null);
+  const part = useMemo(() => (step ? partOfRun(solution, step) : undefined), [solution, step]);
+  useEffect(() => {
+    // space and arrows turn the page from the first moment, and not the tabs that led here
+    region.current?.focus({ preventScroll: true });
+  }, []);
   if (!step || !picture) return null;
   const sentence = sayStep(step, display);
   const heading = stepHeading(solution, step);
+  const label = `Step ${String(n)}: ${sentence}`;
   const other = step.measure === undefined ? "" : sayOther(step.measure, own, solution.grid);
   return (
-    <section className="steps" aria-label="Steps">
+    <section ref={region} className="steps" aria-label="Steps" tabIndex={-1}>
       <div
         className="steps-picture"
+        onPointerDown={(event) => {
+          pressed.current = [event.clientX, event.clientY];
+        }}
         onClick={(event) => {
+          const [x, y] = pressed.current;
+          // what was turned about in space was not pressed
+          if (Math.hypot(event.clientX - x, event.clientY - y) > STILL_PX) return;
           const { left, width } = event.currentTarget.getBoundingClientRect();
           standAt(event.clientX - left > width / 3 ? Math.min(count, n + 1) : Math.max(1, n - 1));
         }}
       >
-        <PictureView
-          picture={picture}
-          label={`Step ${String(n)}: ${sentence}`}
-          colours={colours}
-          margin={6}
-          weight={1.4}
-        />
+        {part === undefined || graphics() === "none" ? (
+          <PictureView picture={picture} label={label} colours={colours} margin={6} weight={1.4} />
+        ) : (
+          <div className="steps-space" role="img" aria-label={label}>
+            <StepInSpace key={n} {...{ solution, colours }} {...part} isTurned={step.scene.pose.flip} />
+          </div>
+        )}
       </div>
       <div className="steps-words">
         <p className="steps-count">
-          Step {n} of {count}
+          <strong>{name}</strong> Step {n} of {count}
         </p>
         {heading === "" ? null : <p className="steps-of">{heading}</p>}
         <h2 className="steps-head">
@@ -201,24 +217,7 @@ function Stepping({ id, solution, colours, at, steps }: StepsPanelProps & Pick<S
         <Terms text={sentence} />
         <span className="spring" />
         <Progress quantity={quantity} />
-        <ol className="steps-dots" aria-label="All steps">
-          {steps.map((s, i) => (
-            // a gap where the next piece begins
-            <li key={s.n} data-begins={i > 0 && stepHeading(solution, s) !== headingBefore(solution, steps, i)}>
-              <button
-                type="button"
-                aria-label={[`Step ${String(s.n)}, ${stepHeads[s.kind]}`, stepHeading(solution, s)]
-                  .filter(Boolean)
-                  .join(", ")}
-                aria-current={s.n === n ? "step" : undefined}
-                data-done={s.n < n}
-                onClick={() => {
-                  standAt(s.n);
-                }}
-              />
-            </li>
-          ))}
-        </ol>
+        <StepsLine solution={solution} steps={steps} n={n} />
         <div className="steps-turn">
           <Button
             variant="outlined"
