@@ -1,13 +1,22 @@
 /** The very blank, folded in space, on a table. Loaded only when wanted: three.js comes with it. */
-import { assembledAt, lastOrder, type Contained, type Drawing, stateAt, type Stroke } from "@cut-fold/core";
+import {
+  type Assembled,
+  assembledAt,
+  lastOrder,
+  type Contained,
+  type Drawing,
+  stateAt,
+  type Stroke,
+} from "@cut-fold/core";
 import { Canvas, useThree } from "@react-three/fiber";
 import { type RefObject, useEffect, useMemo, useRef } from "react";
-import type * as THREE from "three";
+import { type Group, PerspectiveCamera } from "three";
 import { OrbitControls } from "three/addons/controls/OrbitControls.js";
 import { useStaged } from "../parts/usePainted.ts";
 import { colour } from "../theme/theme.ts";
-import { pieceColours } from "../theme/colours.ts";
-import { boxOfPaper, centreOf, eyeOf, movers, type LookFrom, sizeSeen, turnOf } from "./framing.ts";
+import { patternedOf, pieceColours } from "../theme/colours.ts";
+import { type Bend, bendsOf } from "./bends.ts";
+import { boxOfPaper, boxSeen, centreOf, eyeOf, framed, movers, type LookFrom, sizeSeen, turnOf } from "./framing.ts";
 import { graphics } from "./graphics.ts";
 import { InsideThing } from "./InsideThing.tsx";
 import { PaperSheet } from "./PaperSheet.tsx";
@@ -48,7 +57,6 @@ export default function FoldedView(props: FoldedViewProps) {
   const eye = useMemo(() => eyeOf(solution, side), [solution, side]);
   const up = eye[2] > 0 ? 1 : -1;
   const controls = useRef<OrbitControls>(null);
-  const holds = solution.contents.some((c) => c.fitting === undefined);
   return (
     <Canvas
       flat
@@ -77,8 +85,8 @@ export default function FoldedView(props: FoldedViewProps) {
         shadow-camera-far={size * 6}
       />
       <directionalLight position={[size * 0.7, -size * 1.5, up * size * 1.1]} color={colour.farLamp} intensity={0.85} />
-      {shown > 0 ? <Scene {...props} size={size} up={up} plain={plain} controls={controls} /> : null}
-      <Eye size={size} eye={eye} above={holds ? ABOVE : 0} controls={controls} />
+      <Eye size={size} eye={eye} controls={controls} />
+      {shown > 0 ? <Scene {...props} {...{ size, up, plain, eye, controls }} /> : null}
       <Redraw on={[solution, progress, colours, motion, met, shown]} />
     </Canvas>
   );
@@ -93,18 +101,14 @@ function Redraw({ on }: { readonly on: readonly unknown[] }) {
   return null;
 }
 
-/** Where something goes in, one looks so far above the middle: the open flap and what is on its way stand there. */
-const ABOVE = 0.08;
-
 interface EyeProps {
-  /** in parts of the size, above the middle */
-  readonly above: number;
   readonly size: number;
   readonly eye: readonly [number, number, number];
   readonly controls: RefObject<OrbitControls | null>;
 }
 
-function Eye({ size, eye, above, controls: ref }: EyeProps) {
+/** Stands where it is asked to; a hand may turn it about. */
+function Eye({ size, eye, controls: ref }: EyeProps) {
   const { camera, gl, invalidate } = useThree();
   const controls = useMemo(() => new OrbitControls(camera, gl.domElement), [camera, gl]);
   useEffect(() => {
@@ -124,10 +128,49 @@ function Eye({ size, eye, above, controls: ref }: EyeProps) {
     const [x, y, z] = eye;
     camera.position.set(x * size, y * size, z * size);
     camera.up.set(0, 1, 0);
-    controls.target.set(0, size * above, 0);
+    controls.target.set(0, 0, 0);
     controls.update();
     invalidate();
-  }, [eye, size, above, camera, controls, invalidate]);
+  }, [eye, size, camera, controls, invalidate]);
+  return null;
+}
+
+interface FramedProps {
+  readonly now: Assembled;
+  readonly centre: readonly [number, number];
+  readonly turned: number;
+  readonly eye: readonly [number, number, number];
+  readonly controls: RefObject<OrbitControls | null>;
+}
+
+/** Comes as near as all that is there now allows, as it folds and opens; a hand that has turned it is left alone. */
+function Framed({ now, centre, turned, eye, controls: ref }: FramedProps) {
+  const { camera, size, invalidate } = useThree();
+  const isTurned = useRef(false);
+  useEffect(() => {
+    isTurned.current = false;
+    const controls = ref.current;
+    const taken = (): void => {
+      isTurned.current = true;
+    };
+    controls?.addEventListener("start", taken);
+    return () => controls?.removeEventListener("start", taken);
+  }, [ref, eye]);
+  useEffect(() => {
+    const controls = ref.current;
+    if (isTurned.current || !controls || !(camera instanceof PerspectiveCamera) || size.height === 0) return;
+    const { at, far } = framed(boxSeen(now), {
+      centre,
+      turned,
+      eye,
+      fov: camera.fov,
+      aspect: size.width / size.height,
+    });
+    controls.target.set(...at);
+    camera.position.set(at[0] + eye[0] * far, at[1] + eye[1] * far, at[2] + eye[2] * far);
+    controls.update();
+    invalidate();
+  }, [now, centre, turned, eye, camera, size, ref, invalidate]);
   return null;
 }
 
@@ -136,15 +179,17 @@ interface SceneProps extends Omit<FoldedViewProps, "side"> {
   /** the side of the paper the eye is on, 1 or −1: the table is on the other */
   readonly up: number;
   readonly plain: boolean;
+  readonly eye: readonly [number, number, number];
   readonly controls: RefObject<OrbitControls | null>;
 }
 
 const NO_INK: readonly Stroke[] = [];
+const NO_BENDS: readonly Bend[] = [];
 
 /** The table stands so far off the lowest paper, mm. */
 const TABLE_OFF = 0.4;
 
-function Scene({ solution, colours, progress, motion, onMotion, met, size, up, plain, controls }: SceneProps) {
+function Scene({ solution, colours, progress, motion, onMotion, met, size, up, plain, eye, controls }: SceneProps) {
   const { folded, out } = stateAt(solution, progress);
   const far = out.join(" ");
   const now = useMemo(() => {
@@ -160,15 +205,17 @@ function Scene({ solution, colours, progress, motion, onMotion, met, size, up, p
   }, [now, up]);
   const turned = turnOf(solution);
   const moves = useMemo(() => movers(solution), [solution]);
-  const space = useRef<THREE.Group>(null);
+  const space = useRef<Group>(null);
   const take = useMotionGrip({ solution, motion, onMotion, space, controls });
   const isDone = folded >= lastOrder(solution);
   const { caliper } = solution.spec.stock;
+  const bends = useMemo(() => bendsOf(sheets), [sheets]);
   return (
     <>
+      <Framed {...{ now, centre, turned, eye, controls }} />
       <mesh position={[0, 0, lowest]} rotation={[up > 0 ? 0 : Math.PI, 0, 0]} receiveShadow>
         <planeGeometry args={[size * 14, size * 14]} />
-        <meshStandardMaterial color={colour.bed} roughness={1} />
+        <meshStandardMaterial color={colour.table} roughness={1} />
       </mesh>
       <group rotation={[0, 0, (turned * Math.PI) / 180]}>
         <group ref={space} position={[-centre[0], -centre[1], 0]}>
@@ -184,6 +231,8 @@ function Scene({ solution, colours, progress, motion, onMotion, met, size, up, p
                 thick={piece.stock?.caliper ?? caliper}
                 plain={plain}
                 ink={piece.strokes ?? NO_INK}
+                patterned={patternedOf(piece, solution.spec)}
+                bends={bends[i] ?? NO_BENDS}
                 met={met.includes(id)}
                 onGrip={
                   moving === undefined

@@ -1,8 +1,9 @@
 /** A flat bit of paper in space: its two faces in their colours, its edges with their thickness, its grain. */
-import { flatten, type Path, type Point, type Rigid, type Stroke } from "@cut-fold/core";
+import { type Face, flatten, type Path, type Point, type Rigid, type Stroke } from "@cut-fold/core";
 import type { ThreeEvent } from "@react-three/fiber";
 import { useEffect, useMemo } from "react";
 import * as THREE from "three";
+import type { Bend } from "./bends.ts";
 import { PaperInk } from "./PaperInk.tsx";
 import { colour } from "../theme/theme.ts";
 
@@ -45,7 +46,7 @@ function grainTexture(): THREE.Texture {
 let grain: THREE.Texture | undefined;
 
 /** The sheet as a solid: its drawn face, its back and its rim, each a group of its own. */
-function solidOf(shape: THREE.Shape, thick: number): THREE.BufferGeometry {
+function solidOf(shape: THREE.Shape, thick: number, bends: readonly Bend[]): THREE.BufferGeometry {
   const solid = new THREE.ExtrudeGeometry(shape, { depth: thick, bevelEnabled: false });
   solid.translate(0, 0, -thick / 2);
   const normal = solid.getAttribute("normal");
@@ -61,7 +62,60 @@ function solidOf(shape: THREE.Shape, thick: number): THREE.BufferGeometry {
     start += group.length;
   });
   solid.setIndex(groups.flat());
+  if (bends.length > 0) soften(solid, bends);
   return solid;
+}
+
+/** mm from an edge within which a corner of the solid is on it */
+const ON_EDGE = 1e-3;
+
+/** Light falls on a bent face as if it were round: at edges that the bend runs on over it looks halfway to its neighbour. */
+function soften(solid: THREE.BufferGeometry, bends: readonly Bend[]): void {
+  const [place, normal] = [solid.getAttribute("position"), solid.getAttribute("normal")];
+  for (let i = 0; i < place.count; i += 1) {
+    const up = Math.sign(normal.getZ(i));
+    if (Math.abs(normal.getZ(i)) < 0.5) continue;
+    const at: Point = [place.getX(i), place.getY(i)];
+    const bend = bends.find(({ from, to }) => offLine(at, from, to) < ON_EDGE);
+    if (bend) normal.setXYZ(i, bend.normal[0] * up, bend.normal[1] * up, bend.normal[2] * up);
+  }
+}
+
+/** mm from a point to a line through two others. */
+const offLine = ([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number =>
+  Math.abs((bx - ax) * (y - ay) - (by - ay) * (x - ax)) / Math.max(1e-9, Math.hypot(bx - ax, by - ay));
+
+/** A sprig of leaves in a field, said once and repeated: paper that is patterned. */
+const SPRIG = { mm: 16, points: 96 } as const;
+
+function sprigTexture(ground: string, ink: string): THREE.Texture | undefined {
+  const canvas = document.createElement("canvas");
+  canvas.width = canvas.height = SPRIG.points;
+  const pen = canvas.getContext("2d");
+  if (!pen) return undefined;
+  pen.fillStyle = ground;
+  pen.fillRect(0, 0, SPRIG.points, SPRIG.points);
+  pen.fillStyle = ink;
+  pen.globalAlpha = 0.32;
+  // two sprigs, the second half a field aside, so that rows do not stand in line
+  for (const [cx, cy] of [
+    [SPRIG.points / 4, SPRIG.points / 4],
+    [(3 * SPRIG.points) / 4, (3 * SPRIG.points) / 4],
+  ] as const)
+    for (const turn of [-0.7, 0, 0.7]) {
+      pen.save();
+      pen.translate(cx, cy + 8);
+      pen.rotate(turn);
+      pen.beginPath();
+      pen.ellipse(0, -11, 3.4, 10, 0, 0, 2 * Math.PI);
+      pen.fill();
+      pen.restore();
+    }
+  const texture = new THREE.CanvasTexture(canvas);
+  texture.wrapS = texture.wrapT = THREE.RepeatWrapping;
+  texture.repeat.set(1 / SPRIG.mm, 1 / SPRIG.mm);
+  texture.colorSpace = THREE.SRGBColorSpace;
+  return texture;
 }
 
 /** Paper that something is in the way of. */
@@ -78,13 +132,18 @@ interface PaperSheetProps {
   readonly plain: boolean;
   /** what is drawn and printed on it */
   readonly ink: readonly Stroke[];
+  /** the face that carries its pattern */
+  readonly patterned: Face | undefined;
+  /** edges that a bend runs on over */
+  readonly bends: readonly Bend[];
   /** something is in its way: its rim is drawn in the colour of what must be looked at */
   readonly met: boolean;
   /** it can be taken in hand */
   readonly onGrip?: ((event: ThreeEvent<PointerEvent>) => void) | undefined;
 }
 
-export function PaperSheet({ points, openings, pose, colours, thick, plain, ink, met, onGrip }: PaperSheetProps) {
+export function PaperSheet(props: PaperSheetProps) {
+  const { points, openings, pose, colours, thick, plain, ink, patterned, bends, met, onGrip } = props;
   const deep = Math.max(LEAST_THICK, thick);
   const { sheet, edge } = useMemo(() => {
     const corners = points.map(([x, y]) => new THREE.Vector2(x, y));
@@ -94,11 +153,13 @@ export function PaperSheet({ points, openings, pose, colours, thick, plain, ink,
     const rim = [deep / 2 + HAIR, -deep / 2 - HAIR].flatMap((z) =>
       corners.flatMap((p, i) => {
         const q = corners[(i + 1) % corners.length] as THREE.Vector2;
+        const isBent = bends.some(({ from }) => Math.hypot(from[0] - p.x, from[1] - p.y) < ON_EDGE);
+        if (isBent) return [];
         return [new THREE.Vector3(p.x, p.y, z), new THREE.Vector3(q.x, q.y, z)];
       }),
     );
-    return { sheet: solidOf(shape, deep), edge: new THREE.BufferGeometry().setFromPoints(rim) };
-  }, [points, openings, deep]);
+    return { sheet: solidOf(shape, deep, bends), edge: new THREE.BufferGeometry().setFromPoints(rim) };
+  }, [points, openings, deep, bends]);
   useEffect(
     () => () => {
       sheet.dispose();
@@ -107,6 +168,15 @@ export function PaperSheet({ points, openings, pose, colours, thick, plain, ink,
     [sheet, edge],
   );
   const matrix = useMemo(() => matrixOf(pose), [pose]);
+  const sprigs = useMemo(
+    () => (patterned ? sprigTexture(patterned === "front" ? colours.face : colours.back, colour.ink) : undefined),
+    [patterned, colours.face, colours.back],
+  );
+  useEffect(() => () => sprigs?.dispose(), [sprigs]);
+  const faced = (of: Face) => {
+    const own = of === "front" ? colours.face : colours.back;
+    return sprigs && patterned === of && !met ? { map: sprigs, color: "#ffffff" } : { color: met ? MET : own };
+  };
   const rough = plain ? {} : { bumpMap: (grain ??= grainTexture()), bumpScale: 0.5 };
   const grips = onGrip && {
     onPointerDown: onGrip,
@@ -120,8 +190,14 @@ export function PaperSheet({ points, openings, pose, colours, thick, plain, ink,
   return (
     <group matrix={matrix} matrixAutoUpdate={false}>
       <mesh geometry={sheet} castShadow receiveShadow {...grips}>
-        <meshStandardMaterial attach="material-0" color={met ? MET : colours.face} roughness={0.92} {...rough} />
-        <meshStandardMaterial attach="material-1" color={met ? MET : colours.back} roughness={0.92} {...rough} />
+        <meshStandardMaterial key={sprigs?.uuid} attach="material-0" {...faced("front")} roughness={0.92} {...rough} />
+        <meshStandardMaterial
+          key={`back ${sprigs?.uuid ?? ""}`}
+          attach="material-1"
+          {...faced("back")}
+          roughness={0.92}
+          {...rough}
+        />
         <meshStandardMaterial attach="material-2" color={colours.back} roughness={1} />
       </mesh>
       <lineSegments geometry={edge}>

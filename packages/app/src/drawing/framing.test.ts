@@ -2,7 +2,7 @@
 import "@cut-fold/core/forms";
 import { assembledAt, lastOrder, type Point3, readSpec, solve, type Solution } from "@cut-fold/core";
 import { describe, expect, it } from "vitest";
-import { boxOfPaper, centreOf, eyeOf, facesUp, movers, sizeSeen, turnOf } from "./framing.ts";
+import { boxOfPaper, boxSeen, centreOf, eyeOf, facesUp, framed, movers, sizeSeen, turnOf } from "./framing.ts";
 
 function solved(given: object): Solution {
   const read = readSpec({ method: { board: "scoring-millimetre" }, ...given });
@@ -133,5 +133,50 @@ describe("what is taken hold of", () => {
         const rest = assembledAt(s, { folded, motion }).poses.get(key);
         expect([at(0.5), turned]).not.toEqual([rest?.t, rest?.r]);
       }
+  });
+});
+
+describe("the frame", () => {
+  /* a pinhole camera of its own: where each corner comes to lie in the picture, as parts of half its height and half its width */
+  const seenAt = (p: Point3, at: Point3, from: Point3, fov: number, aspect: number): readonly [number, number] => {
+    const sub = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+    const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+    const scaled = (a: Point3, k: number): Point3 => [a[0] * k, a[1] * k, a[2] * k];
+    const unit = (a: Point3): Point3 => scaled(a, 1 / Math.hypot(...a));
+    const ahead = unit(sub(at, from));
+    // what of straight up is square to the way one looks
+    const up = unit(sub([0, 1, 0], scaled(ahead, ahead[1])));
+    const right: Point3 = [
+      ahead[1] * up[2] - ahead[2] * up[1],
+      ahead[2] * up[0] - ahead[0] * up[2],
+      ahead[0] * up[1] - ahead[1] * up[0],
+    ];
+    const to = sub(p, from);
+    const half = dot(to, ahead) * Math.tan((fov * Math.PI) / 360);
+    return [dot(to, right) / (half * aspect), dot(to, up) / half];
+  };
+
+  it("has all of it in the picture at every moment, from every side, and fills it on one axis", () => {
+    for (const s of ALL)
+      for (const side of ["closing", "address", "open"] as const)
+        for (const folded of [0, lastOrder(s) / 2, lastOrder(s)]) {
+          const now = assembledAt(s, { folded, out: () => 1 });
+          const box = boxSeen(now);
+          const [centre, turned, eye] = [centreOf(s, now, folded), turnOf(s), eyeOf(s, side)];
+          const { at, far } = framed(box, { centre, turned, eye, fov: 32, aspect: 1.9 });
+          const from: Point3 = [at[0] + eye[0] * far, at[1] + eye[1] * far, at[2] + eye[2] * far];
+          const turn = (turned * Math.PI) / 180;
+          const corners = [box.low, box.high].flatMap(({ 0: x }) =>
+            [box.low, box.high].flatMap(({ 1: y }) =>
+              [box.low, box.high].map(({ 2: z }): Point3 => {
+                const [u, v] = [x - centre[0], y - centre[1]];
+                return [u * Math.cos(turn) - v * Math.sin(turn), u * Math.sin(turn) + v * Math.cos(turn), z];
+              }),
+            ),
+          );
+          const reach = Math.max(...corners.flatMap((p) => seenAt(p, at, from, 32, 1.9).map((part) => Math.abs(part))));
+          expect(reach, `${s.form} ${side} ${String(folded)}`).toBeLessThanOrEqual(1);
+          expect(reach, `${s.form} ${side} ${String(folded)}`).toBeGreaterThan(0.8);
+        }
   });
 });

@@ -6,9 +6,11 @@ import {
   lastOrder,
   mainPiece,
   move,
+  place,
   type Point3,
   type Drawing,
   uprightPose,
+  wayOut,
 } from "@cut-fold/core";
 
 /** Where one looks from: the side that closes, the one across from it, above the mouth, into an open card. */
@@ -32,6 +34,88 @@ export const boxOfPaper = ({ sheets }: Pick<Assembled, "sheets">): SeenBox =>
   sheets
     .flatMap(({ points, pose }) => points.map(([x, y]): Point3 => move(pose, [x, y, 0])))
     .reduce((box, p) => joined(box, { low: p, high: p }), NOWHERE);
+
+/** The box round all paper of a moment and what goes in, wherever it is on its way. */
+export const boxSeen = (now: Assembled): SeenBox =>
+  now.contents
+    .flatMap((inside) => {
+      const { lying, pose, out } = inside;
+      const [dx, dy] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
+      const { width, height, thickness } = lying;
+      return [-1, 1].flatMap((i) =>
+        [-1, 1].flatMap((j) =>
+          [0, thickness].map((z): Point3 => {
+            const own: Point3 = [dx * 1.15 + (i * width) / 2, dy * 1.15 + (j * height) / 2, z + out * 6];
+            return move(pose, own);
+          }),
+        ),
+      );
+    })
+    .reduce((box, p) => joined(box, { low: p, high: p }), boxOfPaper(now));
+
+/** How a thing in its box is looked at. */
+interface Looking {
+  /** the place of the paper that stands in the middle of the table, mm */
+  readonly centre: readonly [number, number];
+  /** degrees that all of it is turned on the table */
+  readonly turned: number;
+  /** where the eye is from what it looks at, in any measure: its direction counts */
+  readonly eye: Point3;
+  /** degrees the eye sees from top to bottom, and how much wider than high its picture is */
+  readonly fov: number;
+  readonly aspect: number;
+}
+
+/** Room round what is seen, as a part of it. */
+const ROUND = 1.1;
+
+/**
+ * From where a box is seen whole and as large as the picture allows: the place that is looked at, and how many times as far
+ * as `eye` one stands from it. Each corner has to be within the cone on both axes.
+ */
+export function framed(
+  { low, high }: SeenBox,
+  look: Looking,
+): { readonly at: [number, number, number]; readonly far: number } {
+  const { centre, turned, eye, fov, aspect } = look;
+  const [c, s] = [Math.cos((turned * Math.PI) / 180), Math.sin((turned * Math.PI) / 180)];
+  const corners = [low, high].flatMap(({ 0: x }) =>
+    [low, high].flatMap(({ 1: y }) =>
+      [low, high].map(({ 2: z }): Point3 => {
+        const [u, v] = [x - centre[0], y - centre[1]];
+        return [u * c - v * s, u * s + v * c, z];
+      }),
+    ),
+  );
+  const long = Math.hypot(...eye);
+  const back: Point3 = [eye[0] / long, eye[1] / long, eye[2] / long];
+  // as the camera has it: up is the way of y as far as it stands across the view
+  const right = unit(crossed([0, 1, 0], back));
+  const up = crossed(back, right);
+  const tall = Math.tan((fov * Math.PI) / 360);
+  const along = (axis: Point3): number[] => corners.map((p) => dot(p, axis));
+  const middle = (values: readonly number[]): number => (Math.min(...values) + Math.max(...values)) / 2;
+  const [mx, my, mz] = [middle(along(right)), middle(along(up)), middle(along(back))];
+  const at = [0, 1, 2].map((i) => mx * (right[i] ?? 0) + my * (up[i] ?? 0) + mz * (back[i] ?? 0));
+  const far = Math.max(
+    ...corners.map((p) => {
+      const [x, y, z] = [dot(p, right) - mx, dot(p, up) - my, dot(p, back) - mz];
+      return z + Math.max(Math.abs(x) / (tall * aspect), Math.abs(y) / tall) * ROUND;
+    }),
+  );
+  return { at: [at[0] ?? 0, at[1] ?? 0, at[2] ?? 0], far: far / long };
+}
+
+const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const crossed = (a: Point3, b: Point3): Point3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+const unit = (a: Point3): Point3 => {
+  const long = Math.hypot(...a);
+  return [a[0] / long, a[1] / long, a[2] / long];
+};
 
 /** Every motion as far as it goes. */
 const allMoved = ({ motions }: Drawing): Readonly<Record<string, number>> =>

@@ -149,6 +149,10 @@ export async function savePicture(picture: HTMLCanvasElement, ground: string, na
   return save(await canvas.convertToBlob({ type: "image/png" }), fileName(`${name}, folded`), ".png");
 }
 
+/** Saves a loop of something folding. */
+export const saveLoop = (loop: Blob, name: string): Promise<boolean> =>
+  save(loop, fileName(`${name}, folding`), ".png");
+
 /** Reads a file in a worker with a limit on its size and its time. */
 async function readInWorker(file: Blob): Promise<ReadWhole> {
   const worker = new Worker(new URL("../workers/import.worker.ts", import.meta.url), { type: "module" });

@@ -4,6 +4,8 @@ import { createTheme } from "@mui/material/styles";
 export const colour = {
   ground: "#f4eee0",
   bed: "#eae1cd",
+  /** a table in space, dark enough for pale paper */
+  table: "#94836a",
   sheet: "#fbf8f1",
   ink: "#1c2b46",
   soft: "#5b5f66",

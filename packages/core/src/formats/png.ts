@@ -70,7 +70,8 @@ const CRC = Uint32Array.from({ length: 256 }, (_, n) => {
   for (let k = 0; k < 8; k += 1) c = c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1;
   return c >>> 0;
 });
-const crcOf = (bytes: Uint8Array): number =>
+/** The checksum of a chunk of a PNG file: CRC-32 of its type and data (ISO 3309). */
+export const crcOf = (bytes: Uint8Array): number =>
   ~bytes.reduce((c, byte) => (CRC[(c ^ byte) & 255] ?? 0) ^ (c >>> 8), ~0) >>> 0;
 /** Signature and header of a PNG file: the first chunk has always the same length. */
 const HEAD_BYTES = 33;

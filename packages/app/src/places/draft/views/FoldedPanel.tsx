@@ -4,11 +4,12 @@ import IconButton from "@mui/material/IconButton";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { Camera } from "lucide-react";
-import { useCallback, useMemo, useRef, useState } from "react";
+import { Camera, Clapperboard } from "lucide-react";
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { LookFrom } from "../../../drawing/framing.ts";
 import { tellTrouble, toldSaved } from "../../../parts/tell.tsx";
-import { savePicture } from "../../../store/files.ts";
+import { saveLoop, savePicture } from "../../../store/files.ts";
+import { filmFolding } from "../../../store/loop.ts";
 import { useReading } from "../../../store/reading.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { colour } from "../../../theme/theme.ts";
@@ -57,28 +58,92 @@ export function FoldedPanel({ name, solution, colours, clashes }: FoldedPanelPro
         <div ref={box} className="folded-space" role="img" aria-label={`Folded view: ${saying(solution, progress)}`}>
           <InSpace {...{ solution, colours, progress, side, met }} motion={set} onMotion={move} />
         </div>
-        <IconButton
-          className="folded-save"
-          aria-label="Save as a picture"
-          title="Save as a picture"
-          onClick={() => {
-            const canvas = box.current?.querySelector("canvas");
-            if (canvas) void toldSaved(savePicture(canvas, colour.sheet, name), "Saved as a picture.");
-            else tellTrouble("There is no picture in space to save here: Print and save has one of the flat drawing.");
-          }}
-        >
-          <Camera size={20} />
-        </IconButton>
+        <Pictures name={name} box={box} end={end} goTo={playing.goTo} />
       </div>
       <p className="in-the-way" role="status">
         {sentence}
       </p>
       <div className="folded-bar">
         <Folding {...playing} solution={solution} end={end} />
+        <Opening solution={solution} end={end} {...playing} />
         {isDone ? <Motions motions={solution.motions} set={set} onMotion={move} clashes={clashes} /> : null}
         <SeenFrom views={views} side={side} onSide={setSide} />
       </div>
     </div>
+  );
+}
+
+interface PicturesProps extends Pick<Playing, "goTo"> {
+  readonly name: string;
+  readonly box: RefObject<HTMLDivElement | null>;
+  readonly end: number;
+}
+
+/** A still picture of it as it stands, or a loop of it folding, for a shop or a friend. */
+function Pictures({ name, box, end, goTo }: PicturesProps) {
+  const [filmed, setFilmed] = useState<number>();
+  const called = useRef<AbortController>(undefined);
+  useEffect(() => () => called.current?.abort(), []);
+  const seen = (): HTMLCanvasElement | undefined => {
+    const canvas = box.current?.querySelector("canvas");
+    if (!canvas) tellTrouble("There is no picture in space to save here: Print and save has one of the flat drawing.");
+    return canvas ?? undefined;
+  };
+  const film = async (): Promise<void> => {
+    const canvas = seen();
+    if (!canvas) return;
+    const control = new AbortController();
+    called.current = control;
+    setFilmed(0);
+    try {
+      const { signal } = control;
+      const loop = await filmFolding({ canvas, end, ground: colour.table, goTo, onFilmed: setFilmed, signal });
+      if (loop) await toldSaved(saveLoop(loop, name), "Saved as a loop: any browser and most phones show it moving.");
+    } catch {
+      tellTrouble("The loop could not be made: this browser cannot make pictures aside. A still picture can be saved.");
+    } finally {
+      setFilmed(undefined);
+    }
+  };
+  if (filmed !== undefined)
+    return (
+      <div className="folded-save filming" role="status">
+        Filming it, {Math.round(filmed * 100)} %
+        <Button size="small" onClick={() => called.current?.abort()}>
+          Stop
+        </Button>
+      </div>
+    );
+  return (
+    <div className="folded-save">
+      <IconButton
+        aria-label="Save as a picture"
+        title="Save as a picture"
+        onClick={() => {
+          const canvas = seen();
+          if (canvas) void toldSaved(savePicture(canvas, colour.table, name), "Saved as a picture.");
+        }}
+      >
+        <Camera size={20} />
+      </IconButton>
+      <IconButton aria-label="Save a loop of it folding" title="Save a loop of it folding" onClick={() => void film()}>
+        <Clapperboard size={20} />
+      </IconButton>
+    </div>
+  );
+}
+
+/** Opens what is closed as far as it was when it was filled, and closes it again. */
+function Opening({ solution, end, progress, runTo }: Playing & { readonly solution: Drawing; readonly end: number }) {
+  const filled = useMemo(() => stagesOf(solution).run.findLastIndex((stage) => stage.kind === "fill") + 1, [solution]);
+  // a card that opens has a motion for it
+  const opens = solution.motions.some((m) => m.move.kind === "open");
+  if (opens || filled === 0 || filled >= end || progress < filled) return null;
+  const isOpen = progress < end;
+  return (
+    <Button variant="outlined" className="folded-play" onClick={() => runTo(isOpen ? end : filled)}>
+      {isOpen ? "Close it" : "Open it"}
+    </Button>
   );
 }
 

@@ -1,6 +1,7 @@
 /** A fold or a filling at the table, in space: it comes from before it is done, and stands where it is seen how. */
-import type { Drawing, PaperColours, RunPart } from "@cut-fold/core";
+import { assembledAt, type Drawing, type PaperColours, type RunPart, stagesOf, stateAt } from "@cut-fold/core";
 import { useEffect, useState } from "react";
+import type { LookFrom } from "../../../drawing/framing.ts";
 import { InSpace } from "./InSpace.tsx";
 
 /** Where a stage is seen best: the paper on its way, most of it done. */
@@ -23,12 +24,23 @@ export function StepInSpace({ solution, colours, from, to, isTurned }: StepInSpa
   return (
     <InSpace
       {...{ solution, colours, progress }}
-      side={isTurned ? "address" : "closing"}
+      side={handSide(solution, to, isTurned)}
       motion={NO_MOTION}
       onMotion={nothing}
       met={NOTHING_MET}
     />
   );
+}
+
+/** The side where the hand is: over the face that something is put in on, else as the paper lies. */
+function handSide(solution: Drawing, to: number, isTurned: boolean): LookFrom {
+  const stage = stagesOf(solution).run[to - 1];
+  const [first] = stage?.kind === "fill" ? stage.contents : [];
+  const lying = first === undefined ? undefined : solution.contents[first];
+  if (!lying) return isTurned ? "address" : "closing";
+  const { poses } = assembledAt(solution, { folded: stateAt(solution, to).folded });
+  const up = poses.get(`${lying.on.piece}/${lying.on.panel}`)?.r[8] ?? 1;
+  return up < 0 ? "address" : "closing";
 }
 
 /** From 0 to where it is seen best; with reduced motion it is there at once. */

@@ -41,6 +41,10 @@ interface StepsPanelProps {
 /** What takes the arrow keys for itself: fields, tabs, sliders, radio buttons. */
 const OWN_ARROWS = "input, select, textarea, [role=slider], [role=tablist], [role=radiogroup], [role=menu]";
 
+/** A short sentence is set as large as the room allows, a long one so that all of it is seen. */
+const longOf = ({ length }: string): "short" | "middling" | "long" =>
+  length < 70 ? "short" : length < 170 ? "middling" : "long";
+
 /** Space and the arrows turn the page, unless what has the focus wants them. */
 function useTurning(n: number, count: number): void {
   useEffect(() => {
@@ -211,7 +215,7 @@ function Stepping({ id, name, solution, colours, at, steps }: StepsPanelProps & 
         {step.measure !== undefined && step.scene.on === "board" ? (
           <RulerLens measure={step.measure} grid={solution.grid} toLeft={step.kind === "punch"} />
         ) : null}
-        <p aria-live="polite" className="steps-sentence">
+        <p aria-live="polite" className="steps-sentence" data-long={longOf(sentence)}>
           {sentence}
         </p>
         <Terms text={sentence} />

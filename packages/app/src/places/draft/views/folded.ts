@@ -6,6 +6,7 @@ import {
   clashFindings,
   type Display,
   type Finding,
+  formById,
   sayFinding,
   type Drawing,
   stagesOf,
@@ -54,9 +55,19 @@ const HOLDER_VIEWS: readonly Look[] = [
   { value: "open", text: "Into the mouth" },
 ];
 
+const rankOf = ({ value }: Look): number => (value === "address" ? 0 : 1);
+
+/** Whether something lies on the face that is not the closing side. */
+const isDecorated = ({ form, spec }: Drawing): boolean => {
+  const [front] = formById(form)?.grounds?.(spec.settings) ?? [];
+  return (spec.fittings ?? []).some(({ on }) => on.side === "outside" && on.panel === front?.panel);
+};
+
 /** Where a card or a part is looked at from: its front folds behind the panel that stays, or is that panel itself. */
 export function viewsOf(solution: Drawing): readonly Look[] {
-  if (solution.contents.some((c) => c.fitting === undefined)) return HOLDER_VIEWS;
+  if (solution.contents.some((c) => c.fitting === undefined))
+    // what is decorated is seen from that side first
+    return isDecorated(solution) ? HOLDER_VIEWS.toSorted((a, b) => rankOf(a) - rankOf(b)) : HOLDER_VIEWS;
   const [front, back]: readonly [LookFrom, LookFrom] = facesUp(solution)
     ? ["closing", "address"]
     : ["address", "closing"];

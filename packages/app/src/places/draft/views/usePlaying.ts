@@ -10,6 +10,8 @@ export interface Playing {
   /** runs on, holds, or begins anew where it was done */
   readonly play: () => void;
   readonly goTo: (progress: number) => void;
+  /** runs there, forwards or back */
+  readonly runTo: (progress: number) => void;
 }
 
 /** A run of folds, begun at a part of the way. With reduced motion the paper jumps from fold to fold. */
@@ -17,14 +19,16 @@ export function usePlaying(end: number, begins: number): Playing {
   const [progress, setProgress] = useState(end * begins);
   const [playing, setPlaying] = useState(false);
   const clock = useRef(0);
+  const target = useRef(end);
   useEffect(() => {
     if (!playing) return undefined;
     let frame = requestAnimationFrame(function tick(now) {
       const passed = clock.current === 0 ? 0 : (now - clock.current) / 1000;
       clock.current = now;
       setProgress((p) => {
-        const next = Math.min(end, p + passed / SECONDS_A_FOLD);
-        if (next >= end) setPlaying(false);
+        const left = target.current - p;
+        const next = p + Math.sign(left) * Math.min(Math.abs(left), passed / SECONDS_A_FOLD);
+        if (next === target.current) setPlaying(false);
         return next;
       });
       frame = requestAnimationFrame(tick);
@@ -35,6 +39,7 @@ export function usePlaying(end: number, begins: number): Playing {
     };
   }, [playing, end]);
   const play = (): void => {
+    target.current = end;
     if (matchMedia("(prefers-reduced-motion: reduce)").matches)
       setProgress((p) => (p >= end ? 0 : Math.min(end, Math.floor(p) + 1)));
     else {
@@ -46,5 +51,10 @@ export function usePlaying(end: number, begins: number): Playing {
     setPlaying(false);
     setProgress(to);
   }, []);
-  return { progress, playing, play, goTo };
+  const runTo = (to: number): void => {
+    target.current = to;
+    if (matchMedia("(prefers-reduced-motion: reduce)").matches) goTo(to);
+    else setPlaying(true);
+  };
+  return { progress, playing, play, goTo, runTo };
 }
