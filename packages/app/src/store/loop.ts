@@ -3,7 +3,7 @@ import { transfer, wrap } from "comlink";
 import type { LoopApi } from "../workers/loop.worker.ts";
 
 /** px that a loop is wide at most: a phone shows it whole, and it is sent quickly. */
-const MOST_PX = 720;
+const MOST_PX = 560;
 /** frames to a fold; ms each stands, and the first and the last */
 const FRAMES_A_FOLD = 9;
 const MOST_FRAMES = 70;

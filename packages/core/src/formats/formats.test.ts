@@ -399,27 +399,69 @@ describe("PDF", () => {
     expect(words).toMatch(/Double-sided tape|Wet glue/u);
   });
 
-  it("puts small pieces on one page together, each with its name, and prints the steps alone", async () => {
-    const { s, file } = await write(
-      {
-        form: "card-base",
-        contents: { width: 60, height: 40 },
-        fittings: [
-          { kind: "mat", border: 3 },
-          { kind: "panel", width: 20, height: 20, id: "photo", name: "Photo" },
-        ],
-      },
-      ["template"],
-    );
+  it("puts small pieces of one paper on one page together, each with its name, and prints the steps alone", async () => {
+    const own = { stock: { preset: "cover-250" } };
+    const given = (stock: object) => ({
+      ...{ form: "card-base", contents: { width: 60, height: 40 }, ...own },
+      fittings: [
+        { kind: "mat", border: 3, ...own },
+        { kind: "panel", width: 20, height: 20, id: "photo", name: "Photo", ...stock },
+      ],
+    });
+    const { s, file } = await write(given(own), ["template"]);
     const info = (): number =>
       Number(/Pages:\s+(\d+)/u.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
     expect(s.pieces.length).toBe(3);
     expect(info()).toBe(1);
     const words = execFileSync("pdftotext", [file, "-"], { encoding: "utf8" });
     for (const { name } of s.pieces) expect(words).toContain(name);
+    // one of another paper has a page of its own, which says of which: what is traced together is cut from one sheet
+    await write(given({ stock: { preset: "text-90" } }), ["template"]);
+    expect(info()).toBe(2);
+    expect(execFileSync("pdftotext", ["-f", "2", file, "-"], { encoding: "utf8" })).toMatch(/Photo.*90 g/su);
     await write({ form: "card-base", contents: { width: 60, height: 40 } }, ["steps"]);
     expect(info()).toBe(1);
     expect(execFileSync("pdftotext", [file, "-"], { encoding: "utf8" })).not.toContain("check with a ruler");
+  });
+
+  it("turns a piece a quarter where two of it lie on a page then, at true size", async () => {
+    // 110 × 150 is more than half of A4's 261 high: turned it is 150 × 110
+    const { s, file } = await write(
+      { form: "tag", contents: { width: 110, height: 150 }, settings: { head: "plain", hole: 0 } },
+      ["template"],
+    );
+    const { width, height } = s.pieces[0]?.blank ?? { width: 0, height: 0 };
+    const dpi = 300;
+    const page = render(file, 1, dpi);
+    const px = dpi / 25.4;
+    const row = Math.round((MARGIN_MM + 60) * px);
+    const across = Array.from({ length: page.width }, (_, x) => x).filter((x) => page.dark(x, row));
+    expect((Math.max(...across) - Math.min(...across) + 1) / px).toBeCloseTo(height + 0.4, 0);
+    const column = Math.round((MARGIN_MM + 100) * px);
+    const down = Array.from({ length: Math.round(118 * px) }, (_, y) => y).filter((y) => page.dark(column, y));
+    expect((Math.max(...down) - Math.min(...down) + 1) / px).toBeCloseTo(width + 0.4, 0);
+  });
+
+  it("begins with one page that shows the whole, and every page says which of how many it is", async () => {
+    const { s, file } = await write(
+      {
+        ...{ form: "side-seam-envelope", contents: { preset: "iso-a6" }, sheet: { preset: "iso-a4" } },
+        method: { board: "scoring-millimetre" },
+      },
+      ["overview", "template", "sheets", "steps"],
+    );
+    const count = Number(/Pages:\s+(\d+)/u.exec(execFileSync("pdfinfo", [file], { encoding: "utf8" }))?.[1]);
+    const pageOf = (n: number): string =>
+      execFileSync("pdftotext", ["-layout", "-f", String(n), "-l", String(n), file, "-"], { encoding: "utf8" });
+    const pages = Array.from({ length: count }, (_, i) => pageOf(i + 1));
+    pages.forEach((words, i) => expect(words).toContain(`${String(i + 1)} of ${String(count)}`));
+    for (const { name } of s.pieces) expect(pages[0]).toContain(name);
+    const first = execFileSync("pdftotext", ["-l", "1", file, "-"], { encoding: "utf8" }).replace(/\s+/gu, " ");
+    // what the first page says stands where, does
+    const from = (title: string): number => Number(new RegExp(`${title}: pages? (\\d+)`, "u").exec(first)?.[1]);
+    expect(pages[from("Templates at true size") - 1]).toContain("check with a ruler");
+    expect(pages[from("what the trimmer is set to") - 1]).toContain("trimmer is set");
+    expect(pages[from("Cut list and steps") - 1]).toContain("make 1");
   });
 
   it("prints no word of a step on another: head, piece, measure and sentence stand under one another", async () => {

@@ -64,8 +64,8 @@ export const Keep = memo(function Keep() {
           setAnchor(undefined);
         }}
       >
-        <MenuItem onClick={doing(() => openPrint(["template", "sheets", "steps"]), undefined)}>
-          Print the template, the sheets, the cut list and the steps
+        <MenuItem onClick={doing(() => openPrint(["overview", "template", "sheets", "steps"]), undefined)}>
+          Print all of it: on one page first, then the template, the sheets, the cut list and the steps
         </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["template"]), undefined)}>Print the template alone</MenuItem>
         <MenuItem onClick={doing(() => openPrint(["sheets"]), undefined)} disabled={!hasSheet}>

@@ -26,6 +26,7 @@ import { colour } from "../../theme/theme.ts";
 import "./pages.css";
 
 const PART_TITLES: Readonly<Record<PdfPart, string>> = {
+  overview: "What it is, on one page",
   template: "The template",
   sheets: "The sheets",
   steps: "Cut list and steps",

@@ -9,7 +9,7 @@ export interface PdfFonts {
 }
 
 /** What can be printed by itself. */
-export const PDF_PARTS = ["template", "sheets", "steps"] as const;
+export const PDF_PARTS = ["overview", "template", "sheets", "steps"] as const;
 /** One of them. */
 export type PdfPart = (typeof PDF_PARTS)[number];
 
@@ -24,7 +24,7 @@ export interface PdfOptions {
   readonly fonts: PdfFonts;
   /** date written into the file: the same date and solution give the same bytes */
   readonly date: Date;
-  /** which parts; all when left out */
+  /** which parts; all that are worked from when left out, without the page that shows the whole */
   readonly parts?: readonly PdfPart[];
   /** stock colours for the pictures */
   readonly colours?: { readonly face: string; readonly back: string };

@@ -1,13 +1,14 @@
 /**
- * PDF to print: templates at 1:1 with a check ruler on every page, the sheets as they are cut, then the cut list and the steps with their pictures.
+ * PDF to print: what it is on one page, templates at 1:1 with a check ruler on every page, the sheets as they are cut, then the cut list and the steps with their pictures.
  * Fonts must be WOFF or TTF: pdfkit cannot embed WOFF2.
  */
 import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
-import { type Doc, POINTS } from "./ink.ts";
-import { PDF_PARTS, type PdfOptions } from "./options.ts";
+import { type Doc, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
+import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
+import { overviewPage } from "./overview.ts";
 import { sheetPages } from "./sheets.ts";
 import { stepPages } from "./steps.ts";
 import { templatePages } from "./templates.ts";
@@ -22,6 +23,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
     size: [paper.width * POINTS, paper.height * POINTS],
     margin: 0,
     autoFirstPage: false,
+    bufferPages: true,
     font: null as unknown as string,
     pdfVersion: "1.7",
     lang: "en",
@@ -32,14 +34,56 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   doc.registerFont("regular", fonts.regular);
   doc.registerFont("strong", fonts.strong);
   printAtTrueSize(doc);
-  const parts = options.parts ?? PDF_PARTS;
+  const parts = options.parts ?? WORKED_FROM;
   // printed sheets are worked from with the ruler in hand
   const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };
-  if (parts.includes("template")) templatePages(doc, options.each ?? solution, ruled);
-  if (parts.includes("sheets")) sheetPages(doc, solution, ruled);
-  if (parts.includes("steps")) stepPages(doc, solution, ruled);
+  if (parts.includes("overview")) blankPage(doc, paper);
+  const drawn: readonly (readonly [Exclude<PdfPart, "overview">, () => void])[] = [
+    ["template", () => templatePages(doc, options.each ?? solution, ruled)],
+    ["sheets", () => sheetPages(doc, solution, ruled)],
+    ["steps", () => stepPages(doc, solution, ruled)],
+  ];
+  const contents = drawn.flatMap(([part, draw]) => {
+    if (!parts.includes(part)) return [];
+    const before = pagesIn(doc);
+    draw();
+    return pagesIn(doc) > before ? [{ part, from: before + 1, to: pagesIn(doc) }] : [];
+  });
+  if (parts.includes("overview")) {
+    // what stands on which page is known when all of them are there
+    doc.switchToPage(0);
+    overviewPage(doc, solution, ruled, contents);
+  }
+  numbered(doc);
   doc.end();
   return await bytes;
+}
+
+/** What is worked from: the page that shows the whole is printed where it is asked for. */
+const WORKED_FROM = PDF_PARTS.filter((part) => part !== "overview");
+
+const pagesIn = (doc: Doc): number => doc.bufferedPageRange().count;
+
+const blankPage = (doc: Doc, { width, height }: PdfOptions["paper"]): void => {
+  doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
+};
+
+/** mm from the lower edge to the page's number, and how wide that may be */
+const NUMBER_UP = 10.5;
+const NUMBER_WIDE = 20;
+
+/** Which page of how many, at the lower right of each: pages that were dropped find their order again. */
+function numbered(doc: Doc): void {
+  const count = pagesIn(doc);
+  if (count < 2) return;
+  for (let i = 0; i < count; i += 1) {
+    doc.switchToPage(i);
+    const [wide, tall] = [doc.page.width / POINTS, doc.page.height / POINTS];
+    const words = `${String(i + 1)} of ${String(count)}`;
+    doc.font("regular").fontSize(7.5);
+    const own = doc.widthOfString(words) / POINTS;
+    text(doc, words, wide - MARGIN_MM - Math.min(own, NUMBER_WIDE), tall - NUMBER_UP, 7.5, { colour: PALE });
+  }
 }
 
 /** Asks the viewer not to scale: a hint that good viewers follow; the check ruler tells when one did not. */

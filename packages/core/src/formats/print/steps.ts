@@ -1,16 +1,13 @@
 /** The steps on paper: the recipe, what is cut from which paper, then a picture and a sentence for each, two across. */
 import { pictureOf } from "../../pictures/picture.ts";
-import type { PictureShape } from "../../pictures/shapes.ts";
-import { pathData } from "../../geometry/path.ts";
 import { paperNeed } from "../../layout/paperNeed.ts";
 import { readingsByPiece } from "../../methods/readings.ts";
 import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
 import { asRulerReads, type Display, formatLength, formatSize } from "../../units/format.ts";
 import { cap, sayFinding, sayMaterial, sayPieceReadings, sayStep, stepHeading, stepHeads } from "../../words/en.ts";
 import type { PdfOptions } from "./options.ts";
-import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
-import { yDown } from "../svg.ts";
-import { ACCENT, type Doc, INK, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
+import { ACCENT, type Doc, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
+import { drawPicture, type PictureBox } from "./picture.ts";
 
 const CELL_GAP = 6;
 /** Rows of steps on a page that has nothing else. */
@@ -64,7 +61,7 @@ function cutList(doc: Doc, solution: Solution, box: PictureBox, display: Display
 }
 
 /** The whole job in a line: what to cut, and how many. */
-function jobLine(solution: Solution, display: Display): string {
+export function jobLine(solution: Solution, display: Display): string {
   const blank = mainPiece(solution)?.blank;
   const cut = blank ? `Cut ${formatSize(blank.width, blank.height, display)} · ` : "";
   return `${cut}make ${String(solution.spec.quantity)}`;
@@ -73,13 +70,6 @@ function jobLine(solution: Solution, display: Display): string {
 /** Where each piece is punched or scored, a line for each. */
 const scoreLines = (solution: Solution, display: Display): string[] =>
   readingsByPiece(solution).map((piece) => sayPieceReadings(piece, display));
-
-interface PictureBox {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
 
 function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, options: PdfOptions): void {
   const { colours } = options;
@@ -96,13 +86,7 @@ function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, opt
     .lineTo(box.x + box.width, box.y - CELL_GAP / 2)
     .stroke()
     .restore();
-  drawPicture(
-    doc,
-    solution,
-    step,
-    { x: box.x, y: box.y, width: pictureWidth, height: box.height },
-    colours ?? { face: "#efe6d2", back: "#e2d3b4" },
-  );
+  drawPicture(doc, pictureOf(solution, step), { x: box.x, y: box.y, width: pictureWidth, height: box.height }, colours);
   const left = box.x + pictureWidth + 4;
   const width = box.width - pictureWidth - 4;
   text(doc, `${String(step.n)}  ${stepHeads[step.kind]}`, left, box.y, 12, { strong: true });
@@ -111,66 +95,4 @@ function stepCell(doc: Doc, solution: Solution, step: Step, box: PictureBox, opt
   if (step.measure !== undefined)
     text(doc, formatLength(step.measure, display), left, named, 20, { strong: true, colour: ACCENT });
   text(doc, sayStep(step, display), left, named + (step.measure === undefined ? 1 : 10.5), 9.5, { width });
-}
-
-const ROLE_OF: Readonly<Record<string, StrokeRole>> = {
-  cut: "cut",
-  edge: "pen",
-  fence: "cut",
-  groove: "guide",
-  "guide-line": "guide",
-  measure: "pen",
-  stop: "cut",
-  guide: "guide",
-  pen: "pen",
-  foil: "foil",
-  perforate: "perforate",
-};
-
-function drawPicture(
-  doc: Doc,
-  solution: Solution,
-  step: Step,
-  box: PictureBox,
-  colours: { readonly face: string; readonly back: string },
-): void {
-  const { shapes, bounds, labels = [] } = pictureOf(solution, step);
-  const wide = Math.max(1, bounds.right - bounds.left);
-  const tall = Math.max(1, bounds.top - bounds.bottom);
-  const scale = Math.min(box.width / wide, box.height / tall);
-  doc.save().scale(POINTS);
-  doc.rect(box.x - 1, box.y - 1, box.width + 2, box.height + 2).clip();
-  doc
-    .translate(box.x + (box.width - wide * scale) / 2, box.y + (box.height - tall * scale) / 2)
-    .scale(scale)
-    .translate(-bounds.left, 0);
-  for (const shape of shapes) drawShape(doc, shape, bounds.top, scale, colours);
-  doc.font("strong").fillColor(INK);
-  for (const { at, text: words, tall } of labels) {
-    doc.fontSize(tall);
-    doc.text(words, at[0] - doc.widthOfString(words) / 2, bounds.top - at[1] - tall, { lineBreak: false });
-  }
-  doc.restore();
-}
-
-function drawShape(
-  doc: Doc,
-  shape: PictureShape,
-  top: number,
-  scale: number,
-  colours: { readonly face: string; readonly back: string },
-): void {
-  const path = yDown(shape.path, 0, top);
-  const fills = { face: colours.face, back: colours.back, contents: "#fffdf8", glue: "#e7b9a3", ink: INK } as const;
-  const whole = [path, ...(shape.holes ?? []).map((hole) => yDown(hole, 0, top))].map(pathData).join("");
-  if (shape.fill) doc.path(whole).fill(fills[shape.fill], "even-odd");
-  if (!shape.role) return;
-  const role: StrokeRole = shape.role === "score" ? (shape.fold ?? "valley") : (ROLE_OF[shape.role] ?? "pen");
-  const dash = dashOf(role);
-  doc
-    .lineWidth((shape.now ? 0.6 : WEIGHT_MM[role]) / scale)
-    .strokeColor(shape.now ? ACCENT : role === "guide" ? PALE : INK);
-  if (dash) (doc as unknown as { dash(pattern: readonly number[]): void }).dash(dash.map((d) => (d * 0.6) / scale));
-  else doc.undash();
-  doc.path(pathData(path)).stroke();
 }

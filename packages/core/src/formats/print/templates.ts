@@ -9,6 +9,7 @@
 import { lyingOnFlat } from "../../pictures/folded.ts";
 import { withTurned } from "../turned.ts";
 import { facing } from "../../recipe/facing.ts";
+import { stockName } from "../../layout/trimPlan.ts";
 import type { Path } from "../../geometry/path.ts";
 import type { Piece } from "../../model/piece.ts";
 import type { Solution } from "../../model/solution.ts";
@@ -61,6 +62,8 @@ interface Template {
   readonly caption: string;
   /** for what is made with the paper turned over */
   readonly isTurned: boolean;
+  /** the paper it is traced on: those of one share pages */
+  readonly stock: string;
 }
 
 const roomOn = (page: Size): Size => ({
@@ -98,14 +101,33 @@ export function templatePages(doc: Doc, solution: Solution, options: PdfOptions)
           ? lyingOnFlat(solution).flatMap((l) => (l.side === "front" ? [l.shape.path] : []))
           : [],
       isTurned,
+      stock: stockName(piece.stock ?? solution.spec.stock),
       caption: `${piece.name}, ${formatSize(width, height, display)}${many} · ${isTurned ? "for its other face" : sideUp(solution, piece)}`,
     };
   });
   const area = roomOn(paper);
-  const isSmall = ({ piece: { blank } }: Template): boolean =>
-    blank.width <= area.width && blank.height <= area.height / 2 - CAPTION_MM;
-  for (const template of templates.filter((t) => !isSmall(t))) tiledPages(doc, template, options);
-  for (const placed of onPages(templates.filter(isSmall), area)) sharedPage(doc, placed, options);
+  for (const template of templates.filter((t) => layOn(t, area) === undefined)) tiledPages(doc, template, options);
+  const small = templates.filter((t) => layOn(t, area) !== undefined);
+  for (const stock of new Set(small.map((t) => t.stock)))
+    for (const placed of onPages(
+      small.filter((t) => t.stock === stock),
+      area,
+    ))
+      sharedPage(doc, placed, options);
+}
+
+/** How a piece that leaves room for another on its page lies there: as it is drawn, or a quarter turned; undefined for a larger one. */
+function layOn({ piece: { blank } }: Template, area: Size): "upright" | "turned" | undefined {
+  const leaves = (width: number, height: number): boolean =>
+    width <= area.width && height <= area.height / 2 - CAPTION_MM;
+  if (leaves(blank.width, blank.height)) return "upright";
+  return leaves(blank.height, blank.width) ? "turned" : undefined;
+}
+
+/** mm across and down that a piece takes on a shared page. */
+function sizeOn(template: Template, area: Size): Size {
+  const { width, height } = template.piece.blank;
+  return layOn(template, area) === "turned" ? { width: height, height: width } : { width, height };
 }
 
 function tiledPages(doc: Doc, template: Template, options: PdfOptions): void {
@@ -129,6 +151,8 @@ function tiledPages(doc: Doc, template: Template, options: PdfOptions): void {
 
 interface PlacedTemplate {
   readonly template: Template;
+  readonly size: Size;
+  readonly isQuarter: boolean;
   readonly x: number;
   readonly y: number;
 }
@@ -137,16 +161,17 @@ interface PlacedTemplate {
 function onPages(templates: readonly Template[], area: Size): PlacedTemplate[][] {
   const pages: PlacedTemplate[][] = [];
   let [x, y, row] = [0, 0, 0];
-  for (const template of [...templates].sort((a, b) => b.piece.blank.height - a.piece.blank.height)) {
-    const { height } = template.piece.blank;
+  const sized = templates.map((template) => ({ template, size: sizeOn(template, area) }));
+  for (const { template, size } of sized.sort((a, b) => b.size.height - a.size.height)) {
+    const { height } = size;
     // a name may be longer than its piece is wide
-    const width = Math.max(template.piece.blank.width, Math.min(nameWidth(template), area.width));
+    const width = Math.max(size.width, Math.min(nameWidth(template), area.width));
     if (x > 0 && x + width > area.width) [x, y, row] = [0, y + row + SPACING_MM, 0];
     if (pages.length === 0 || y + height + CAPTION_MM > area.height) {
       pages.push([]);
       [x, y, row] = [0, 0, 0];
     }
-    pages.at(-1)?.push({ template, x, y });
+    pages.at(-1)?.push({ template, size, isQuarter: layOn(template, area) === "turned", x, y });
     x += width + SPACING_MM;
     row = Math.max(row, height + CAPTION_MM);
   }
@@ -158,22 +183,24 @@ const nameWidth = ({ caption }: Template): number => caption.length * 1.35;
 
 function sharedPage(doc: Doc, placed: readonly PlacedTemplate[], options: PdfOptions): void {
   newPage(doc, options.paper);
-  for (const { template, x, y } of placed) {
+  for (const { template, size, isQuarter, x, y } of placed) {
     doc
       .save()
       .scale(POINTS)
       .translate(MARGIN_MM + x, MARGIN_MM + y);
+    // its upper edge comes to the right
+    if (isQuarter) doc.translate(size.width, 0).rotate(90);
     draw(doc, template);
     doc.restore();
     const room = options.paper.width - 2 * MARGIN_MM - x;
-    text(doc, template.caption, MARGIN_MM + x, MARGIN_MM + y + template.piece.blank.height + 1.5, 7.5, {
+    text(doc, template.caption, MARGIN_MM + x, MARGIN_MM + y + size.height + 1.5, 7.5, {
       width: room,
       one: true,
     });
   }
   const [only] = placed;
   const pieces = placed.length === 1 && only ? only.template.piece.name : `${String(placed.length)} pieces`;
-  foot(doc, options.paper, `${options.title} · ${pieces}`, false);
+  foot(doc, options.paper, `${options.title} · ${pieces} · ${only?.template.stock ?? ""}`, false);
 }
 
 const newPage = (doc: Doc, { width, height }: Size): void => {
