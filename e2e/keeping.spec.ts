@@ -281,10 +281,25 @@ test("a link carries a draft to another browser, and what is broken is refused i
   await page.getByRole("menuitem", { name: "Copy a link to it" }).click();
   await expect(page.getByText(/^Link copied/u)).toBeVisible();
   const link = await page.evaluate(() => navigator.clipboard.readText());
+  await page.getByRole("button", { name: "More for Open-day invitation, envelope" }).click();
+  await page.getByRole("menuitem", { name: "Duplicate" }).click();
+  await page.getByRole("button", { name: "More for Open-day invitation, envelope, again" }).click();
+  await page.getByRole("menuitem", { name: "Copy a link to it" }).click();
+  await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).not.toBe(link);
+  const fresh = await page.evaluate(() => navigator.clipboard.readText());
   const other = await (await browser.newContext({ locale: "en-GB" })).newPage();
   await other.goto(link);
-  // the other browser has the demo, so the draft is known there, just the same
+  // the other browser has the demo, so the draft is known there, just the same: it is a press away
   await expect(other.getByRole("dialog")).toContainText("just the same");
+  await other.getByRole("button", { name: "Open it" }).click();
+  await expect(other.getByLabel("Name of the draft")).toHaveValue("Open-day invitation, envelope");
+  // one that is new opens when it is added, and what is not wanted leads to the drawer
+  await other.goto(fresh);
+  await other.getByRole("button", { name: "Do not add" }).click();
+  await expect(other.getByRole("button", { name: "New draft" })).toBeVisible();
+  await other.goto(fresh);
+  await other.getByRole("button", { name: "Add it" }).click();
+  await expect(other.getByLabel("Name of the draft")).toHaveValue("Open-day invitation, envelope, again");
   await other.goto(`${new URL(link).origin}/take#broken`);
   await expect(other.getByText(/^This (?:link|file) .*broken/u)).toBeVisible();
   await other.close();

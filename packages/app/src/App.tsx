@@ -233,8 +233,8 @@ export function App() {
             <Route path="*" element={<Navigate to="/drafts" replace />} />
           </Route>
         </Routes>
+        <Taking />
       </BrowserRouter>
-      <Taking />
       <Notes />
     </ThemeProvider>
   );

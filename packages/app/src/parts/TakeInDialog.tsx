@@ -9,6 +9,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Radio from "@mui/material/Radio";
 import RadioGroup from "@mui/material/RadioGroup";
 import { useMemo, useState } from "react";
+import { useLocation, useNavigate } from "react-router";
 import { adopt } from "../store/adopt.ts";
 import { useDrafts } from "../store/drafts.ts";
 import { bringing, sayBeside, takeIn } from "../store/files.ts";
@@ -41,8 +42,16 @@ export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
   const isNothing = fresh.length === 0 && besides.length === 0 && !all.settings;
   const comes = fresh.length > 0 || sayBeside(brought).length > 0;
   const differ = read.drafts.filter((d) => drafts.has(d.id)).map((d) => d.name);
+  const navigate = useNavigate();
+  const isLink = useLocation().pathname === "/take";
   const close = (): void => {
     useTaking.setState({ read: undefined });
+  };
+  // one draft that came by a link, or that is here already, is what the maker wants to see
+  const [first] = fresh.length > 0 ? fresh : read.drafts;
+  const isOne = fresh.length === 1 || (isNothing && read.drafts.length === 1);
+  const open = (): void => {
+    if (isOne && first) void navigate(`/draft/${first.id}/flat?stage=inside`, { replace: isLink });
   };
   return (
     <Dialog open onClose={close} fullWidth maxWidth="sm" aria-labelledby="taking-title">
@@ -97,13 +106,25 @@ export default function TakeInDialog({ read }: { readonly read: ReadFile }) {
       </DialogContent>
       <DialogActions>
         <Button onClick={close}>{isNothing ? "Close" : "Do not add"}</Button>
+        {isNothing && isOne ? (
+          <Button
+            variant="contained"
+            onClick={() => {
+              open();
+              close();
+            }}
+          >
+            Open it
+          </Button>
+        ) : null}
         {isNothing ? null : (
           <Button
             disabled={!comes}
             variant="contained"
             onClick={() => {
-              close();
               void told(Promise.resolve(takeIn(adopted, brought)));
+              if (isLink) open();
+              close();
             }}
           >
             {besides.length > 0 || fresh.length === 0

@@ -1,4 +1,5 @@
 /** A draft in the drawer: flat and closed, the size it is cut to, and what can be done with it. */
+import { dayOf } from "../../parts/day.ts";
 import { formatSize, formTitle } from "@cut-fold/core";
 import IconButton from "@mui/material/IconButton";
 import { EllipsisVertical } from "lucide-react";
@@ -34,10 +35,6 @@ interface DraftCardProps {
   readonly chosen?: boolean | undefined;
   readonly onChoose: (id: string, chosen: boolean) => void;
 }
-
-const DAY = new Intl.DateTimeFormat(undefined, { day: "numeric", month: "short", year: "numeric" });
-/** The day a draft was changed, as the maker's own country writes it. */
-const dayOf = (iso: string): string => DAY.format(new Date(iso));
 
 export const DraftCard = memo(function DraftCard({ draft: listed, chosen, onChoose }: DraftCardProps) {
   const [anchor, setAnchor] = useState<HTMLElement>();

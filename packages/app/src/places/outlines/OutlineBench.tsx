@@ -1,4 +1,5 @@
 /** One outline in its size: what it is called, what is made of it, and what it is used for. */
+import { dayOf } from "../../parts/day.ts";
 import { formatLength, formById, loadForms, loopsOf } from "@cut-fold/core";
 import type { OutlineMaking } from "@cut-fold/core/outlines";
 import Button from "@mui/material/Button";
@@ -58,7 +59,7 @@ export function OutlineBench({ outline, all, onMade }: OutlineBenchProps) {
         </p>
       </div>
       <p className="bench-from">
-        {outline.from}, {new Date(outline.made).toLocaleDateString()}
+        {outline.from}, {dayOf(outline.made)}
         {loops > 1 ? ` · ${String(loops)} closed lines` : ""}
       </p>
       <UsedFor outline={outline} />
