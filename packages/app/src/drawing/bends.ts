@@ -24,7 +24,7 @@ function between({ r: a }: Rigid, { r: b }: Rigid): Bend["normal"] {
   // the neighbour's own way up, in space, seen from this facet: the turning's inverse is its transpose
   const [x, y, z] = [b[2], b[5], b[8]];
   const seen = [0, 1, 2].map((i) => (a[i] ?? 0) * x + (a[i + 3] ?? 0) * y + (a[i + 6] ?? 0) * z);
-  const [u = 0, v = 0, w = 0] = [seen[0], seen[1], (seen[2] ?? 0) + 1];
+  const [u, v, w] = [seen[0] ?? 0, seen[1] ?? 0, (seen[2] ?? 0) + 1];
   const long = Math.hypot(u, v, w);
   return [u / long, v / long, w / long];
 }

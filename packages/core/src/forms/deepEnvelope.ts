@@ -81,7 +81,7 @@ function draft(input: InputOf<typeof settings>): Said {
   const f = deepBlank(input);
   const { settings: set, contents, stock, setup } = input;
   const { across, up, g, relief, own } = f;
-  const body = panel("body", "Body", across, up);
+  const body = panel("body", "Front", across, up);
   const { leftWall, rightWall, left, right, webs } = sidesOf(body, f);
   const bottomWall = wall("bottom-wall", "Bottom wall", body.bottom, g, 3, f.inset);
   const hung = { order: 4, angle: 90, lift: -1 };

@@ -178,3 +178,16 @@ describe("nobody reads a meaning out of a name", () => {
     expect(files).toHaveLength(formIds.length + 1);
   });
 });
+
+describe("a panel", () => {
+  it.each(forms.map((form) => [form.id, form] as const))(
+    "of %s has one name, on the drawing and where something is laid",
+    (_, form) => {
+      if (form.ofNet) return;
+      const spec = specOf({ form: form.id, contents: { width: 100, height: 70, thickness: 2 } });
+      const panels = new Map(solve(spec).pieces.flatMap((piece) => piece.panels.map(({ id, name }) => [id, name])));
+      for (const { panel, name } of form.grounds?.(spec.settings) ?? [])
+        if (panels.has(panel)) expect(name).toBe(panels.get(panel));
+    },
+  );
+});

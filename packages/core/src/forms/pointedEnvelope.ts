@@ -66,7 +66,7 @@ export const pointedEnvelope = defineForm({
     const tip = (deep: number) =>
       pointedTo(deep, { relief, round: set.cornerRadius, shoulder: Math.min(set.shoulder, deep - 4) });
 
-    const body = panel("body", "Body", across, up);
+    const body = panel("body", "Front", across, up);
     const left = flap("left", "Left flap", body.left, tip(side), { order: 1 });
     const right = flap("right", "Right flap", body.right, tip(side), { order: 1 });
     const bottom = flap("bottom", "Bottom flap", body.bottom, tip(reach), { order: 2 });

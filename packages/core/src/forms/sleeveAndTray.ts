@@ -83,7 +83,7 @@ export const sleeveAndTray = defineForm({
   about: "A tray with four walls that slides in a sleeve open at both ends.",
   settings,
   outside: "back",
-  grounds: () => [ground("front", "Sleeve's front"), ground("back", "Sleeve's back")],
+  grounds: () => [ground("front", "Front"), ground("back", "Back")],
   heaviest: 350,
   usualStock: "cover-250",
   draft,

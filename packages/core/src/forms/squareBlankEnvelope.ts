@@ -74,7 +74,7 @@ function flapsOf({ settings: set }: SquareInput, { long, short, rim, ...cut }: R
   // side flaps long enough to overlap one another cannot fold into the same ply
   const meet = short / 2 + rim > long / 2;
   const last = meet ? 3 : 2;
-  const body = panel("body", "Body", long, short);
+  const body = panel("body", "Front", long, short);
   const left = flap("left", "Left flap", body.left, tip(short / 2, cut.sides), { order: 1 });
   const right = flap("right", "Right flap", body.right, tip(short / 2, cut.sides), { order: meet ? 2 : 1 });
   const bottom = flap("bottom", "Bottom flap", body.bottom, tip(long / 2, cut.bottom), { order: last });

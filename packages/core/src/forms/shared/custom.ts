@@ -14,7 +14,7 @@ export const throat = mm("Throat", 12, [4, 60], "How far below the mouth the fro
 
 /** Where something can be laid on an envelope: the address side, and the closing flap. */
 export const envelopeGrounds = ({ closure }: Readonly<Record<string, unknown>> = {}): readonly Ground[] => [
-  { panel: "body", name: "Address side", sides: { outside: 0 } },
+  { panel: "body", name: "Front", sides: { outside: 0 } },
   // closed, its tip points down; tucked in, there is nothing to see of it
   ...(closure === "tuck" ? [] : [{ panel: "top", name: "Top flap", sides: { outside: 180 } } as const]),
 ];

@@ -78,7 +78,7 @@ export function draftSideSeam(input: SideSeamInput, opensOn: "long" | "short"): 
   const tucks = set.closure === "tuck";
   const orders = ORDERS[tucks ? "tucked" : "over"];
 
-  const body = panel("body", "Body", across, up);
+  const body = panel("body", "Front", across, up);
   const sides = tapered({ deep: side, relief, slope, round: 2 });
   const left = flap("left", "Left flap", body.left, sides, orders.sides);
   const right = flap("right", "Right flap", body.right, sides, orders.sides);

@@ -55,7 +55,7 @@ export const FindThing = memo(function FindThing({ onFound }: FindThingProps) {
 function FindDialog({ onFound, onClose }: FindThingProps & { readonly onClose: () => void }) {
   const display = useDisplay();
   const [typed, setTyped] = useState("");
-  const all = useMemo(everything, []);
+  const all = useMemo(() => everything(), []);
   const found = thingsFor(all, typed, display.unit.startsWith("in"));
   const k = LONGEST_PX / Math.max(1, ...found.map(({ width, height }) => Math.max(width, height)));
   return (

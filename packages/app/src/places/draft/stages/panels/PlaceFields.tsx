@@ -34,7 +34,12 @@ export const PlaceFields = memo(function PlaceFields({ id, at }: Pick<Fitting, "
       <Choice label="Across, from" value={at.x.from} options={ACROSS} onChange={set.xFrom} />
       <LengthField label="Across by" mm={at.x.by} bounds={PLACE_MM} onChange={set.xBy} />
       <Choice label="Up, from" value={at.y.from} options={UP} onChange={set.yFrom} />
-      <LengthField label="Up by" mm={at.y.by} bounds={PLACE_MM} onChange={set.yBy} />
+      <LengthField
+        label={at.y.from === "top" ? "Down by" : "Up by"}
+        mm={at.y.by}
+        bounds={PLACE_MM}
+        onChange={set.yBy}
+      />
       <CountField label="Turned, degrees" value={at.turn} {...TURN} onChange={set.turn} />
     </>
   );
