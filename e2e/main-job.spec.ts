@@ -175,7 +175,9 @@ test("the holder is chosen among those that fit, and the scoring board's steps f
   await expect(scoreAt(page).first()).toHaveText("18 · 172 mm");
   await expect(scoreAt(page).last()).toHaveText("44 · 152 mm");
   await page.getByRole("tab", { name: "Steps" }).click();
-  await page.getByRole("button", { name: "Step 4, Turn" }).click();
+  const line = page.getByRole("slider", { name: "All steps" });
+  await line.fill("4");
+  await expect(line).toHaveAttribute("aria-valuetext", /^Step 4, Turn/u);
   await expect(page.getByText("quarter turn to the left")).toBeVisible();
   await page.getByRole("button", { name: "Next" }).click();
   await expect(page.locator(".steps-measure")).toHaveText("44 mm");

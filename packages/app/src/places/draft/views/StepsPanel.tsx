@@ -202,8 +202,9 @@ function Stepping({ id, name, solution, colours, at, steps }: StepsPanelProps & 
         )}
       </div>
       <div className="steps-words">
+        <p className="steps-name">{name}</p>
         <p className="steps-count">
-          <strong>{name}</strong> Step {n} of {count}
+          Step {n} of {count}
         </p>
         {heading === "" ? null : <p className="steps-of">{heading}</p>}
         <h2 className="steps-head">
