@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { cutTo, drawn, expect, openDemo, openDrafts, test } from "./app.ts";
+import { cutTo, drawn, expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
 
 test("prints a PDF and saves an SVG and a draft, and takes the draft in again", async ({ page }) => {
   await openDemo(page, "Open-day invitation, envelope");
@@ -131,6 +131,9 @@ test("duplicate, delete, and put back", async ({ page }) => {
   await page.getByRole("button", { name: "More for Farm-shop gift card, again" }).click();
   await page.getByRole("menuitem", { name: "Delete" }).click();
   await expect(cards).toHaveCount(before);
+  // nothing was asked; the way back is seen, and read
+  await expect(page.getByRole("button", { name: "Put it back" })).toBeInViewport();
+  await expectAccessible(page);
   await page.getByRole("button", { name: "Put it back" }).click();
   await expect(cards).toHaveCount(before + 1);
   await page.reload();

@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { readFile } from "node:fs/promises";
 import { drawn, expect, expectAccessible, openDemo, openDrafts, test } from "./app.ts";
 
 test("axe finds nothing on any place", async ({ page }) => {
@@ -281,4 +282,36 @@ test.describe("in a country that measures in inches", () => {
     await page.getByRole("button", { name: /^4 ?Details/u }).click();
     await expect(page.getByLabel("Room to spare")).toHaveValue("1/16 in");
   });
+});
+
+test("what folds is saved as a loop that the browser shows moving, or is called off", async ({ page }) => {
+  await openDemo(page, "Open-day invitation, card");
+  await page.getByRole("tab", { name: "Folded" }).click();
+  await expect(page.locator("canvas")).toBeVisible();
+  await page.getByRole("button", { name: "Save a loop of it folding" }).click();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByRole("button", { name: "Save as a picture" })).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save a loop of it folding" }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe("open-day-invitation-card-folding.png");
+  const bytes = (await readFile(await file.path())).toString("base64");
+  // read back by the browser's own decoder: how many pictures there are, and whether the last is another than the first
+  const seen = await page.evaluate(async (text) => {
+    const data = Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+    const decoder = new ImageDecoder({ data, type: "image/png" });
+    await decoder.tracks.ready;
+    const count = decoder.tracks.selectedTrack?.frameCount ?? 0;
+    const dotsOf = async (frameIndex: number): Promise<string> => {
+      const { image } = await decoder.decode({ frameIndex });
+      const canvas = new OffscreenCanvas(image.displayWidth, image.displayHeight);
+      const pen = canvas.getContext("2d");
+      pen?.drawImage(image, 0, 0);
+      return pen?.getImageData(0, 0, canvas.width, canvas.height).data.join("") ?? "";
+    };
+    const [first, last] = [await dotsOf(0), await dotsOf(count - 1)];
+    return { count, moves: first !== last };
+  }, bytes);
+  expect(seen.count).toBeGreaterThanOrEqual(8);
+  expect(seen.moves).toBe(true);
 });

@@ -15,7 +15,7 @@ const SLASH = 6;
 /** Kept as one object each, so that React need not compare them key by key on every frame of a drag. */
 const GRABBED = { cursor: "move", touchAction: "none" } as const;
 const UNDERLINED = { textUnderlineOffset: "0.22em" } as const;
-/** A figure beside a short line may stand on another's: the ground shows round it. */
+/** On paper of any colour, and beside a short line over another's: the ground shows round the number. */
 const HALO = { stroke: colour.sheet, strokeWidth: 5, strokeLinejoin: "round", paintOrder: "stroke" } as const;
 const TYPED_IN = { cursor: "text" } as const;
 const ASKED = { cursor: "help" } as const;
@@ -213,7 +213,7 @@ const FigureNumber = memo(function FigureNumber(props: FigureNumberProps) {
         fontSize={size}
         fontWeight={key ? 700 : 600}
         fill={tint}
-        {...(choice.seat !== "on" && HALO)}
+        {...((choice.seat !== "on" || !dimension.outside) && HALO)}
         textDecoration={sets ? "underline dotted 1px" : undefined}
         style={UNDERLINED}
       >

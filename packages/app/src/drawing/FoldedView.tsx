@@ -16,7 +16,17 @@ import { useStaged } from "../parts/usePainted.ts";
 import { colour } from "../theme/theme.ts";
 import { patternedOf, pieceColours } from "../theme/colours.ts";
 import { type Bend, bendsOf } from "./bends.ts";
-import { boxOfPaper, boxSeen, centreOf, eyeOf, framed, movers, type LookFrom, sizeSeen, turnOf } from "./framing.ts";
+import {
+  boxOfPaper,
+  centreOf,
+  cornersSeen,
+  eyeOf,
+  framed,
+  movers,
+  type LookFrom,
+  sizeSeen,
+  turnOf,
+} from "./framing.ts";
 import { graphics } from "./graphics.ts";
 import { InsideThing } from "./InsideThing.tsx";
 import { PaperSheet } from "./PaperSheet.tsx";
@@ -159,7 +169,7 @@ function Framed({ now, centre, turned, eye, controls: ref }: FramedProps) {
   useEffect(() => {
     const controls = ref.current;
     if (isTurned.current || !controls || !(camera instanceof PerspectiveCamera) || size.height === 0) return;
-    const { at, far } = framed(boxSeen(now), {
+    const { at, far } = framed(cornersSeen(now), {
       centre,
       turned,
       eye,

@@ -29,31 +29,33 @@ const joined = (a: SeenBox, b: SeenBox): SeenBox => ({
   high: a.high.map((v, i) => Math.max(v, b.high[i] as number)) as unknown as Point3,
 });
 
+/** Every corner of the paper of a moment, in space. */
+const cornersOf = ({ sheets }: Pick<Assembled, "sheets">): Point3[] =>
+  sheets.flatMap(({ points, pose }) => points.map(([x, y]): Point3 => move(pose, [x, y, 0])));
+
 /** The box round all paper of a moment. */
-export const boxOfPaper = ({ sheets }: Pick<Assembled, "sheets">): SeenBox =>
-  sheets
-    .flatMap(({ points, pose }) => points.map(([x, y]): Point3 => move(pose, [x, y, 0])))
-    .reduce((box, p) => joined(box, { low: p, high: p }), NOWHERE);
+export const boxOfPaper = (now: Pick<Assembled, "sheets">): SeenBox =>
+  cornersOf(now).reduce((box, p) => joined(box, { low: p, high: p }), NOWHERE);
 
-/** The box round all paper of a moment and what goes in, wherever it is on its way. */
-export const boxSeen = (now: Assembled): SeenBox =>
-  now.contents
-    .flatMap((inside) => {
-      const { lying, pose, out } = inside;
-      const [dx, dy] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
-      const { width, height, thickness } = lying;
-      return [-1, 1].flatMap((i) =>
-        [-1, 1].flatMap((j) =>
-          [0, thickness].map((z): Point3 => {
-            const own: Point3 = [dx * 1.15 + (i * width) / 2, dy * 1.15 + (j * height) / 2, z + out * 6];
-            return move(pose, own);
-          }),
-        ),
-      );
-    })
-    .reduce((box, p) => joined(box, { low: p, high: p }), boxOfPaper(now));
+/** Every corner of the paper of a moment and of what goes in, wherever that is on its way. */
+export const cornersSeen = (now: Assembled): Point3[] => [
+  ...cornersOf(now),
+  ...now.contents.flatMap((inside) => {
+    const { lying, pose, out } = inside;
+    const [dx, dy] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
+    const { width, height, thickness } = lying;
+    return [-1, 1].flatMap((i) =>
+      [-1, 1].flatMap((j) =>
+        [0, thickness].map((z): Point3 => {
+          const own: Point3 = [dx * 1.15 + (i * width) / 2, dy * 1.15 + (j * height) / 2, z + out * 6];
+          return move(pose, own);
+        }),
+      ),
+    );
+  }),
+];
 
-/** How a thing in its box is looked at. */
+/** How a thing is looked at. */
 interface Looking {
   /** the place of the paper that stands in the middle of the table, mm */
   readonly centre: readonly [number, number];
@@ -70,23 +72,19 @@ interface Looking {
 const ROUND = 1.1;
 
 /**
- * From where a box is seen whole and as large as the picture allows: the place that is looked at, and how many times as far
- * as `eye` one stands from it. Each corner has to be within the cone on both axes.
+ * From where all of something is seen, as large as the picture allows: the place that is looked at, and how many times as
+ * far as `eye` one stands from it. Each corner has to be within the cone on both axes.
  */
 export function framed(
-  { low, high }: SeenBox,
+  seen: readonly Point3[],
   look: Looking,
 ): { readonly at: [number, number, number]; readonly far: number } {
   const { centre, turned, eye, fov, aspect } = look;
   const [c, s] = [Math.cos((turned * Math.PI) / 180), Math.sin((turned * Math.PI) / 180)];
-  const corners = [low, high].flatMap(({ 0: x }) =>
-    [low, high].flatMap(({ 1: y }) =>
-      [low, high].map(({ 2: z }): Point3 => {
-        const [u, v] = [x - centre[0], y - centre[1]];
-        return [u * c - v * s, u * s + v * c, z];
-      }),
-    ),
-  );
+  const corners = seen.map(([x, y, z]): Point3 => {
+    const [u, v] = [x - centre[0], y - centre[1]];
+    return [u * c - v * s, u * s + v * c, z];
+  });
   const long = Math.hypot(...eye);
   const back: Point3 = [eye[0] / long, eye[1] / long, eye[2] / long];
   // as the camera has it: up is the way of y as far as it stands across the view
@@ -94,15 +92,14 @@ export function framed(
   const up = crossed(back, right);
   const tall = Math.tan((fov * Math.PI) / 360);
   const along = (axis: Point3): number[] => corners.map((p) => dot(p, axis));
-  const middle = (values: readonly number[]): number => (Math.min(...values) + Math.max(...values)) / 2;
+  const middle = (values: readonly number[]): number =>
+    (values.reduce((a, b) => Math.min(a, b), Infinity) + values.reduce((a, b) => Math.max(a, b), -Infinity)) / 2;
   const [mx, my, mz] = [middle(along(right)), middle(along(up)), middle(along(back))];
   const at = [0, 1, 2].map((i) => mx * (right[i] ?? 0) + my * (up[i] ?? 0) + mz * (back[i] ?? 0));
-  const far = Math.max(
-    ...corners.map((p) => {
-      const [x, y, z] = [dot(p, right) - mx, dot(p, up) - my, dot(p, back) - mz];
-      return z + Math.max(Math.abs(x) / (tall * aspect), Math.abs(y) / tall) * ROUND;
-    }),
-  );
+  const far = corners.reduce((most, p) => {
+    const [x, y, z] = [dot(p, right) - mx, dot(p, up) - my, dot(p, back) - mz];
+    return Math.max(most, z + Math.max(Math.abs(x) / (tall * aspect), Math.abs(y) / tall) * ROUND);
+  }, 0);
   return { at: [at[0] ?? 0, at[1] ?? 0, at[2] ?? 0], far: far / long };
 }
 

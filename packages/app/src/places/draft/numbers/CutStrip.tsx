@@ -55,7 +55,7 @@ export const AllNumbersButton = memo(function AllNumbersButton({ isRun }: Pick<C
       startIcon={isOpen ? <ListX size={18} /> : <ListPlus size={18} />}
       onClick={() => showNumbers(!isOpen)}
     >
-      {isOpen ? "Fewer numbers" : "All numbers"}
+      {isOpen ? "Fewer" : "All numbers"}
     </Button>
   ) : null;
 });
