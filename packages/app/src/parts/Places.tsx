@@ -1,13 +1,9 @@
 /** The places of the app: side by side where there is room, else behind one button that says where one is. */
-import Button from "@mui/material/Button";
-import Menu from "@mui/material/Menu";
-import MenuItem from "@mui/material/MenuItem";
 import useMediaQuery from "@mui/material/useMediaQuery";
-import { ChevronDown } from "lucide-react";
-import { useState } from "react";
-import { Link, NavLink, useLocation } from "react-router";
+import { lazy, Suspense } from "react";
+import { NavLink, useLocation } from "react-router";
 
-interface Place {
+export interface Place {
   readonly to: string;
   readonly name: string;
   /** addresses that belong to it beside its own */
@@ -27,6 +23,9 @@ const PLACES: readonly Place[] = [
 const isAt = ({ to, also = [] }: Place, pathname: string): boolean =>
   pathname === to || also.some((start) => pathname.startsWith(start));
 
+/** Narrow screens alone want it. */
+const PlacesMenu = lazy(() => import("./PlacesMenu.tsx"));
+
 /** Seven names beside undo and the units. */
 const ROOM = "(min-width: 76em)";
 
@@ -43,39 +42,10 @@ export function Places() {
           </NavLink>
         ))
       ) : (
-        <PlacesMenu pathname={pathname} />
+        <Suspense fallback={<span className="places-here">{PLACES.find((place) => isAt(place, pathname))?.name}</span>}>
+          <PlacesMenu places={PLACES} here={PLACES.find((place) => isAt(place, pathname))} />
+        </Suspense>
       )}
     </nav>
-  );
-}
-
-function PlacesMenu({ pathname }: { readonly pathname: string }) {
-  const [at, setAt] = useState<HTMLElement>();
-  const here = PLACES.find((place) => isAt(place, pathname));
-  return (
-    <>
-      <Button
-        aria-haspopup="menu"
-        aria-expanded={at !== undefined}
-        aria-label={`Places: ${here?.name ?? "elsewhere"}`}
-        endIcon={<ChevronDown size={18} />}
-        onClick={(event) => setAt(event.currentTarget)}
-      >
-        {here?.name ?? "Places"}
-      </Button>
-      <Menu anchorEl={at ?? null} open={at !== undefined} onClose={() => setAt(undefined)}>
-        {PLACES.map((place) => (
-          <MenuItem
-            key={place.to}
-            component={Link}
-            to={place.to}
-            selected={place === here}
-            onClick={() => setAt(undefined)}
-          >
-            {place.name}
-          </MenuItem>
-        ))}
-      </Menu>
-    </>
   );
 }

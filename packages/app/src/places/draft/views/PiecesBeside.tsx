@@ -3,6 +3,7 @@ import { type Drawing, formatSize, type PaperColours, type Piece } from "@cut-fo
 import { memo } from "react";
 import { dataOf } from "../../../drawing/dataOf.ts";
 import { strokeOf } from "../../../drawing/language.ts";
+import { useAtRest } from "../../../parts/useAtRest.ts";
 import { ALL_PIECES, choosePiece, useChosen } from "../../../store/chosen.ts";
 import { useDisplay } from "../../../store/settings.ts";
 import { pieceColours } from "../../../theme/colours.ts";
@@ -17,7 +18,8 @@ interface PiecesBesideProps {
 }
 
 export const PiecesBeside = memo(function PiecesBeside({ solution, colours }: PiecesBesideProps) {
-  const { pieces, main } = solution;
+  // while a hand drags they stand as they were
+  const { pieces, main } = useAtRest(solution);
   const chosen = useChosen((c) => c.piece);
   const display = useDisplay(solution.grid);
   if (pieces.length < 2) return null;
