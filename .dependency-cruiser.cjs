@@ -11,7 +11,7 @@ const FLOORS = [
   ["recipe"],
   ["folding"],
   ["draw.ts"],
-  ["checks", "methods"],
+  ["checks", "methods", "hand"],
   ["pictures", "words"],
   ["formats"],
   ["solve.ts"],
@@ -69,7 +69,7 @@ module.exports = {
       from: { path: "^packages/(app|cli|server)/" },
       to: {
         path: core,
-        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|cutter/index|printer/index|nets/index)\\.ts$`,
+        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|hand/index|cutter/index|printer/index|nets/index)\\.ts$`,
       },
     },
     {

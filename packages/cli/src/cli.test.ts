@@ -233,6 +233,42 @@ describe("the command line", () => {
     ]);
   });
 
+  it("says how likely it fits by a hand, what spoils it most, and what would help; the same again by the same seed", () => {
+    const square = {
+      units: "in",
+      form: "square-blank-envelope",
+      contents: { preset: "us-a2" },
+      method: { board: "eighth-inch" },
+    };
+    interface Told {
+      readonly chance: number;
+      readonly gap: { readonly p5: number; readonly p50: number; readonly p95: number };
+      readonly blame: readonly {
+        readonly step: number;
+        readonly act: string;
+        readonly share: number;
+        readonly without: number;
+      }[];
+      readonly more: { readonly axis: string; readonly by: number };
+      readonly advice: readonly { readonly code: string; readonly chance: number }[];
+    }
+    const asked = ["fit", "-", "--hand", "usual", "--runs", "600", "--seed", "7"];
+    const told = run(asked, square).json() as Told;
+    // 0.938 by the trade's own sums; 600 runs scatter by 0.01
+    expect(Math.abs(told.chance - 0.938)).toBeLessThan(0.03);
+    expect(told.gap.p5).toBeLessThan(told.gap.p50);
+    expect(told.blame[0]).toMatchObject({ step: 1, act: "trim" });
+    expect(told.more.by).toBeGreaterThan(0.3);
+    expect(told.advice.map(({ code }) => code)).toEqual(["measure-each", "do-true"]);
+    expect(run(asked, square).json()).toEqual(told);
+    const bent = run(["fit", "-"], { form: "pillow-box", contents: { width: 60, height: 90, thickness: 15 } });
+    expect(bent.status).toBe(2);
+    expect(bent.stderr).toContain("its paper is bent");
+    const wrong = run(["fit", "-", "--hand", "drunk", "--runs", "0"], square);
+    expect(wrong.status).toBe(2);
+    expect(wrong.stderr).toMatch(/--hand: 'drunk' is not known.*steady, usual, hurried/u);
+  });
+
   it("lays out what several drafts come to, the same again by the same seed, and refuses a job where it is wrong", () => {
     const tag = { form: "tag", contents: { width: 60, height: 40 } };
     const job = { items: [{ spec: tag, quantity: 12 }, { spec: SPEC }], sheet: "iso-a4", kind: "both", effort: 20_000 };

@@ -44,6 +44,7 @@ import { forms } from "@cut-fold/core/forms";
 import { prove, proveMotion } from "@cut-fold/core/proof";
 import { z } from "zod";
 import { BadInput } from "./badInput.ts";
+import { chanceOf } from "./chance.ts";
 import { cut, JOB_FORMATS, jobFiles, jobJson } from "./machines.ts";
 import { importNet } from "./importNet.ts";
 import { importFile } from "./importFile.ts";
@@ -220,6 +221,11 @@ export const commands: Readonly<Record<string, Command>> = {
     run: ({ json }) => forSpecs(json(), (spec, units) => solutionJson(solve(spec), displayFor(units))),
   },
   prove: { flags: [], reads: true, run: ({ json }) => forSpecs(json(), (spec) => proveWhole(solve(spec))) },
+  fit: {
+    flags: ["hand", "runs", "seed"],
+    reads: true,
+    run: ({ json, flags }) => forSpecs(json(), (spec) => chanceOf(solve(spec), flags)),
+  },
   pose: {
     flags: [],
     reads: true,
