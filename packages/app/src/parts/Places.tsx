@@ -2,13 +2,7 @@
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { lazy, Suspense } from "react";
 import { NavLink, useLocation } from "react-router";
-
-export interface Place {
-  readonly to: string;
-  readonly name: string;
-  /** addresses that belong to it beside its own */
-  readonly also?: readonly string[];
-}
+import type { Place } from "./PlacesMenu.tsx";
 
 const PLACES: readonly Place[] = [
   { to: "/drafts", name: "Drafts", also: ["/draft/", "/compare/", "/take", "/net", "/from-envelope"] },

@@ -5,7 +5,13 @@ import MenuItem from "@mui/material/MenuItem";
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import type { Place } from "./Places.tsx";
+
+export interface Place {
+  readonly to: string;
+  readonly name: string;
+  /** addresses that belong to it beside its own */
+  readonly also?: readonly string[];
+}
 
 interface PlacesMenuProps {
   readonly places: readonly Place[];

@@ -29,7 +29,7 @@ export interface Maker {
   readonly piece: Piece;
   readonly sources: readonly Source[];
   /** @param error mm by which the thing with this place in `sources` is off */
-  make(error: (i: number) => number): Made;
+  readonly make: (error: (i: number) => number) => Made;
 }
 
 /** Collects what can be off; gives the place of each. */
