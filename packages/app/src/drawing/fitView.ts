@@ -20,10 +20,13 @@ export const fitView = (wide: number, tall: number, { k, width, height }: Return
   y0: MARGIN.top + (tall - MARGIN.top - MARGIN.bottom - height * k) / 2 + height * k,
 });
 
+/** Pixels beside each of several pieces: a number that stands upright on its line, with the gap to the next. */
+const BETWEEN = 48;
+
 /** Pixels free round a blank: what its window leaves of one that stands alone, the margins of those that stand together. */
 export const roomRound = (window: Size, { k, width, height, placed }: ReturnType<typeof arrange>): Room =>
   placed.length > 1
-    ? { x: MARGIN.x / 2, top: MARGIN.top, bottom: MARGIN.bottom }
+    ? { x: BETWEEN, top: MARGIN.top, bottom: MARGIN.bottom }
     : {
         x: Math.max(MARGIN.x, (window.width - width * k) / 2),
         top: MARGIN.top + Math.max(0, window.height - MARGIN.top - MARGIN.bottom - height * k) / 2,
