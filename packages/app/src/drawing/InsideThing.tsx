@@ -1,8 +1,9 @@
 /** One thing of what goes in, in its true shape: a box, a ball, a ball on a stick, a loose heap. */
-import { after, type Inside, place, type Contained, STILL, type Thing, wayOut } from "@cut-fold/core";
+import { after, type Inside, type Contained, STILL, type Thing } from "@cut-fold/core";
 import { useEffect, useMemo } from "react";
 import * as THREE from "three";
 import { colour } from "../theme/theme.ts";
+import { offPlace } from "./onItsWay.ts";
 import { matrixOf } from "./PaperSheet.tsx";
 
 interface InsideThingProps {
@@ -20,10 +21,9 @@ const LUMPS = 4;
 /** Where its holder's panel is, so far out along its way. */
 export function InsideThing({ inside, thing }: InsideThingProps) {
   const { thickness, above } = thing;
-  const { lying, pose, out } = inside;
-  // its way is said in its panel's flat coordinates, and its own frame is turned on that panel
-  const [x, y] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
-  const matrix = matrixOf(after(pose, { ...STILL, t: [x * 1.15, y * 1.15, above + thickness / 2 + out * 6] }));
+  const { lying, pose } = inside;
+  const [x, y, z] = offPlace(inside);
+  const matrix = matrixOf(after(pose, { ...STILL, t: [x, y, above + thickness / 2 + z] }));
   return (
     <group matrix={matrix} matrixAutoUpdate={false}>
       <Shape lying={lying} thing={thing} />

@@ -88,14 +88,21 @@ const offLine = ([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number =>
 /** A sprig of leaves in a field, said once and repeated: paper that is patterned. */
 const SPRIG = { mm: 16, points: 96 } as const;
 
-function sprigTexture(ground: string, ink: string): THREE.Texture | undefined {
+/** One for each colour of paper: the facets of a bent panel, and the panels of a piece, share it. */
+const SPRIGS = new Map<string, THREE.Texture | undefined>();
+function sprigsOn(ground: string): THREE.Texture | undefined {
+  if (!SPRIGS.has(ground)) SPRIGS.set(ground, sprigTexture(ground));
+  return SPRIGS.get(ground);
+}
+
+function sprigTexture(ground: string): THREE.Texture | undefined {
   const canvas = document.createElement("canvas");
   canvas.width = canvas.height = SPRIG.points;
   const pen = canvas.getContext("2d");
   if (!pen) return undefined;
   pen.fillStyle = ground;
   pen.fillRect(0, 0, SPRIG.points, SPRIG.points);
-  pen.fillStyle = ink;
+  pen.fillStyle = colour.ink;
   pen.globalAlpha = 0.32;
   // two sprigs, the second half a field aside, so that rows do not stand in line
   for (const [cx, cy] of [
@@ -168,11 +175,7 @@ export function PaperSheet(props: PaperSheetProps) {
     [sheet, edge],
   );
   const matrix = useMemo(() => matrixOf(pose), [pose]);
-  const sprigs = useMemo(
-    () => (patterned ? sprigTexture(patterned === "front" ? colours.face : colours.back, colour.ink) : undefined),
-    [patterned, colours.face, colours.back],
-  );
-  useEffect(() => () => sprigs?.dispose(), [sprigs]);
+  const sprigs = patterned && sprigsOn(patterned === "front" ? colours.face : colours.back);
   const faced = (of: Face) => {
     const own = of === "front" ? colours.face : colours.back;
     return sprigs && patterned === of && !met ? { map: sprigs, color: "#ffffff" } : { color: met ? MET : own };

@@ -6,12 +6,11 @@ import {
   lastOrder,
   mainPiece,
   move,
-  place,
   type Point3,
   type Drawing,
   uprightPose,
-  wayOut,
 } from "@cut-fold/core";
+import { offPlace } from "./onItsWay.ts";
 
 /** Where one looks from: the side that closes, the one across from it, above the mouth, into an open card. */
 export type LookFrom = "closing" | "address" | "open" | "inside";
@@ -41,15 +40,11 @@ export const boxOfPaper = (now: Pick<Assembled, "sheets">): SeenBox =>
 export const cornersSeen = (now: Assembled): Point3[] => [
   ...cornersOf(now),
   ...now.contents.flatMap((inside) => {
-    const { lying, pose, out } = inside;
-    const [dx, dy] = place(wayOut(inside), { x: 0, y: 0, rotation: -lying.rotation, flip: false });
-    const { width, height, thickness } = lying;
+    const [x, y, z] = offPlace(inside);
+    const { width, height, thickness } = inside.lying;
     return [-1, 1].flatMap((i) =>
       [-1, 1].flatMap((j) =>
-        [0, thickness].map((z): Point3 => {
-          const own: Point3 = [dx * 1.15 + (i * width) / 2, dy * 1.15 + (j * height) / 2, z + out * 6];
-          return move(pose, own);
-        }),
+        [0, thickness].map((up) => move(inside.pose, [x + (i * width) / 2, y + (j * height) / 2, z + up])),
       ),
     );
   }),

@@ -25,19 +25,20 @@ const ROOM = "(min-width: 76em)";
 
 export function Places() {
   const { pathname } = useLocation();
+  const here = PLACES.find((place) => isAt(place, pathname));
   // until it is known there is room, as on most screens
   const hasRoom = useMediaQuery(ROOM, { defaultMatches: true, noSsr: true });
   return (
     <nav aria-label="Places">
       {hasRoom ? (
         PLACES.map((place) => (
-          <NavLink key={place.to} to={place.to} className={isAt(place, pathname) ? "active" : ""}>
+          <NavLink key={place.to} to={place.to} className={place === here ? "active" : ""}>
             {place.name}
           </NavLink>
         ))
       ) : (
-        <Suspense fallback={<span className="places-here">{PLACES.find((place) => isAt(place, pathname))?.name}</span>}>
-          <PlacesMenu places={PLACES} here={PLACES.find((place) => isAt(place, pathname))} />
+        <Suspense fallback={here?.name}>
+          <PlacesMenu places={PLACES} here={here} />
         </Suspense>
       )}
     </nav>

@@ -39,6 +39,7 @@ export interface Fit {
   /** mm more room on the axis that fails first, for 99 of 100 to fit */
   readonly more: { readonly axis: Axis; readonly by: number };
 }
+/** A chance, or why none can be told. */
 export type FitAnswer = { readonly ok: true; readonly fit: Fit } | { readonly ok: false; readonly why: NoFit };
 
 /** Why nothing can be said: nothing goes in, paper is bent, or what goes in lies free. */

@@ -1,5 +1,6 @@
 /** How things are put on a printed page: page space is mm from the upper left, y down, inside `scale(POINTS)`. */
 import type PDFDocument from "pdfkit";
+import type { Size } from "../../geometry/point.ts";
 import { type Path, pathData } from "../../geometry/path.ts";
 import { MM_PER } from "../../units/length.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
@@ -14,6 +15,11 @@ export const MARGIN_MM = 10;
 export const INK = "#1d2a44";
 export const ACCENT = "#b4441f";
 export const PALE = "#8a8577";
+
+/** A page of so many mm, and from now on what is put down stands on it. */
+export const newPage = (doc: Doc, { width, height }: Size): void => {
+  doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
+};
 
 /** Words at a place, in lines of a width where one is given. Gives the lower edge of what was written, mm. */
 export function text(

@@ -50,7 +50,7 @@ export function overviewPage(
     y = text(doc, `${PART_TITLES[part]}: ${pages}`, right, y, 10, { width: half }) + 1;
   }
   const pieces = solution.pieces.filter(cutByItself);
-  piecesAt(doc, pieces, { x: MARGIN_MM, y: top + CLOSED_MM + GAP_MM, width: whole, height: 0 }, paper.height, {
+  piecesAt(doc, pieces, { x: MARGIN_MM, y: top + CLOSED_MM + GAP_MM, width: whole }, paper.height, {
     display,
     colours,
   });
@@ -60,7 +60,7 @@ export function overviewPage(
 function piecesAt(
   doc: Doc,
   pieces: readonly Piece[],
-  { x, y, width }: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
+  { x, y, width }: { readonly x: number; readonly y: number; readonly width: number },
   end: number,
   { display, colours }: Pick<PdfOptions, "display" | "colours">,
 ): void {

@@ -6,7 +6,7 @@ import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
-import { type Doc, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
+import { type Doc, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
 import { overviewPage } from "./overview.ts";
 import { sheetPages } from "./sheets.ts";
@@ -37,7 +37,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   const parts = options.parts ?? WORKED_FROM;
   // printed sheets are worked from with the ruler in hand
   const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };
-  if (parts.includes("overview")) blankPage(doc, paper);
+  if (parts.includes("overview")) newPage(doc, paper);
   const drawn: readonly (readonly [Exclude<PdfPart, "overview">, () => void])[] = [
     ["template", () => templatePages(doc, options.each ?? solution, ruled)],
     ["sheets", () => sheetPages(doc, solution, ruled)],
@@ -64,13 +64,8 @@ const WORKED_FROM = PDF_PARTS.filter((part) => part !== "overview");
 
 const pagesIn = (doc: Doc): number => doc.bufferedPageRange().count;
 
-const blankPage = (doc: Doc, { width, height }: PdfOptions["paper"]): void => {
-  doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
-};
-
-/** mm from the lower edge to the page's number, and how wide that may be */
+/** mm from the lower edge to the page's number */
 const NUMBER_UP = 10.5;
-const NUMBER_WIDE = 20;
 
 /** Which page of how many, at the lower right of each: pages that were dropped find their order again. */
 function numbered(doc: Doc): void {
@@ -82,7 +77,7 @@ function numbered(doc: Doc): void {
     const words = `${String(i + 1)} of ${String(count)}`;
     doc.font("regular").fontSize(7.5);
     const own = doc.widthOfString(words) / POINTS;
-    text(doc, words, wide - MARGIN_MM - Math.min(own, NUMBER_WIDE), tall - NUMBER_UP, 7.5, { colour: PALE });
+    text(doc, words, wide - MARGIN_MM - own, tall - NUMBER_UP, 7.5, { colour: PALE });
   }
 }
 

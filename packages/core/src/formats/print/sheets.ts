@@ -6,7 +6,7 @@ import type { Solution } from "../../model/solution.ts";
 import { formatSize } from "../../units/format.ts";
 import { sayCut, saySlant } from "../../words/measures.ts";
 import type { PdfOptions } from "./options.ts";
-import { ACCENT, type Doc, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
+import { ACCENT, type Doc, INK, MARGIN_MM, newPage, PALE, POINTS, stroke, text } from "./ink.ts";
 
 const GAP = 8;
 /** Sheets beside and above one another on a page. */
@@ -35,7 +35,7 @@ export function sheetPages(doc: Doc, solution: Solution, options: PdfOptions): v
   groups.forEach(({ plan, group }, i) => {
     const at = i % (ACROSS * DOWN);
     if (at === 0) {
-      doc.addPage({ size: [paper.width * POINTS, paper.height * POINTS], margin: 0 });
+      newPage(doc, paper);
       text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: paper.width - 2 * MARGIN_MM, one: true });
       text(doc, "Sheets, and what the trimmer is set to", MARGIN_MM, MARGIN_MM + 9, 11);
     }

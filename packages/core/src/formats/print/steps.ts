@@ -6,7 +6,7 @@ import { mainPiece, type Solution, type Step } from "../../model/solution.ts";
 import { asRulerReads, type Display, formatLength, formatSize } from "../../units/format.ts";
 import { cap, sayFinding, sayMaterial, sayPieceReadings, sayStep, stepHeading, stepHeads } from "../../words/en.ts";
 import type { PdfOptions } from "./options.ts";
-import { ACCENT, type Doc, MARGIN_MM, PALE, POINTS, text } from "./ink.ts";
+import { ACCENT, type Doc, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
 import { drawPicture, type PictureBox } from "./picture.ts";
 
 const CELL_GAP = 6;
@@ -23,7 +23,7 @@ export function stepPages(doc: Doc, solution: Solution, options: PdfOptions): vo
   const top = MARGIN_MM + HEAD_MM + CELL_GAP;
   const height = (paper.height - MARGIN_MM - top - (ROWS - 1) * CELL_GAP) / ROWS;
   const page = (): void => {
-    doc.addPage({ size: [paper.width * POINTS, paper.height * POINTS], margin: 0 });
+    newPage(doc, paper);
     text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: whole, one: true });
     text(doc, jobLine(solution, display), MARGIN_MM, MARGIN_MM + 9, 11);
   };

@@ -19,7 +19,7 @@ import { MM_PER } from "../../units/length.ts";
 import type { PdfOptions } from "./options.ts";
 import { cutByItself } from "../inRow.ts";
 import { yDown } from "../svg.ts";
-import { type Doc, filled, INK, MARGIN_MM, PALE, POINTS, stroke, text } from "./ink.ts";
+import { type Doc, filled, INK, MARGIN_MM, newPage, PALE, POINTS, stroke, text } from "./ink.ts";
 
 /** mm at the lower edge of each page for its label, how to join it, and its two check rulers. Printers reach to 6 mm of the edge. */
 export const FOOT_MM = 26;
@@ -202,10 +202,6 @@ function sharedPage(doc: Doc, placed: readonly PlacedTemplate[], options: PdfOpt
   const pieces = placed.length === 1 && only ? only.template.piece.name : `${String(placed.length)} pieces`;
   foot(doc, options.paper, `${options.title} · ${pieces} · ${only?.template.stock ?? ""}`, false);
 }
-
-const newPage = (doc: Doc, { width, height }: Size): void => {
-  doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
-};
 
 function draw(doc: Doc, { piece, places, isTurned }: Template): void {
   const { height } = piece.blank;

@@ -1,9 +1,10 @@
 // @vitest-environment jsdom
 /** The folded view as it is told: what it says of a moment needs no drawing in space. */
+import { stagesOf } from "@cut-fold/core";
 import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { change } from "../../../store/openDraft.ts";
-import { numbers, visit } from "../../../test/house.tsx";
+import { numbers, solutionNow, visit } from "../../../test/house.tsx";
 
 const slider = (name: string): HTMLElement => screen.getByRole("slider", { name });
 const slide = (name: string, value: number): void => {
@@ -42,5 +43,27 @@ describe("what is in the way", () => {
     await waitFor(() => expect(said()).toMatch(/^Closed, the figure sticks out of the card by/u));
     slide("Open the card", 0.5);
     expect(said()).toBe("");
+  });
+});
+
+describe("what is closed", () => {
+  it("is opened as far as it was when it was filled, and closed again", async () => {
+    const maker = await visit("/draft/demo-tea-box/folded");
+    const end = Number(slider("Folding").getAttribute("max"));
+    slide("Folding", end);
+    await maker.click(screen.getByRole("button", { name: "Open it" }));
+    const opened = Number(slider("Folding").getAttribute("aria-valuenow"));
+    const { run } = stagesOf(solutionNow());
+    // all that goes in is in, and nothing that closes over it is folded yet
+    expect(opened).toBe(run.findLastIndex(({ kind }) => kind === "fill") + 1);
+    expect(opened).toBeLessThan(end);
+    await maker.click(screen.getByRole("button", { name: "Close it" }));
+    expect(Number(slider("Folding").getAttribute("aria-valuenow"))).toBe(end);
+  });
+
+  it("has no button where a motion opens it, nor where nothing closes over what is in it", async () => {
+    await visit("/draft/demo-invitation-card/folded");
+    slide("Folding", Number(slider("Folding").getAttribute("max")));
+    expect(screen.queryByRole("button", { name: "Open it" })).toBeNull();
   });
 });

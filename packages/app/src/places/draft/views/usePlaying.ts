@@ -27,9 +27,10 @@ export function usePlaying(end: number, begins: number): Playing {
       clock.current = now;
       setProgress((p) => {
         const left = target.current - p;
-        const next = p + Math.sign(left) * Math.min(Math.abs(left), passed / SECONDS_A_FOLD);
-        if (next === target.current) setPlaying(false);
-        return next;
+        const step = passed / SECONDS_A_FOLD;
+        if (Math.abs(left) > step) return p + Math.sign(left) * step;
+        setPlaying(false);
+        return target.current;
       });
       frame = requestAnimationFrame(tick);
     });
@@ -51,10 +52,13 @@ export function usePlaying(end: number, begins: number): Playing {
     setPlaying(false);
     setProgress(to);
   }, []);
-  const runTo = (to: number): void => {
-    target.current = to;
-    if (matchMedia("(prefers-reduced-motion: reduce)").matches) goTo(to);
-    else setPlaying(true);
-  };
+  const runTo = useCallback(
+    (to: number): void => {
+      target.current = to;
+      if (matchMedia("(prefers-reduced-motion: reduce)").matches) goTo(to);
+      else setPlaying(true);
+    },
+    [goTo],
+  );
   return { progress, playing, play, goTo, runTo };
 }

@@ -67,6 +67,7 @@ const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, 
   const rested = useAtRest(spec);
   const restedDrawing = useAtRest(solution);
   const display = useDisplay();
+  const isAside = useChosen((c) => c.aside.includes(fitting.id));
   const box = useRef<HTMLLIElement>(null);
   useEffect(() => {
     // what was just chosen is in view at once, wherever it was pressed
@@ -93,6 +94,7 @@ const FittingRow = memo(function FittingRow({ fitting, spec, solution, grounds, 
       >
         <strong>{fitting.name}</strong>
         <span>
+          {isAside ? "laid aside · " : ""}
           {size} · {sayPlace(fitting.at, lies, display)}
         </span>
       </button>

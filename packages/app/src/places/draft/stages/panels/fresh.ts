@@ -25,29 +25,36 @@ type FreshGround = Pick<GroundFace, "width" | "height">;
 const DARK = "text-120-plum";
 const LIGHT = "text-90";
 
-/** Paper that stands off what it is laid on. */
+/** Paper that stands off what it is laid on; what else a preset says is read with the row. */
 function paperOn({ fitting }: On, { fittings = [] }: Spec) {
   const under = fittings.find(({ id }) => id === fitting)?.["stock"] as Stock | undefined;
-  const stock = find(catalogue.stocks, under?.preset === DARK ? LIGHT : DARK);
-  if (!stock) throw new Error("the catalogue lacks the paper a new piece starts with");
-  const { id, title, caliper, weight } = stock;
-  return { preset: id, title, caliper, weight };
+  return { preset: under?.preset === DARK ? LIGHT : DARK };
 }
 
-/** The first id of this stem that no fitting has. */
-export function freeId(stem: string, fittings: readonly Fitting[]): string {
-  const taken = new Set(fittings.map((f) => f.id));
+/** The first of a stem, with a number from the second on, that is not taken. */
+function firstFree(stem: string, between: string, all: readonly string[]): string {
+  const taken = new Set(all);
   for (let n = 1; ; n += 1) {
-    const id = n === 1 ? stem : `${stem}-${String(n)}`;
-    if (!taken.has(id)) return id;
+    const one = n === 1 ? stem : `${stem}${between}${String(n)}`;
+    if (!taken.has(one)) return one;
   }
 }
 
+/** An id that no fitting has. */
+export const freeId = (stem: string, fittings: readonly Fitting[]): string =>
+  firstFree(
+    stem,
+    "-",
+    fittings.map(({ id }) => id),
+  );
+
 /** A name that tells it from the others: "Mat", "Mat 2". */
-function freeName(name: string, fittings: readonly Fitting[]): string {
-  const alike = fittings.filter((f) => f.name === name || f.name.startsWith(`${name} `)).length;
-  return alike === 0 ? name : `${name} ${String(alike + 1)}`;
-}
+const freeName = (stem: string, fittings: readonly Fitting[]): string =>
+  firstFree(
+    stem,
+    " ",
+    fittings.map(({ name }) => name),
+  );
 
 /** mm between a thing and another like it that is laid beside it. */
 const BESIDE_MM = 3;
@@ -124,10 +131,7 @@ function usualContents({ purpose, usualSize }: Form, ground: FreshGround, grid: 
 /** Paper that a form can be folded from, where the draft's own is too heavy for it. */
 function foldedOf({ purpose, heaviest }: Form, { stock }: Spec) {
   const most = purpose === "envelope" ? Math.min(heaviest, FOLDS_WELL) : heaviest;
-  const light = stock.weight > most ? find(catalogue.stocks, FOLDED_OF) : undefined;
-  if (!light) return {};
-  const { id, title, caliper, weight } = light;
-  return { stock: { preset: id, title, caliper, weight } };
+  return stock.weight > most ? { stock: { preset: FOLDED_OF } } : {};
 }
 
 /** A whole form, as it would be laid on a ground. */
