@@ -1,7 +1,7 @@
 /** `fit`: the chance that what goes in fits, when a draft is made by a hand that is off. */
 import { readFileSync } from "node:fs";
-import { actWords, noFitWords, type Solution } from "@cut-fold/core";
-import { ACTS, fit, type Fit, type Hand, HANDS, handSchema } from "@cut-fold/core/chance";
+import { actWords, noFitWords, type Solution, solve } from "@cut-fold/core";
+import { ACTS, fit, type Fit, type Hand, HANDS, handSchema, measuredEach } from "@cut-fold/core/chance";
 import { BadInput } from "./badInput.ts";
 
 /** Runs: as many as give a whole percent, and as many as anybody waits for. */
@@ -65,6 +65,7 @@ export function chanceOf(solution: Solution, flags: ReadonlyMap<string, string>)
   };
   const answer = fit(solution, hand, asked);
   if (!answer.ok) throw new BadInput([`spec: ${noFitWords[answer.why]}`]);
-  const each = solution.spec.method.kind === "punch-board" ? fit(solution, hand, { ...asked, each: true }) : undefined;
+  const apart = measuredEach(solution.spec);
+  const each = apart && fit(solve(apart), hand, asked);
   return { ...answer.fit, advice: adviceFor(answer.fit, each?.ok ? each.fit : undefined) };
 }

@@ -74,8 +74,8 @@ export const chooseContents = ({ id, title, width, height, thickness }: OnShelf<
 });
 
 /** What a draft is made with, as a board of the shelf is. */
-export const chooseBoard = ({ id, method, board, ruler, notch }: OnShelf<"board">): PartsChange => ({
-  method: { own: id, kind: method, board, ruler, notch },
+export const chooseBoard = ({ id, method, board, ruler, notch, offset }: OnShelf<"board">): PartsChange => ({
+  method: { own: id, kind: method, board, ruler, notch, offset },
 });
 
 /** The same of a machine of the shelf: what test cuts have shown comes with it. */

@@ -15,6 +15,10 @@ export interface Setup {
   readonly tool: Tool;
   /** mm between two marks of the ruler in use */
   readonly grid: number;
+  /** mm by which a board's marks are truly further from the edge than they say */
+  readonly offset: number;
+  /** whether every notch of a punch board is set by a measure of its own */
+  readonly each: boolean;
 }
 
 /** What a form may look at when it drafts: contents and stock in mm, its own settings, the tools. */

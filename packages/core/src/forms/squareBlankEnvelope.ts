@@ -61,7 +61,7 @@ const TAB_CORNERS = { topLeft: rounded(8), topRight: rounded(8) };
 function figuresOf({ contents, settings: set, setup }: SquareInput) {
   const notch = setup.tool.kind === "punch-board" ? setup.tool.notch : COMMON_NOTCH_MM;
   const inside = (size: number): number => flatPocket(size, contents.thickness, set.play);
-  const square = squareBlank(inside(contents.width), inside(contents.height), notch, setup.grid);
+  const square = squareBlank(inside(contents.width), inside(contents.height), notch, setup.grid, setup.offset);
   const [long, short] = [Math.max(square.width, square.height), Math.min(square.width, square.height)];
   const rim = notch * Math.SQRT2;
   const asked = { long, short, rim, radius: set.cornerRadius, trim: set.tipTrim, tab: set.closure === "tab" };
@@ -126,7 +126,7 @@ function draft(input: SquareInput): Said {
   return {
     ...shut,
     ...(tab && { closing: "close-tab" }),
-    square: true,
+    square: { past: setup.offset },
     sheets: [square, ...(tab ? [tab.made] : []), ...shut.sheets],
     joins: tab
       ? [

@@ -12,7 +12,7 @@ import { filledWith, foldedPanels, lastOrder, type Rigid, STILL } from "../paper
 import { nth } from "../units/nth.ts";
 import { randomFrom } from "../units/random.ts";
 import { pieceAsMade } from "./asMade.ts";
-import type { Hand, HandAct } from "./hands.ts";
+import type { Hand, HandAct } from "../model/hand.ts";
 import type { Maker } from "./made.ts";
 import { punched } from "./punching.ts";
 import { scored } from "./scoring.ts";
@@ -39,8 +39,10 @@ export interface Fit {
   /** mm more room on the axis that fails first, for 99 of 100 to fit */
   readonly more: { readonly axis: Axis; readonly by: number };
 }
-/** A chance, or why none can be told. */
-export type FitAnswer = { readonly ok: true; readonly fit: Fit } | { readonly ok: false; readonly why: NoFit };
+/** A chance with the smallest room of every run (mm, the least first) and how it was told, or why none can be. */
+export type FitAnswer =
+  | { readonly ok: true; readonly fit: Fit; readonly gaps: Float64Array; readonly lying: Contained }
+  | { readonly ok: false; readonly why: NoFit };
 
 /** Why nothing can be said: nothing goes in, paper is bent, or what goes in lies free. */
 export type NoFit = "holds-nothing" | "bent" | "loose";
@@ -48,22 +50,25 @@ export type NoFit = "holds-nothing" | "bent" | "loose";
 type Axis = keyof Extent;
 const AXES: readonly Axis[] = ["width", "height", "depth"];
 
-interface Asked {
+/** How often, from which seed, and by which road. */
+export interface Asked {
   readonly runs: number;
   readonly seed: number;
-  /** on a punch board each notch is set by a reading of its own */
-  readonly each?: boolean;
+  /** the piece whose contents are meant, where several things hold some */
+  readonly of?: string;
+  /** no paper is folded: what each thing gives near the drawing is added up, a hundred times as fast */
+  readonly straight?: boolean;
 }
 
 /** How each piece of a draft is made; bought ones come as they are. */
-export function makersOf({ pieces, main, spec, steps }: Solution, each = false): Maker[] {
+export function makersOf({ pieces, main, spec: { method }, steps }: Solution): Maker[] {
   return pieces
     .filter(({ bought }) => bought === undefined)
     .map((piece) => {
-      if (spec.method.kind !== "punch-board" || piece.id !== main) return scored(piece, steps);
+      if (method.kind !== "punch-board" || piece.id !== main) return scored(piece, steps);
       // a notch's tip is where two scores end, so far from the edge
       const notch = Math.min(...piece.folds.flatMap(({ from, to }) => [from[1], to[1]]));
-      return punched(piece, steps, notch, each);
+      return punched(piece, steps, { notch, offset: method.offset ?? 0 });
     });
 }
 
@@ -87,21 +92,26 @@ const normal = (random: () => number): number =>
 
 const least = (rooms: readonly number[]): number => Math.min(...rooms);
 
+/** What can be asked about: what goes into the draft itself first. */
+export const askable = ({ contents }: Pick<Solution, "contents">): Contained[] =>
+  [...contents].sort((a, b) => Number(a.fitting !== undefined) - Number(b.fitting !== undefined));
+
 /**
  * Runs a hand through the steps of a draft. The same recipe, hand and seed give the same figures; at 2,000 runs a chance near
  * 0.94 scatters by 0.005.
  */
-export function fit(solution: Solution, hand: Hand, { runs, seed, each = false }: Asked): FitAnswer {
-  const lying = solution.contents.find(({ fitting }) => fitting === undefined) ?? solution.contents[0];
+export function fit(solution: Solution, hand: Hand, { runs, seed, of, straight = false }: Asked): FitAnswer {
+  const lying = askable(solution).find(({ on }) => of === undefined || on.piece === of);
   if (!lying) return { ok: false, why: "holds-nothing" };
   if (lying.loose) return { ok: false, why: "loose" };
   if (solution.pieces.some(({ folds }) => folds.some(({ path }) => path))) return { ok: false, why: "bent" };
-  const making = makingOf(solution, lying, each);
+  const making = makingOf(solution, lying);
   const { sources, axes, rooms } = making;
   const deviations = sources.map(({ act }) => hand[act]);
+  const near = straightOf(making, deviations);
   const random = randomFrom(seed);
   const draws = Array.from({ length: runs }, () => deviations.map((sd) => sd * normal(random)));
-  const found = draws.map(rooms);
+  const found = draws.map(straight ? near : rooms);
   const gaps = Float64Array.from(found, least).sort();
   const at = (part: number): number => gaps[Math.min(runs - 1, Math.floor(part * runs))] ?? 0;
   return {
@@ -110,9 +120,10 @@ export function fit(solution: Solution, hand: Hand, { runs, seed, each = false }
       chance: gaps.filter((gap) => gap >= 0).length / runs,
       runs,
       gap: { p5: at(0.05), p50: at(0.5), p95: at(0.95) },
-      blame: blameOf(making, deviations, draws),
+      blame: blameOf(making, (errors) => least(near(errors)), draws),
       more: { axis: firstToFail(axes, found), by: Math.max(0, -at(0.01)) },
     },
+    ...{ gaps, lying },
   };
 }
 
@@ -129,8 +140,8 @@ function firstToFail(axes: readonly Axis[], found: readonly (readonly number[])[
 type Making = ReturnType<typeof makingOf>;
 
 /** All that can be off in a draft, and the room on each closed axis for errors of it, mm. */
-function makingOf(solution: Solution, lying: Contained, each: boolean) {
-  const makers = makersOf(solution, each);
+function makingOf(solution: Solution, lying: Contained) {
+  const makers = makersOf(solution);
   const before = makers.map((_, i) => makers.slice(0, i).reduce((sum, { sources }) => sum + sources.length, 0));
   const axes = closedOf(lying);
   const rooms = (errors: readonly number[]): number[] => {
@@ -157,7 +168,10 @@ function makingOf(solution: Solution, lying: Contained, each: boolean) {
 const TRIED_MM = 0.1;
 
 /** The room near the drawing: what each source gives to it on either side, and all of it added up. */
-function straightOf({ sources, rooms }: Making, deviations: readonly number[]): (errors: readonly number[]) => number {
+function straightOf(
+  { sources, rooms }: Making,
+  deviations: readonly number[],
+): (errors: readonly number[]) => readonly number[] {
   const none = sources.map(() => 0);
   const base = rooms(none);
   const slopes = sources.map((_, i) => {
@@ -166,10 +180,8 @@ function straightOf({ sources, rooms }: Making, deviations: readonly number[]): 
     return base.map((room, k) => [((up[k] ?? room) - room) / by, (room - (down[k] ?? room)) / by] as const);
   });
   return (errors) =>
-    least(
-      base.map((room, k) =>
-        errors.reduce((sum, error, i) => sum + error * (slopes[i]?.[k]?.[error > 0 ? 0 : 1] ?? 0), room),
-      ),
+    base.map((room, k) =>
+      errors.reduce((sum, error, i) => sum + error * (slopes[i]?.[k]?.[error > 0 ? 0 : 1] ?? 0), room),
     );
 }
 
@@ -177,9 +189,11 @@ function straightOf({ sources, rooms }: Making, deviations: readonly number[]): 
  * Which acts make the gap scatter. First order, by drawing all others anew (Saltelli, 2010): the mean of
  * f(A)·(f(B with A's own) − f(B)), its noise kept small by the difference; negative ones count as none.
  */
-function blameOf(making: Making, deviations: readonly number[], draws: readonly (readonly number[])[]): Blame[] {
-  const { sources } = making;
-  const straight = straightOf(making, deviations);
+function blameOf(
+  { sources }: Making,
+  straight: (errors: readonly number[]) => number,
+  draws: readonly (readonly number[])[],
+): Blame[] {
   const gaps = draws.map(straight);
   const keys = [...new Set(sources.map(({ step, act }) => `${String(step)} ${act}`))];
   const found = keys.map((key) => {

@@ -2,7 +2,7 @@
 import { distance, type Point } from "../geometry/point.ts";
 import type { Fold, Piece } from "../model/piece.ts";
 import type { Step } from "../model/solution.ts";
-import type { HandAct } from "./hands.ts";
+import type { HandAct } from "../model/hand.ts";
 
 /** One thing that a hand does, and the step that tells it. */
 export interface Source {

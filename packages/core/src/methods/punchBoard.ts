@@ -114,9 +114,12 @@ export const punchBoard: Method = {
 /** The square: its sheet, four notches with their scores, then its tips and all that is cut inside. */
 function punchSteps(making: Whole, part: Part, main: Piece): StepSaid[] {
   const { width: side } = main.blank;
+  const { offset, each } = part.setup;
   const here = (id: string): string => idIn(main, id);
   const ring = scoreRing(main);
   const p = nth(ring, 0).start[0];
+  // the mark that each is set to by itself: of every other the rest of the side
+  const markOf = (k: number): number => (k % 2 === 0 ? p : side - p) - offset;
   const scene = (k: number, now: string[], done: string[]) =>
     ({ on: "board", piece: main.id, pose: lieOnBoard(side, p, k), done, now, folded: 0 }) as const;
   const steps: StepSaid[] = [
@@ -136,13 +139,16 @@ function punchSteps(making: Whole, part: Part, main: Piece): StepSaid[] {
     if (k > 0) {
       const last = here(nth(ring, k - 1).fold.id);
       const facts = { count: k + 1 };
-      steps.push({ kind: "turn", code: "turn-to-guide", facts, does: [], scene: scene(k, [last], [...done]) });
+      const code = each ? "turn-to-measure" : "turn-to-guide";
+      steps.push({ kind: "turn", code, facts, does: [], scene: scene(k, each ? [] : [last], [...done]) });
     }
     const punched = { kind: "punch", does: deeds("cut", main, [id]), scene: scene(k, [notch], [...done]) } as const;
     steps.push(
       k === 0
-        ? { ...punched, code: "punch-first", measure: p }
-        : { ...punched, code: "punch-again", facts: { count: k + 1 } },
+        ? { ...punched, code: "punch-first", measure: markOf(k) }
+        : each
+          ? { ...punched, code: "punch-measured", measure: markOf(k), facts: { count: k + 1 } }
+          : { ...punched, code: "punch-again", facts: { count: k + 1 } },
     );
     done.push(notch);
     steps.push({

@@ -27,6 +27,7 @@ import {
 import { flatOnTable } from "./scene.ts";
 import type { Whole } from "../fittings/whole.ts";
 import { nth } from "../units/nth.ts";
+import { roundUp } from "../units/ruler.ts";
 import { fromStop, isGrooved, type Stop, STOPS, stopsOf } from "../paper/scores.ts";
 
 /** Folds towards the drawn face are scored from the other one. */
@@ -119,8 +120,11 @@ function scoreSteps(making: Whole, part: Part, piece: Piece): StepSaid[] {
       now,
       folded: 0,
     }) as const;
+  const { further } = stopPad(part);
+  const readings = readingsOf(piece, reachOf(part));
+  if (readings.length > 0) steps.push(...padStep(making, part, piece));
   let at: Stop | undefined;
-  for (const { stop, measure, folds } of readingsOf(piece, reachOf(part))) {
+  for (const { stop, measure, folds } of readings) {
     if (at !== undefined && at !== stop) {
       const facts = { edge: stop };
       steps.push({ kind: "turn", code: turnBetween(at, stop), facts, does: [], scene: onBoard(stop, []) });
@@ -132,11 +136,29 @@ function scoreSteps(making: Whole, part: Part, piece: Piece): StepSaid[] {
     );
     const facts = { edge: stop, ...endsOn(piece, folds, scene.pose) };
     const does = deeds("score", piece, folds);
-    steps.push({ kind: "score", code, measure, facts, does, scene });
+    steps.push({ kind: "score", code, measure: measure + further, facts, does, scene });
     done.push(...scene.now);
     at = stop;
   }
   return [...steps, ...freeScores(piece, done), ...finished(making, part, piece, done)];
+}
+
+/**
+ * How a board whose marks are not where they say is put right: paper along the stop brings what lies too far in back to the edge.
+ * What lies too near it is read at the next mark, and the paper makes up for what that is too much. mm.
+ */
+function stopPad({ setup: { offset, grid } }: Part): { readonly thick: number; readonly further: number } {
+  const further = offset < 0 ? roundUp(-offset, grid) : 0;
+  return { thick: offset + further, further };
+}
+
+/** The step that puts the stop right, where that is needed. */
+function padStep(making: Whole, part: Part, piece: Piece): StepSaid[] {
+  const { thick, further } = stopPad(part);
+  if (thick <= 0) return [];
+  const facts = { layers: Math.max(1, Math.round(thick / making.spec.stock.caliper)), further };
+  const scene = flatOnTable(piece, [idIn(piece, "blank")], []);
+  return [{ kind: "turn", code: "pad-stop", measure: thick, facts, does: [], scene }];
 }
 
 /** A groove that runs on past its score by so much (mm) over paper that stays is seen in it. */

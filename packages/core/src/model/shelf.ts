@@ -11,6 +11,7 @@ import {
   GRAINS,
   MOST_CORRECTIONS,
   NOTCH_MM,
+  OFFSET_MM,
   ownId,
   SHEET_MM,
   SIZE_MM,
@@ -82,6 +83,7 @@ const boardSchema = z.strictObject({
   board: z.string().max(60),
   ruler: z.string().max(60).optional(),
   notch: bounded(NOTCH_MM).optional(),
+  offset: bounded(OFFSET_MM).optional(),
 });
 
 /** A ruler as it is marked. */

@@ -28,6 +28,8 @@ export const SHEET_MM = { min: 50, max: 2000 } as const;
 export const TAPE_MM = { min: 1, max: 50 } as const;
 /** How deep a punch board's notch may be, mm. */
 export const NOTCH_MM = { min: 2, max: 30 } as const;
+/** How far the marks of a board may be off what they say, mm. */
+export const OFFSET_MM = { min: -5, max: 5 } as const;
 /** How many may be made in one run. */
 export const QUANTITY = { min: 1, max: 5000 } as const;
 
@@ -181,6 +183,10 @@ const boardMethodSchema = z.strictObject({
   ruler: presetId.optional(),
   /** the punch's notch depth when the board has been calibrated, mm */
   notch: bounded(NOTCH_MM).optional(),
+  /** how much further than they say its marks truly are, from the edge, when that has been measured: mm */
+  offset: bounded(OFFSET_MM).optional(),
+  /** on a punch board every notch is set by a measure of its own, and not by the score before it */
+  each: z.literal(true).optional(),
 });
 
 /** The tools, as they are kept. */

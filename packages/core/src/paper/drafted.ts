@@ -59,7 +59,7 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
   const pieces = said.sheets.map((s) => s.piece);
   const held = said.holds && lyingIn(said.holds, find, contents, path);
   const size = said.finished ?? said.size;
-  const score = firstScores(main.piece);
+  const score = firstScores(main.piece, said.square?.past);
   return {
     settings,
     main: main.id,
@@ -78,7 +78,7 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
     motions: (said.motions ?? []).map(({ of, ...motion }) => ({ ...motion, move: of(said.sheets) })),
     contents: held ? [held] : [],
     dimensions: [
-      ...sheetSizes(main, said.square === true && path.length === 0).map((d) => (path.length === 0 ? d : plain(d))),
+      ...sheetSizes(main, said.square !== undefined && path.length === 0).map((d) => (path.length === 0 ? d : plain(d))),
       ...score.map((d) => (path.length === 0 ? d : plain(d))),
       ...(held ? contentsSizes(held, path) : []),
       ...figuresOf(said, find, label, settings, path),

@@ -150,8 +150,8 @@ export interface Said {
   readonly closing?: string;
   /** tabs folded beneath the first panel, by which it is glued on a panel of something: it has no back of its own */
   readonly stands?: { readonly on: readonly Glued["panel"][]; readonly widens: string };
-  /** its blank is a square whose side can be typed */
-  readonly square?: true;
+  /** its blank is a square whose side can be typed; mm by which its first notch stands past the mark that it is set to */
+  readonly square?: { readonly past: number };
 }
 
 /** What a draft is drawn for. */

@@ -31,7 +31,7 @@ export function sheetSizes({ id: piece, blank }: Pick<Sheet, "id" | "blank">, sq
 }
 
 /** The scores that are measured first: the nearest to the left edge, and the nearest to the upper one. */
-export function firstScores({ id: piece, blank, folds }: PieceDraft): Dimension[] {
+export function firstScores({ id: piece, blank, folds }: PieceDraft, past = 0): Dimension[] {
   const height = blank?.height ?? 0;
   const near = (upright: boolean, read: (p: Point) => number) =>
     folds
@@ -46,8 +46,9 @@ export function firstScores({ id: piece, blank, folds }: PieceDraft): Dimension[
   const [low] = folds.flatMap((f) => [f.from, f.to]).sort((a, b) => a[1] - b[1]);
   if (!left && !top && low) {
     const lit = folds.filter((f) => [f.from, f.to].some((p) => Math.hypot(p[0] - low[0], p[1] - low[1]) < 1e-6));
-    const value = exact(low[0]);
-    return [{ ...first, from: [0, 0], to: [value, 0], value, lights: lit.map((f) => `${piece}/${f.id}`) }];
+    // what is set is the mark, which a board may have elsewhere
+    const value = exact(low[0] - past);
+    return [{ ...first, from: [0, 0], to: [low[0], 0], value, lights: lit.map((f) => `${piece}/${f.id}`) }];
   }
   const down = top && ({ from: [0, height], to: [0, height - top.value], ...top } as const);
   return [

@@ -113,7 +113,7 @@ const OWN_IN: Readonly<Partial<Record<keyof Spec, readonly string[]>>> = {
   contents: ["preset", "thickness", "pile", "shape", "amount"],
   stock: ["preset", "title", "caliper", "weight", "face", "back", "grain"],
   sheet: ["preset"],
-  method: ["kind", "board", "notch", "machine", "width", "length"],
+  method: ["kind", "board", "notch", "offset", "machine", "width", "length"],
 };
 
 /** Its two sides, whichever way it lies. */

@@ -11,6 +11,7 @@ import {
   methodKinds,
   MOST_CORRECTIONS,
   NOTCH_MM,
+  OFFSET_MM,
   SHEET_MM,
   type Spec,
 } from "../model/spec.ts";
@@ -22,7 +23,7 @@ import { type Reader, record, told } from "./reader.ts";
 const methodKindSchema = z.enum(methodKinds);
 
 const KEYS = {
-  board: ["kind", "own", "board", "ruler", "notch"],
+  board: ["kind", "own", "board", "ruler", "notch", "offset", "each"],
   machine: ["kind", "own", "machine", "width", "length", "mat", "ruler", "fixes"],
 } as const;
 
@@ -59,6 +60,10 @@ function readBoard(kind: BoardKind, raw: Record<string, unknown>, reader: Reader
   const ruler = readRuler(raw["ruler"], reader);
   if (!board || !ruler) return undefined;
   const notch = raw["notch"] === undefined ? undefined : reader.length(raw["notch"], "method.notch", NOTCH_MM);
+  const offset = raw["offset"] === undefined ? undefined : reader.length(raw["offset"], "method.offset", OFFSET_MM);
+  const { each } = raw;
+  if (each !== undefined && typeof each !== "boolean")
+    return reader.report("method.each", "wrong-type", { wants: "true or false" });
   const own = reader.own(raw["own"], "method.own");
   return {
     kind,
@@ -66,6 +71,9 @@ function readBoard(kind: BoardKind, raw: Record<string, unknown>, reader: Reader
     board: board.id,
     ...ruler,
     ...(notch !== undefined && { notch }),
+    ...(offset !== undefined && offset !== 0 && { offset }),
+    // only a punch board hands a notch on from the score before it
+    ...(each === true && kind === "punch-board" && { each }),
   };
 }
 
@@ -160,12 +168,16 @@ export function rulerOf(method: Spec["method"]): Ruler {
   return found;
 }
 
+/** A board whose marks are where they say, its notches handed on. */
+const AS_SAID = { offset: 0, each: false } as const;
+
 /** The tools a recipe names, with the maker's own calibration. @throws when the recipe was not read by `readSpec` */
 export function setupOf({ method }: Pick<Spec, "method">): Setup {
-  if (method.kind === "machine") return { kind: "machine", tool: machineOf(method).machine, grid: MACHINE_STEP_MM };
+  if (method.kind === "machine") return { kind: "machine", tool: machineOf(method).machine, grid: MACHINE_STEP_MM, ...AS_SAID };
   const board = find(catalogue.boards, method.board);
   if (!board) throw new Error(`the recipe names an unknown board: ${method.board}`);
   const ruler = rulerOf(method);
   const tool = board.kind === "punch-board" && method.notch !== undefined ? { ...board, notch: method.notch } : board;
-  return { kind: method.kind, tool, grid: ruler.step };
+  const { offset = 0, each = false } = method;
+  return { kind: method.kind, tool, grid: ruler.step, offset, each };
 }

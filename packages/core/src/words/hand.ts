@@ -1,5 +1,6 @@
 /** What a hand does, and what is told of the chance that it fits. */
-import type { HandAct, NoFit } from "../hand/index.ts";
+import type { NoFit } from "../hand/fit.ts";
+import type { HandAct } from "../model/hand.ts";
 
 /** What was done truly: "cut the sheet true". */
 export const actWords: Readonly<Record<HandAct, string>> = {

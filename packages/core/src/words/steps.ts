@@ -120,6 +120,8 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
     `Cut a sheet for ${layerOf(s)}, ${mm(num(s.facts, "width"))} across and ${mm(num(s.facts, "height"))} down${slantWords(s)}.`,
   "punch-first": (s) => (mm) =>
     `Outside up, edge against the fence. Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch.`,
+  "punch-measured": (s) => (mm) =>
+    `Set the left corner to ${mm(s.measure ?? 0)} on the ruler and punch the ${ordinal(num(s.facts, "count"))} notch.`,
   "punch-again": (s) => () => `Hold it there and punch the ${ordinal(num(s.facts, "count"))} notch.`,
   "score-groove": (s) => () =>
     num(s.facts, "count") === 1
@@ -127,6 +129,13 @@ export const stepWords: Readonly<Record<string, (s: Step) => Say>> = {
       : `Score down the groove: the ${ordinal(num(s.facts, "count"))} score.`,
   "turn-to-guide": () => () =>
     "Turn the paper a quarter turn to the left. Edge against the fence, last score on the guide line. No measuring.",
+  "turn-to-measure": () => () => "Turn the paper a quarter turn to the left. Edge against the fence.",
+  "pad-stop": (s) => (mm) => {
+    const [layers, further] = [num(s.facts, "layers"), num(s.facts, "further")];
+    const paper = layers > 1 ? `${String(layers)} layers` : "one layer";
+    const why = further > 0 ? `the measures here are ${mm(further)} more than they would be` : "";
+    return `Lay a strip ${mm(s.measure ?? 0)} thick along the stop, ${paper} of this paper, and the sheet against it: your board's marks are not where they say${why && `, and ${why}`}.`;
+  },
   "trim-tip": (s) => (mm) =>
     `Trim the point of the ${str(s.facts, "flaps")} straight across, ${mm(s.measure ?? 0)} from the tip.`,
   "round-tips": (s) => (mm) => `Round the tips, radius ${mm(s.measure ?? 0)}.`,

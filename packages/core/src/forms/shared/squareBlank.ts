@@ -11,9 +11,12 @@ export interface SquareBlank {
   readonly height: number;
 }
 
-/** Solves the square for an inside of at least `width × height` on a ruler with marks `grid` apart. */
-export function squareBlank(width: number, height: number, notch: number, grid: number): SquareBlank {
-  const punch = roundUp(height / Math.SQRT2 + notch, grid);
+/**
+ * Solves the square for an inside of at least `width × height` on a ruler with marks `grid` apart, which are truly `offset`
+ * further than they say: `punch` is where the notch comes, and the mark that it is set to lies `offset` before that.
+ */
+export function squareBlank(width: number, height: number, notch: number, grid: number, offset = 0): SquareBlank {
+  const punch = roundUp(height / Math.SQRT2 + notch - offset, grid) + offset;
   const side = roundUp(punch + notch + width / Math.SQRT2, grid);
   return { side, punch, notch, height: (punch - notch) * Math.SQRT2, width: (side - punch - notch) * Math.SQRT2 };
 }
