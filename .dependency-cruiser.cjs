@@ -6,7 +6,7 @@ const FLOORS = [
   ["geometry"],
   ["catalogue", "model"],
   ["paper", "layout", "machine"],
-  ["typefaces", "outlines", "cutter", "printer", "nets"],
+  ["typefaces", "outlines", "measure", "cutter", "printer", "nets"],
   ["forms", "fittings"],
   ["recipe"],
   ["folding"],
@@ -69,7 +69,7 @@ module.exports = {
       from: { path: "^packages/(app|cli|server)/" },
       to: {
         path: core,
-        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|asks/chance|cutter/index|printer/index|nets/index)\\.ts$`,
+        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|asks/chance|cutter/index|printer/index|nets/index|measure/index)\\.ts$`,
       },
     },
     {

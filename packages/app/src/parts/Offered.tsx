@@ -73,6 +73,7 @@ function said(entry: OnShelf<ShelfKind>, display: Parameters<typeof formatSize>[
     case "ruler":
     case "tape":
     case "printer":
+    case "hand":
       return title;
   }
 }

@@ -59,6 +59,8 @@ export const settingsSchema = z.object({
   paper: z.enum(["iso-a4", "us-letter"]).default("iso-a4"),
   /** the punch's notch depth, mm, when the maker has measured their own board */
   notch: z.number().min(2).max(30).optional(),
+  /** whose hand makes things: one that is known, or one of the shelf by its key in lists */
+  hand: z.string().max(80).default("usual"),
   /** screen pixels for a mm, from the maker's own comparison; absent until measured */
   pixelsPerMm: z.number().min(1).max(20).optional(),
 });

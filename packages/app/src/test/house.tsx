@@ -3,6 +3,7 @@ import { type Draft, offersFor, readSpec, type Solution, solve, type Spec } from
 import { clashesIn } from "@cut-fold/core/proof";
 import { workerOf } from "./overChannel.ts";
 import { drawerApi } from "../workers/drawDraft.ts";
+import { type ChanceApi, chanceApi } from "../workers/tellChance.ts";
 import { type LayingApi, layingApi } from "../workers/layOutDraft.ts";
 import { readingApi } from "../workers/readDraft.ts";
 import { outlineApi } from "../workers/readOutline.ts";
@@ -44,6 +45,12 @@ const LAYING: LayingApi = {
   run: (run, start, ms, onNews) => layingApi.run(run, start, Math.min(ms, LAYING_MS), onNews),
 };
 
+/** A tenth of the runs: a page without a screen has one thread. */
+const CHANCE: ChanceApi = {
+  tell: (given, hand, asked) => chanceApi.tell(given, hand, { ...asked, runs: asked.runs / 10 }),
+  advise: (given, hand, asked) => chanceApi.advise(given, hand, asked / 10),
+};
+
 /** What each worker answers. */
 function apiOf({ pathname }: URL): object | undefined {
   const answers = (answer: (spec: Spec) => unknown): object => ({
@@ -56,6 +63,7 @@ function apiOf({ pathname }: URL): object | undefined {
   if (pathname.includes("outline.worker")) return outlineApi;
   if (pathname.includes("drawer.worker")) return drawerApi;
   if (pathname.includes("laying.worker")) return LAYING;
+  if (pathname.includes("chance.worker")) return CHANCE;
   if (pathname.includes("reading.worker")) return readingApi;
   if (pathname.includes("moving.worker"))
     return answers((spec) => {

@@ -30,3 +30,6 @@ export const HANDS = {
   usual: { trim: 0.4, place: 0.2, read: 0.25, turn: 0.25, punch: 0.12, score: 0.12, fold: 0.2, skew: 0.08 },
   hurried: { trim: 0.8, place: 0.4, read: 0.5, turn: 0.5, punch: 0.2, score: 0.2, fold: 0.4, skew: 0.2 },
 } as const satisfies Readonly<Record<string, Hand>>;
+/** What they are called. */
+export const HAND_NAMES = ["steady", "usual", "hurried"] as const satisfies readonly (keyof typeof HANDS)[];
+export type HandName = (typeof HAND_NAMES)[number];

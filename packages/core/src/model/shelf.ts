@@ -3,6 +3,8 @@
  * names it (`own`) and keeps its own copy, so that a draft outlives what is taken off the shelf. Lengths in mm.
  */
 import { z } from "zod";
+import { HAND_NAMES } from "./hand.ts";
+import { measuredSchema, MOST_MEASURED, READS_WITH, type ReadWith } from "./measured.ts";
 import {
   boardKinds,
   CALIPER_MM,
@@ -31,6 +33,8 @@ const bounded = ({ min, max }: { min: number; max: number }) => z.number().min(m
 const title = z.string().trim().min(1).max(SHELF_TITLE_LONGEST);
 const named = { id: ownId, title };
 const left = bounded(LEFT).int();
+/** what test pieces have shown of it */
+const measured = z.array(measuredSchema).max(MOST_MEASURED).optional();
 const sheet = { width: bounded(SHEET_MM), height: bounded(SHEET_MM) };
 
 /** A paper: what it is like, what its sheets measure, how many are left, and what one costs. */
@@ -73,6 +77,7 @@ const machineSchema = z.strictObject({
   ...sheet,
   like: z.string().max(60).optional(),
   fixes: z.array(correctionSchema).max(MOST_CORRECTIONS).optional(),
+  measured,
 });
 
 /** A board of the catalogue as the maker's own is: what it is read with, and how deep its punch goes. */
@@ -84,6 +89,7 @@ const boardSchema = z.strictObject({
   ruler: z.string().max(60).optional(),
   notch: bounded(NOTCH_MM).optional(),
   offset: bounded(OFFSET_MM).optional(),
+  measured,
 });
 
 /** A ruler as it is marked. */
@@ -93,7 +99,12 @@ const rulerSchema = z.strictObject({ kind: z.literal("ruler"), ...named, ruler: 
 const tapeSchema = z.strictObject({ kind: z.literal("tape"), ...named, width: bounded(TAPE_MM) });
 
 /** A printer, by the sheet that lies in it. */
-const printerSchema = z.strictObject({ kind: z.literal("printer"), ...named, sheet: z.enum(["iso-a4", "us-letter"]) });
+const printerSchema = z.strictObject({
+  kind: z.literal("printer"),
+  ...named,
+  sheet: z.enum(["iso-a4", "us-letter"]),
+  measured,
+});
 
 const size = { width: bounded(SIZE_MM), height: bounded(SIZE_MM) };
 /** Something to go in. */
@@ -106,6 +117,15 @@ const contentsSchema = z.strictObject({
 /** An envelope that is to be filled, outside. */
 const envelopeSchema = z.strictObject({ kind: z.literal("envelope"), ...named, ...size });
 
+/** How a maker works: like one of the hands that are known, and as scores of one setting have shown, mm. */
+const handEntrySchema = z.strictObject({
+  kind: z.literal("hand"),
+  ...named,
+  like: z.enum(HAND_NAMES),
+  scores: z.array(bounded(SIZE_MM)).max(40).optional(),
+  with: z.enum(READS_WITH as [ReadWith, ...ReadWith[]]).optional(),
+});
+
 /** An entry of the shelf, as it is kept. */
 export const shelfSchema = z.discriminatedUnion("kind", [
   paperSchema,
@@ -116,6 +136,7 @@ export const shelfSchema = z.discriminatedUnion("kind", [
   rulerSchema,
   tapeSchema,
   printerSchema,
+  handEntrySchema,
   contentsSchema,
   envelopeSchema,
 ]);
@@ -138,6 +159,7 @@ export const SHELF_KINDS = [
   "ruler",
   "tape",
   "printer",
+  "hand",
   "contents",
   "envelope",
 ] as const satisfies readonly ShelfKind[];

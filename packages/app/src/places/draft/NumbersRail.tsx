@@ -1,6 +1,6 @@
 /** All numbers beside the drawing: the findings with remedies, scores by piece, the gap all round; with the sheets the run. */
 import type { Clash, Drawing } from "@cut-fold/core";
-import { memo } from "react";
+import { lazy, memo, Suspense } from "react";
 import { useAtRest } from "../../parts/useAtRest.ts";
 import { useReading } from "../../store/reading.ts";
 import { useNumbersOpen } from "../../store/shownNumbers.ts";
@@ -12,6 +12,8 @@ import { PileSection } from "./numbers/PileSection.tsx";
 import { Scores } from "./numbers/Scores.tsx";
 import { useFindings } from "./numbers/useFindings.ts";
 import { WhenceSection } from "./numbers/WhenceSection.tsx";
+
+const ChanceSection = lazy(async () => ({ default: (await import("./numbers/ChanceSection.tsx")).ChanceSection }));
 
 interface NumbersRailProps {
   readonly solution: Drawing;
@@ -42,6 +44,11 @@ function AllNumbers({ solution, clashes, isRun }: NumbersRailProps) {
           <GapLine key={lying.on.piece} lying={lying} />
         ),
       )}
+      {solution.contents.length > 0 ? (
+        <Suspense>
+          <ChanceSection solution={solution} />
+        </Suspense>
+      ) : null}
       <FinishedSection solution={solution} />
       <Scores solution={rested} steps={reading?.steps} />
       <PileSection solution={rested} />

@@ -76,6 +76,11 @@ function useSaid(entry: ShelfEntry): readonly [string, readonly string[]] {
       return [entry.title, [`${formatLength(entry.width, display)} wide`]];
     case "printer":
       return [entry.title, [`holds ${find(catalogue.sheets, entry.sheet)?.title ?? ""}`]];
+    case "hand":
+      return [
+        entry.title,
+        [`like a ${entry.like} one${entry.scores ? `, by ${String(entry.scores.length)} scores` : ""}`],
+      ];
     case "contents":
       return [entry.title, [`${size(entry)[0] ?? ""}, ${formatLength(entry.thickness, display)} thick`]];
     case "envelope":

@@ -48,6 +48,11 @@ const PARTS: readonly {
       ["printer", "Add a printer"],
     ],
   },
+  {
+    title: "Hands",
+    about: "How true yours is: what each chance is told for.",
+    kinds: [["hand", "Add a hand"]],
+  },
   { title: "Tapes", about: "By the width they cover.", kinds: [["tape", "Add a tape"]] },
   {
     title: "Things and envelopes",

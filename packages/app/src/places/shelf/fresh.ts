@@ -49,6 +49,8 @@ export function freshEntry(kind: ShelfKind, shelf: readonly ShelfEntry[], inches
       return { kind, ...named("Tape"), width: 6 };
     case "printer":
       return { kind, ...named("Printer"), sheet: inches ? "us-letter" : "iso-a4" };
+    case "hand":
+      return { kind, ...named("My hand"), like: "usual" };
     case "contents":
       return { kind, ...named("Thing"), width: 90, height: 60, thickness: 1 };
     case "envelope":

@@ -2,7 +2,7 @@
 import { type Clash, type Drawing, formatLength, formatSize, mainPiece, type Piece, readingsOf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { ListPlus, ListX } from "lucide-react";
-import { memo } from "react";
+import { lazy, memo, Suspense } from "react";
 import { useAtRest } from "../../../parts/useAtRest.ts";
 import { useChosen } from "../../../store/chosen.ts";
 import { useReading } from "../../../store/reading.ts";
@@ -12,6 +12,8 @@ import { Findings } from "./Findings.tsx";
 import { roomOf } from "./GapPicture.tsx";
 import { PieceScores, WorkingOut } from "./Scores.tsx";
 import { useFindings } from "./useFindings.ts";
+
+const ChanceLine = lazy(async () => ({ default: (await import("./ChanceSection.tsx")).ChanceLine }));
 
 interface CutStripProps {
   readonly solution: Drawing;
@@ -94,6 +96,11 @@ function Room({ solution }: { readonly solution: Drawing }) {
       <h3>{room.title}</h3>
       <p className="figure-base">{room.figure}</p>
       <p className="figure-note">{room.note}</p>
+      {solution.contents.length > 0 ? (
+        <Suspense>
+          <ChanceLine solution={solution} />
+        </Suspense>
+      ) : null}
     </div>
   ) : null;
 }

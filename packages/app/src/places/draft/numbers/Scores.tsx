@@ -58,7 +58,11 @@ export function PieceScores({
           </p>
           {i > 0 ? null : (
             <p className="figure-note">
-              {isPunched ? "then turn, last score on the guide, three times" : "outside up, the edge at the stop"}
+              {isPunched
+                ? reading.measures.length > 1
+                  ? "a quarter turn to the left after each"
+                  : "then turn, last score on the guide, three times"
+                : "outside up, the edge at the stop"}
             </p>
           )}
           {reading.inPart.length === 0 ? null : (

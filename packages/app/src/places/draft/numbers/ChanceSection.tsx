@@ -1,0 +1,157 @@
+/** How likely what goes in fits when it is made by hand: the chance, how the room scatters, what spoils it, what makes it surer. */
+import { actWords, type Drawing, formatLength, noFitWords, type Spec, type SpecChange } from "@cut-fold/core";
+import { SURE } from "@cut-fold/core/chance";
+import Button from "@mui/material/Button";
+import { lazy, memo, Suspense, useCallback } from "react";
+import { Offered } from "../../../parts/Offered.tsx";
+import { tellDone } from "../../../parts/tell.tsx";
+import { RUNS, useChance } from "../../../store/chance.ts";
+import { useHand } from "../../../parts/useHand.ts";
+import { change, undo } from "../../../store/openDraft.ts";
+import { useDisplay, useSettings } from "../../../store/settings.ts";
+import type { Advice, ChanceTold } from "../../../workers/tellChance.ts";
+
+const ColumnChart = lazy(async () => ({ default: (await import("../../../parts/ColumnChart.tsx")).ColumnChart }));
+
+/** A chance as it is told: never more of it than so many runs can tell. */
+export const outOf100 = (chance: number): string =>
+  chance > 0.995 ? "99+ of 100" : chance < 0.005 ? "hardly any" : `${String(Math.round(chance * 100))} of 100`;
+
+const HANDS_TOLD = [
+  { value: "steady", text: "A steady hand" },
+  { value: "usual", text: "A usual hand" },
+  { value: "hurried", text: "A hurried hand" },
+];
+const HAND_KINDS = ["hand"] as const;
+const setHand = (hand: string): void => {
+  useSettings.getState().set({ hand });
+};
+
+const isEach = ({ method }: Spec): boolean => method.kind === "punch-board" && method.each === true;
+
+export const ChanceSection = memo(function ChanceSection({ solution }: { readonly solution: Drawing }) {
+  const { hand, key } = useHand();
+  const { told, isNow, advice, isFailed } = useChance(solution.spec, hand);
+  return (
+    <section className="chance" aria-label="Chance that it fits" aria-busy={!isNow && !isFailed}>
+      <h3>Chance that it fits</h3>
+      {isFailed ? (
+        <p className="figure-note">It could not be worked out. All else goes on; change something to try again.</p>
+      ) : told === undefined ? (
+        <p className="figure-note">Folding {RUNS.folded.toLocaleString("en")} of them …</p>
+      ) : told.ok ? (
+        <Told told={told} isNow={isNow} />
+      ) : (
+        <p className="figure-note">It cannot be told: {noFitWords[told.why]}.</p>
+      )}
+      <Offered label="Made by" kinds={HAND_KINDS} value={key} usual={HANDS_TOLD} onChange={setHand} />
+      {told?.ok && isNow ? <Surer told={told} advice={advice} isEach={isEach(solution.spec)} /> : null}
+    </section>
+  );
+});
+
+type Known = Extract<ChanceTold, { ok: true }>;
+
+function Told({ told: { fit, spread, name, isRough }, isNow }: { readonly told: Known; readonly isNow: boolean }) {
+  const display = useDisplay();
+  const format = useCallback((mm: number) => formatLength(mm, display), [display]);
+  const { p5, p50, p95 } = fit.gap;
+  const said = `The ${name.toLowerCase()} goes in: ${outOf100(fit.chance)}. Its room is ${format(p50)}, and in 9 of 10 from ${format(p5)} to ${format(p95)}.`;
+  return (
+    <>
+      <p className="figure-base" aria-live="polite">
+        {outOf100(fit.chance)}
+      </p>
+      <p className="figure-note">
+        {isNow
+          ? `go in, of ${fit.runs.toLocaleString("en")} folded.`
+          : isRough
+            ? "about, while it changes."
+            : "so far; it is being folded anew."}
+      </p>
+      <Suspense fallback={<div className="chart-room" />}>
+        <ColumnChart {...spread} mark={0} format={format} label={said} />
+      </Suspense>
+      <p className="figure-note">
+        Room that is left at the tightest: {format(p50)}, in 9 of 10 from {format(p5)} to {format(p95)}.
+      </p>
+    </>
+  );
+}
+
+interface SurerProps {
+  readonly told: Known;
+  readonly advice: Advice | undefined;
+  readonly isEach: boolean;
+}
+
+/** Gained less than this, nobody changes anything. */
+const WORTH = 0.005;
+
+function press(changes: SpecChange, done: string): void {
+  if (change(changes).length === 0) tellDone(done, "Undo", undo);
+}
+
+/** What spoils it most, and what makes it surer by one press. */
+function Surer({ told: { fit }, advice, isEach }: SurerProps) {
+  const display = useDisplay();
+  const [worst] = fit.blame;
+  const room = advice?.room;
+  const isSure = fit.chance >= SURE;
+  const more = room?.ok && room.changes.length > 0 ? room : undefined;
+  const by = formatLength(more?.by ?? 0, display);
+  return (
+    <>
+      {worst && worst.without > fit.chance + WORTH ? (
+        <p className="figure-note">
+          Step {worst.step} spoils it most: {actWords[worst.act]}, and {outOf100(worst.without)} go in.
+        </p>
+      ) : null}
+      {advice === undefined ? <p className="figure-note">Looking for what makes it surer …</p> : null}
+      {advice?.each !== undefined && advice.each > fit.chance + WORTH ? (
+        <Button
+          className="remedy"
+          size="small"
+          onClick={() => press({ at: ["method", "each"], value: true }, "Each notch is set by a measure of its own.")}
+        >
+          Measure each notch: {outOf100(advice.each)}
+        </Button>
+      ) : null}
+      {more && !isSure ? (
+        <Button
+          className="remedy"
+          size="small"
+          onClick={() =>
+            press(
+              more.changes.map(({ at, value }) => ({ at, value })),
+              `${by} more room round what goes in.`,
+            )
+          }
+        >
+          Give it {by} more room: {outOf100(more.chance)}
+        </Button>
+      ) : null}
+      {advice && !isSure && !more ? <p className="figure-note">More room alone does not make it sure.</p> : null}
+      {isEach ? (
+        <Button
+          size="small"
+          onClick={() => press({ at: ["method", "each"], value: undefined }, "The last score is the guide again.")}
+        >
+          Measure once, then by the guide
+        </Button>
+      ) : null}
+    </>
+  );
+}
+
+/** The same in a line, for the strip above the paper. */
+export const ChanceLine = memo(function ChanceLine({ solution }: { readonly solution: Drawing }) {
+  const { hand } = useHand();
+  const { told, isNow } = useChance(solution.spec, hand);
+  return told?.ok ? (
+    <p className="figure-note" aria-live="polite">
+      {isNow ? "" : "about "}
+      <strong>{outOf100(told.fit.chance)}</strong> go in, made by hand
+    </p>
+  ) : null;
+});

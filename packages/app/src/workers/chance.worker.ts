@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { chanceApi } from "./tellChance.ts";
+
+expose(chanceApi);

@@ -1,0 +1,55 @@
+/** How likely a draft fits when a hand makes it, away from the screen: what its worker answers. */
+import { readSpec, solve, type Spec } from "@cut-fold/core";
+import {
+  type Asked,
+  type Fit,
+  type Hand,
+  leastFit,
+  measuredEach,
+  type NoFit,
+  roomForSure,
+  type Spread,
+  spreadOf,
+  type Surer,
+} from "@cut-fold/core/chance";
+import { loadFormsOf } from "../needs/forms.ts";
+
+/** A chance with its picture, and what it is told of. */
+export type ChanceTold =
+  | { readonly ok: true; readonly fit: Fit; readonly spread: Spread; readonly name: string; readonly isRough: boolean }
+  | { readonly ok: false; readonly why: NoFit };
+
+/** What would make it surer: more room, and each notch by a measure of its own. */
+export interface Advice {
+  readonly room: Surer;
+  /** the chance when each notch is measured; undefined where there is none, or they are already */
+  readonly each: number | undefined;
+}
+
+const read = async (given: unknown): Promise<Spec> => {
+  await loadFormsOf([given]);
+  const spec = readSpec(given);
+  if (!spec.ok) throw new Error("no recipe");
+  return spec.value;
+};
+/** the same draft and hand always give the same figures */
+const SEED = 1;
+
+export const chanceApi = {
+  /** @throws for a recipe that cannot be read: the screen never sends one */
+  async tell(given: unknown, hand: Hand, asked: Omit<Asked, "seed">): Promise<ChanceTold> {
+    const answer = leastFit(solve(await read(given)), hand, { ...asked, seed: SEED });
+    if (!answer.ok) return answer;
+    const { fit, gaps, lying } = answer;
+    return { ok: true, fit, spread: spreadOf(gaps), name: lying.name, isRough: asked.straight === true };
+  },
+
+  /** What would make it surer, where that is wanted. */
+  async advise(given: unknown, hand: Hand, runs: number): Promise<Advice> {
+    const spec = await read(given);
+    const apart = measuredEach(spec);
+    const each = apart && leastFit(solve(apart), hand, { runs, seed: SEED });
+    return { room: roomForSure(spec, hand, { runs, seed: SEED }), each: each?.ok ? each.fit.chance : undefined };
+  },
+};
+export type ChanceApi = typeof chanceApi;

@@ -1,0 +1,49 @@
+/** What test pieces have shown of a tool: each figure with how sure it is, what it was measured with, and when. */
+import { z } from "zod";
+
+/** What a maker measures with, and its standard deviation: one reading at one end and the other, mm. Argued, not measured. */
+export const READ_WITH = {
+  ruler: { title: "a ruler, to half a mark", spread: 0.2 },
+  twice: { title: "a ruler, twice, and the mean of both", spread: 0.12 },
+  calliper: { title: "a calliper", spread: 0.04 },
+} as const;
+/** One of them. */
+export type ReadWith = keyof typeof READ_WITH;
+/** All of them. */
+export const READS_WITH = Object.keys(READ_WITH) as readonly ReadWith[];
+
+/** What is found of a tool: mm, but for scales (true size over said size) and skew (radians). */
+export const FOUND = ["notch", "offset", "scale-x", "scale-y", "skew"] as const;
+/** One of them. */
+export type FoundKind = (typeof FOUND)[number];
+
+/** One figure of a tool. */
+export const measuredSchema = z.strictObject({
+  what: z.enum(FOUND),
+  value: z.number().min(-30).max(30),
+  /** one standard deviation of it, in its own unit */
+  spread: z.number().min(0).max(5),
+  with: z.enum(READS_WITH as [ReadWith, ...ReadWith[]]),
+  /** ISO date */
+  measured: z.string().max(40),
+});
+/** One of them, read. */
+export type Measured = z.infer<typeof measuredSchema>;
+/** No tool has more of them. */
+export const MOST_MEASURED = FOUND.length;
+
+/** A tool that is as it says: what each figure is then. A notch has no such value: it is compared with the board's own. */
+export const AS_IT_SAYS = { offset: 0, "scale-x": 1, "scale-y": 1, skew: 0 } as const;
+
+/**
+ * Whether a figure is worth correcting by: further from what is said than twice its own scatter. What is less would put the
+ * measuring's own error into every piece.
+ */
+export const isTold = ({ value, spread }: Pick<Measured, "value" | "spread">, said: number): boolean =>
+  Math.abs(value - said) >= 2 * spread;
+
+/** The figure of a tool to reckon with: what was measured where that tells, else what it says. */
+export function figureOf(measured: readonly Measured[] | undefined, what: FoundKind, said: number): number {
+  const found = measured?.find((one) => one.what === what);
+  return found && isTold(found, said) ? found.value : said;
+}
