@@ -1,5 +1,6 @@
 /** What it is to be a file format: a member of this folder and a line in its list. */
 import type { Size } from "../geometry/point.ts";
+import type { Measured } from "../model/measured.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
@@ -49,6 +50,8 @@ export interface WriteOptions {
   readonly paper: Size;
   /** which parts of a printed file; all unless said */
   readonly parts?: readonly PdfPart[];
+  /** what the printer has been found to do: printed pages are made up for it */
+  readonly printer?: readonly Measured[];
   /** the draft's own paper, face and back, as CSS colours */
   readonly colours: { readonly face: string; readonly back: string };
   readonly fonts: () => Promise<PdfFonts>;

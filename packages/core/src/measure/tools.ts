@@ -62,11 +62,13 @@ export interface MadeFrame {
   /** from the lower left to the upper right, and from the lower right to the upper left */
   readonly rising: number;
   readonly falling: number;
+  /** from the paper's left and upper edge to the frame, and what the paper measures; where it is printed on one */
+  readonly onPaper?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
 }
 
 /** Scales on both axes, and by how much the upright axis leans (radians, to the right): (d₁² − d₂²) / 4ab. */
 export function frameFound(
-  { across, up, trueAcross, trueUp, rising, falling }: MadeFrame,
+  { across, up, trueAcross, trueUp, rising, falling, onPaper }: MadeFrame,
   read: ReadWith,
 ): FoundFigure[] {
   const sd = sdOf(read);
@@ -79,6 +81,17 @@ export function frameFound(
       // both diagonals err alike: 2·d·σ·√2 / 4ab
       spread: (Math.SQRT2 * sd * ((rising + falling) / 2)) / (2 * across * up),
     },
+    ...(onPaper
+      ? ([
+          // the frame's middle against the paper's: both its place and its size are read
+          {
+            what: "shift-x",
+            value: onPaper.left + (trueAcross - onPaper.width) / 2,
+            spread: sd * Math.sqrt(1 + 1 / 4),
+          },
+          { what: "shift-y", value: onPaper.top + (trueUp - onPaper.height) / 2, spread: sd * Math.sqrt(1 + 1 / 4) },
+        ] as const)
+      : []),
   ];
 }
 

@@ -12,8 +12,8 @@ export type ReadWith = keyof typeof READ_WITH;
 /** All of them. */
 export const READS_WITH = Object.keys(READ_WITH) as readonly ReadWith[];
 
-/** What is found of a tool: mm, but for scales (true size over said size) and skew (radians). */
-export const FOUND = ["notch", "offset", "scale-x", "scale-y", "skew"] as const;
+/** What is found of a tool: mm, but for scales (true size over said size) and skew (radians). A shift is to the right and down. */
+export const FOUND = ["notch", "offset", "scale-x", "scale-y", "skew", "shift-x", "shift-y"] as const;
 /** One of them. */
 export type FoundKind = (typeof FOUND)[number];
 
@@ -33,7 +33,7 @@ export type Measured = z.infer<typeof measuredSchema>;
 export const MOST_MEASURED = FOUND.length;
 
 /** A tool that is as it says: what each figure is then. A notch has no such value: it is compared with the board's own. */
-export const AS_IT_SAYS = { offset: 0, "scale-x": 1, "scale-y": 1, skew: 0 } as const;
+export const AS_IT_SAYS = { offset: 0, "scale-x": 1, "scale-y": 1, skew: 0, "shift-x": 0, "shift-y": 0 } as const;
 
 /**
  * Whether a figure is worth correcting by: further from what is said than twice its own scatter. What is less would put the

@@ -84,7 +84,9 @@ function landing({ width, height }: Size, { scale, askew, shift }: PrinterKind, 
   const [cx, cy] = [width / 2, height / 2];
   const shrunk = room ? Math.min((room[2] - room[0]) / width, (room[3] - room[1]) / height) : 1;
   const [mx, my] = room ? [(room[0] + room[2]) / 2, (room[1] + room[3]) / 2] : [cx, cy];
-  const [across, down] = [shrunk * scale[0], shrunk * scale[1]];
+  // a page that lies is fed upright: what is across on it comes down the paper
+  const [x, y] = width > height ? [scale[1], scale[0]] : scale;
+  const [across, down] = [shrunk * x, shrunk * y];
   const [cos, sin] = [Math.cos((askew * Math.PI) / 180), Math.sin((askew * Math.PI) / 180)];
   const [a, b, c, d] = [across * cos, across * sin, -down * sin, down * cos];
   return [a, b, c, d, mx + shift[0] - a * cx - c * cy, my + shift[1] - b * cx - d * cy];

@@ -3,6 +3,7 @@ import type PDFDocument from "pdfkit";
 import type { Size } from "../../geometry/point.ts";
 import { type Path, pathData } from "../../geometry/path.ts";
 import { MM_PER } from "../../units/length.ts";
+import { madeUp, type PageErrs } from "./correct.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
 
 export type Doc = InstanceType<typeof PDFDocument>;
@@ -16,9 +17,18 @@ export const INK = "#1d2a44";
 export const ACCENT = "#b4441f";
 export const PALE = "#8a8577";
 
+/** What the printer of a file does to its pages, where that is made up for. */
+const errsIn = new WeakMap<Doc, PageErrs>();
+/** From now on every page of a file is made up for what its printer does. */
+export const makeUpFor = (doc: Doc, errs: PageErrs): void => void errsIn.set(doc, errs);
+
 /** A page of so many mm, and from now on what is put down stands on it. */
 export const newPage = (doc: Doc, { width, height }: Size): void => {
   doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
+  const errs = errsIn.get(doc);
+  if (!errs) return;
+  const [a, b, c, d, e, f] = madeUp({ width, height }, errs);
+  doc.transform(a, b, c, d, e * POINTS, f * POINTS);
 };
 
 /** Words at a place, in lines of a width where one is given. Gives the lower edge of what was written, mm. */

@@ -1,5 +1,6 @@
 import type { Solution } from "../../model/solution.ts";
 /** What is printed, and how. */
+import type { Measured } from "../../model/measured.ts";
 import type { Display } from "../../units/format.ts";
 
 /** Type to embed, the bytes of WOFF or TTF files. */
@@ -26,6 +27,8 @@ export interface PdfOptions {
   readonly date: Date;
   /** which parts; all that are worked from when left out, without the page that shows the whole */
   readonly parts?: readonly PdfPart[];
+  /** what the printer has been found to do: pages are made up for it */
+  readonly printer?: readonly Measured[];
   /** stock colours for the pictures */
   readonly colours?: { readonly face: string; readonly back: string };
 }

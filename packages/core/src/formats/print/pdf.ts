@@ -6,7 +6,8 @@ import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
-import { type Doc, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
+import { errsOf, isTrue } from "./correct.ts";
+import { type Doc, makeUpFor, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
 import { overviewPage } from "./overview.ts";
 import { sheetPages } from "./sheets.ts";
@@ -34,6 +35,8 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   doc.registerFont("regular", fonts.regular);
   doc.registerFont("strong", fonts.strong);
   printAtTrueSize(doc);
+  const errs = errsOf(options.printer);
+  if (!isTrue(errs)) makeUpFor(doc, errs);
   const parts = options.parts ?? WORKED_FROM;
   // printed sheets are worked from with the ruler in hand
   const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };

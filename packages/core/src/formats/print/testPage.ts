@@ -1,0 +1,150 @@
+/**
+ * The page that a printer is measured by: a frame with its diagonals, how far the paper's edges are, a line of marks every mm
+ * against one of every 0.9 mm, the outline of a bank card, and lines that run off the paper to see where ink ends.
+ *
+ *    ┌──┬────────────────┬──┐
+ *    ├──┌────────────────┐──┤   the frame is 180 mm across, and 240 or 220 up
+ *    │  │ ╲            ╱ │  │
+ *    │  │    ┌──────┐    │  │   a card of ID-1 size covers its outline to a hair
+ *    │  │    └──────┘    │  │
+ *    └──└────────────────┘──┘
+ */
+import PDFDocument from "pdfkit";
+import { toBytes } from "pdfkit/output";
+import type { Point, Size } from "../../geometry/point.ts";
+import { ACCENT, type Doc, INK, newPage, PALE, POINTS, text } from "./ink.ts";
+import type { PdfFonts } from "./options.ts";
+
+/** mm: the frame on each paper, a card of ID-1 size (ISO/IEC 7810), and marks against marks. */
+export const TEST_FRAME = { across: 180, up: 240, upOnShort: 220 } as const;
+export const ID1_MM = { width: 85.6, height: 53.98, corner: 3.18 } as const;
+const VERNIER = { every: 1, against: 0.9, marks: 10 } as const;
+/** A page shorter than this has the lower frame, mm. */
+const SHORT_MM = 290;
+
+/** The frame that a paper's test page has, mm. */
+export const frameOn = ({ height }: Size): { readonly across: number; readonly up: number } => ({
+  across: TEST_FRAME.across,
+  up: height < SHORT_MM ? TEST_FRAME.upOnShort : TEST_FRAME.up,
+});
+
+interface TestPageOptions {
+  /** the paper in the printer, mm, upright */
+  readonly paper: Size;
+  readonly fonts: PdfFonts;
+  readonly date: Date;
+}
+
+/** Writes the test page: nothing of it is made up for what the printer does. @throws when pdfkit cannot read the fonts */
+export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Promise<Uint8Array> {
+  const title = "Test page for the printer";
+  const doc = new PDFDocument({
+    ...{ size: [paper.width * POINTS, paper.height * POINTS], margin: 0, autoFirstPage: false },
+    ...{ font: null as unknown as string, pdfVersion: "1.7", lang: "en", displayTitle: true },
+    info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" },
+  });
+  const bytes = toBytes(doc);
+  doc.registerFont("regular", fonts.regular);
+  doc.registerFont("strong", fonts.strong);
+  newPage(doc, paper);
+  const { across, up } = frameOn(paper);
+  const [left, top] = [(paper.width - across) / 2, (paper.height - up) / 2];
+  const [right, bottom] = [left + across, top + up];
+  const lines = (colour: string, wide: number, all: readonly (readonly Point[])[]): void => {
+    doc.save().scale(POINTS).lineWidth(wide).strokeColor(colour).undash();
+    for (const [from, ...rest] of all) {
+      if (!from) continue;
+      doc.moveTo(...from);
+      for (const to of rest) doc.lineTo(...to);
+      doc.stroke();
+    }
+    doc.restore();
+  };
+  lines(INK, 0.2, [
+    [
+      [left, top],
+      [right, top],
+      [right, bottom],
+      [left, bottom],
+      [left, top],
+    ],
+  ]);
+  lines(PALE, 0.12, [
+    [
+      [left, bottom],
+      [right, top],
+    ],
+    [
+      [left, top],
+      [right, bottom],
+    ],
+  ]);
+  // ticks to the paper's edges: from here the distance to each is measured
+  const [mx, my] = [paper.width / 2, paper.height / 2];
+  lines(ACCENT, 0.15, [
+    [
+      [0, my],
+      [left, my],
+    ],
+    [
+      [right, my],
+      [paper.width, my],
+    ],
+    [
+      [mx, 0],
+      [mx, top],
+    ],
+    [
+      [mx, bottom],
+      [mx, paper.height],
+    ],
+  ]);
+  card(doc, mx, top + up * 0.3);
+  vernier(doc, mx, top + up * 0.78);
+  const say = (words: string, x: number, y: number, size: number, strong = false): void => {
+    text(doc, words, x, y, size, { strong, width: across - 20 });
+  };
+  say(title, left + 10, top + 8, 16, true);
+  say(
+    `Print at 100 %, without fitting. Measure the frame across (it should be ${String(across)} mm) and up (${String(up)} mm), both of its diagonals corner to corner, and from the paper's left and upper edge to it.`,
+    left + 10,
+    top + 16,
+    9.5,
+  );
+  say("A bank card laid here covers the outline to a hair on all sides.", mx - 42, top + up * 0.3 + 29, 8.5);
+  say(
+    "The mark that stands exactly over one beneath it tells tenths of a mm: the first at 0, the last at 0.9.",
+    mx - 42,
+    top + up * 0.78 + 7,
+    8.5,
+  );
+  say("A", left + 1.5, bottom - 5.5, 9, true);
+  say("B", right - 4, top + 1.5, 9, true);
+  say("C", right - 4, bottom - 5.5, 9, true);
+  say("D", left + 1.5, top + 1.5, 9, true);
+  doc.end();
+  return await bytes;
+}
+
+function card(doc: Doc, x: number, y: number): void {
+  const { width, height, corner } = ID1_MM;
+  doc.save().scale(POINTS).lineWidth(0.12).strokeColor(INK).undash();
+  doc.roundedRect(x - width / 2, y - height / 2, width, height, corner).stroke();
+  doc.restore();
+}
+
+function vernier(doc: Doc, x: number, y: number): void {
+  doc.save().scale(POINTS).lineWidth(0.1).strokeColor(INK).undash();
+  for (let i = 0; i <= VERNIER.marks; i += 1) {
+    const [over, under] = [x - 42 + i * VERNIER.every, x - 42 + i * VERNIER.against];
+    doc
+      .moveTo(over, y)
+      .lineTo(over, y - 5)
+      .stroke();
+    doc
+      .moveTo(under, y)
+      .lineTo(under, y + 5)
+      .stroke();
+  }
+  doc.restore();
+}
