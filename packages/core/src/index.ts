@@ -35,6 +35,8 @@ export * from "./model/piece.ts";
 export { NET_NEAR_MM, NET_OFF_MM, type NetGlue, type OwnNet } from "./model/net.ts";
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
+export * from "./model/measured.ts";
+export { cameTo, type MachineErrs } from "./machine/errs.ts";
 export { linesIn, SAME_PAPER, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/shared/clearance.ts";
 export { makes, settingsOf, waysOf, type Form, type Ground, type Setup } from "./forms/form.ts";

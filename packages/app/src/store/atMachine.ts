@@ -23,6 +23,8 @@ const sentSchema = z.object({
   design: z.array(plain),
   time: z.number(),
   hpgl: z.string(),
+  /** what the file makes up for, where the machine has been measured */
+  errs: z.object({ across: z.number(), up: z.number(), skew: z.number() }).optional(),
   /** what it was planned of, so that it can be planned again once a test cut has shown something */
   plan: z.object({ items: z.array(plain), layout: plain, trialsBefore: z.number() }),
 });
@@ -58,6 +60,7 @@ export const sentOf = (
     sheet: { width: job.width, height: job.height },
   },
   ...{ operations: job.operations, stops: job.stops, design: job.design, time: job.time, hpgl: job.hpgl },
+  ...(job.errs && { errs: job.errs }),
 });
 
 /** The same as the cutter is sent it. */

@@ -1,6 +1,7 @@
 /** The simulated cutter as the server tells of it: its jobs, every change as it comes, and what a maker says they did. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { cameTo, type MachineErrs } from "@cut-fold/core";
+import { useCallback, useEffect } from "react";
 import { z } from "zod";
 import { queries } from "./queries.ts";
 
@@ -91,14 +92,23 @@ export function useCutter(): {
   return { jobs: data?.jobs, trouble, setAside: data?.setAside };
 }
 
-/** What was cut of a job so far; asked anew with every change of it. */
-export function useCut(job: CutterJob | undefined): CutSoFar | undefined {
+/**
+ * What was cut of a job so far; asked anew with every change of it. The simulated cutter is true: where a file makes up for what the
+ * maker's own machine does, that is done to it here, as it would be on the mat.
+ */
+export function useCut(job: CutterJob | undefined, errs: MachineErrs | undefined): CutSoFar | undefined {
+  const select = useCallback(
+    (cut: CutSoFar): CutSoFar =>
+      errs ? { paths: cut.paths.map((p) => ({ ...p, points: p.points.map((at) => [...cameTo(at, errs)]) })) } : cut,
+    [errs],
+  );
   const { data } = useQuery({
     queryKey: ["cutter", "cut", job?.id, job?.at, job?.done],
     queryFn: async ({ signal }) =>
       cutSchema.parse(await answered(await fetch(`/api/jobs/${job?.id ?? ""}/cut`, { signal }))),
     enabled: job !== undefined && job.state !== "queued",
     placeholderData: (before) => before,
+    select,
   });
   return job === undefined || job.state === "queued" ? undefined : data;
 }

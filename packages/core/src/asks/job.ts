@@ -1,4 +1,5 @@
 /** What a machine does with a run: the layout, then operations and stops. */
+import type { MachineErrs } from "../machine/errs.ts";
 import { find } from "../catalogue/entry.ts";
 import { bySheet, plotted, toolsOf } from "../formats/plot.ts";
 import { walked } from "../machine/walked.ts";
@@ -81,6 +82,8 @@ export interface SheetJob extends Size {
   readonly stops: readonly Stop[];
   readonly design: readonly DesignLine[];
   readonly time: number;
+  /** what the file makes up for: the machine itself brings the lines back to where they were drawn */
+  readonly errs?: MachineErrs;
 }
 
 /** A job as sheets, each to be sent by itself. */
@@ -110,6 +113,7 @@ export function sheetJobs(job: Job, { machine, sheets, drawings }: JobAsked): Sh
           return { role, face, closed, points: placed(points) };
         }),
         time: own.reduce((sum, { time }) => sum + time, 0) + stopTime(stops),
+        ...(machine.errs && { errs: machine.errs }),
       },
     ];
   });

@@ -8,6 +8,7 @@ import { stocks } from "../catalogue/papers.ts";
 import type { Size } from "../geometry/point.ts";
 import { restsOf } from "../layout/alike.ts";
 import { offcutsOf, stockName, type TrimPlan } from "../layout/trimPlan.ts";
+import { machineErrs } from "../machine/errs.ts";
 import type { InHand, Layout, LeftOver } from "../model/layout.ts";
 import {
   LEFT,
@@ -107,7 +108,9 @@ export function machineFor(
     ...{ kind: "machine", machine: known.id, ...reach },
     ...(mat !== undefined && known.mats.includes(mat) && { mat }),
   });
-  return { ...setup, ...(own && { own }), fixes: own?.fixes ?? [] };
+  const errs = machineErrs(own?.measured);
+  const machine = errs ? { ...setup.machine, errs } : setup.machine;
+  return { ...setup, machine, ...(own && { own }), fixes: own?.fixes ?? [] };
 }
 
 /**

@@ -39,6 +39,8 @@ export interface Machine extends Entry {
   /** how far a drag knife's tip trails its axis, mm, and whether the machine itself makes up for it */
   readonly knife: { readonly offset: number; readonly compensates: boolean };
   readonly pace: Pace;
+  /** what the maker's own one has been found to do to a drawing: files for it make up for that */
+  readonly errs?: { readonly across: number; readonly up: number; readonly skew: number };
 }
 
 /** mm between two places a plotter can go to: HPGL's own unit, 1/40 mm. */

@@ -6,6 +6,7 @@
 import type { Machine } from "../catalogue/machines.ts";
 import { find } from "../catalogue/entry.ts";
 import type { Point } from "../geometry/point.ts";
+import { toldFor } from "../machine/errs.ts";
 import { compensated, settling } from "../machine/knife.ts";
 import { passOf } from "../machine/strokes.ts";
 import type { Operation } from "../model/job.ts";
@@ -66,13 +67,14 @@ export interface Plotted {
 
 /**
  * A sheet's operations as a file. Where the machine does not make up for what its knife trails by, the file does: then it says
- * where the knife's axis goes, and each time a knife is put in a short stroke in the margin settles it first.
+ * where the knife's axis goes, and each time a knife is put in a short stroke in the margin settles it first. What a machine does to
+ * a drawing is made up for last of all.
  * @param tools all of the job's, in the order that numbers them
  */
 export function plotted(
   operations: readonly Operation[],
   tools: readonly string[],
-  { tools: known, knife, margin }: Pick<Machine, "tools" | "knife" | "margin">,
+  { tools: known, knife, margin, errs }: Pick<Machine, "tools" | "knife" | "margin" | "errs">,
 ): Plotted {
   const commands: string[] = [];
   let [before, face] = [0, operations[0]?.face];
@@ -87,7 +89,8 @@ export function plotted(
     const stroke = (points: readonly Point[]): void => {
       const trailed = drags ? compensated(points, knife.offset, heading) : undefined;
       heading = trailed?.heading;
-      const made = strokeCommands(trailed?.axis ?? points);
+      const goes = trailed?.axis ?? points;
+      const made = strokeCommands(errs ? goes.map((at) => toldFor(at, errs)) : goes);
       if (made.length > 0) count += 1;
       commands.push(...made);
     };

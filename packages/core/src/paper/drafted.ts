@@ -78,7 +78,9 @@ export function draftOf(said: Said, drafting: Drafting): Drafted {
     motions: (said.motions ?? []).map(({ of, ...motion }) => ({ ...motion, move: of(said.sheets) })),
     contents: held ? [held] : [],
     dimensions: [
-      ...sheetSizes(main, said.square !== undefined && path.length === 0).map((d) => (path.length === 0 ? d : plain(d))),
+      ...sheetSizes(main, said.square !== undefined && path.length === 0).map((d) =>
+        path.length === 0 ? d : plain(d),
+      ),
       ...score.map((d) => (path.length === 0 ? d : plain(d))),
       ...(held ? contentsSizes(held, path) : []),
       ...figuresOf(said, find, label, settings, path),

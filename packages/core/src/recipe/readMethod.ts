@@ -173,7 +173,8 @@ const AS_SAID = { offset: 0, each: false } as const;
 
 /** The tools a recipe names, with the maker's own calibration. @throws when the recipe was not read by `readSpec` */
 export function setupOf({ method }: Pick<Spec, "method">): Setup {
-  if (method.kind === "machine") return { kind: "machine", tool: machineOf(method).machine, grid: MACHINE_STEP_MM, ...AS_SAID };
+  if (method.kind === "machine")
+    return { kind: "machine", tool: machineOf(method).machine, grid: MACHINE_STEP_MM, ...AS_SAID };
   const board = find(catalogue.boards, method.board);
   if (!board) throw new Error(`the recipe names an unknown board: ${method.board}`);
   const ruler = rulerOf(method);

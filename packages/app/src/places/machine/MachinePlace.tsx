@@ -124,7 +124,7 @@ interface SheetProps {
 
 function Sheet({ job, sent, isFree }: SheetProps) {
   useAwake();
-  const cut = useCut(job);
+  const cut = useCut(job, sent.errs);
   const operation = sent.operations[job.at];
   // until it is turned the other face is up
   const before = sent.operations[job.at - 1];
