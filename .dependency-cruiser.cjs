@@ -69,7 +69,7 @@ module.exports = {
       from: { path: "^packages/(app|cli|server)/" },
       to: {
         path: core,
-        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|asks/chance|cutter/index|printer/index|nets/index|measure/index)\\.ts$`,
+        pathNot: `${core}(index|forms/all|folding/proof|outlines/index|layout/hand|asks/chance|cutter/index|printer/index|nets/index|measure/index|formats/print/index)\\.ts$`,
       },
     },
     {

@@ -44,6 +44,7 @@ const OutlinesPlace = lazy(async () => ({
   default: (await import("./places/outlines/OutlinesPlace.tsx")).OutlinesPlace,
 }));
 const ShelfPlace = lazy(async () => ({ default: (await import("./places/shelf/ShelfPlace.tsx")).ShelfPlace }));
+const MeasurePlace = lazy(async () => ({ default: (await import("./places/measure/MeasurePlace.tsx")).MeasurePlace }));
 const RunsPlace = lazy(async () => ({ default: (await import("./places/run/RunsPlace.tsx")).RunsPlace }));
 const RunPlace = lazy(async () => ({ default: (await import("./places/run/RunPlace.tsx")).RunPlace }));
 const MachinePlace = lazy(async () => ({ default: (await import("./places/machine/MachinePlace.tsx")).MachinePlace }));
@@ -228,6 +229,7 @@ export function App() {
             <Route path="/net" element={<NetPlace />} />
             <Route path="/machine" element={<MachinePlace />} />
             <Route path="/shelf" element={<ShelfPlace />} />
+            <Route path="/measure" element={<MeasurePlace />} />
             <Route path="/size-chart" element={<ChartPlace />} />
             <Route path="/settings" element={<SettingsPlace />} />
             <Route path="*" element={<Navigate to="/drafts" replace />} />

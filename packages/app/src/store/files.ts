@@ -15,13 +15,16 @@ import {
   writeEverything,
   writeOutlineSvg,
   writeProject,
+  frameFile,
+  type Measured,
+  ofKind,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
 import { coloursOf } from "../theme/colours.ts";
 import { type ReadFile, useTaking } from "./taking.ts";
 import type { ImportApi, ReadWhole } from "../workers/import.worker.ts";
-import type { WriteApi, WriteJob } from "../workers/write.worker.ts";
+import type { TestPageJob, WriteApi, WriteJob } from "../workers/write.worker.ts";
 import { everythingIn } from "./db.ts";
 import type { Adopted } from "./adopt.ts";
 import { useDrafts } from "./drafts.ts";
@@ -98,8 +101,28 @@ export const saveStore = async (): Promise<boolean> => {
 export const saveOutline = (outline: ShelfOutline): Promise<boolean> =>
   save(new Blob([writeOutlineSvg(outline, outline.name)], { type: "image/svg+xml" }), fileName(outline.name), ".svg");
 
+const asks = (job: WriteJob | TestPageJob): job is TestPageJob => "testPage" in job;
+
+/** mm of the paper that is set. */
+function paperNow(): { readonly width: number; readonly height: number } {
+  const { width, height } = find(catalogue.sheets, useSettings.getState().settings.paper) ?? {
+    width: 210,
+    height: 297,
+  };
+  return { width, height };
+}
+
+/** What has been found of the printer that such paper lies in: the one of the shelf that was measured last. */
+function printerNow(): readonly Measured[] | undefined {
+  const { paper } = useSettings.getState().settings;
+  return ofKind(shelfNow(), "printer")
+    .filter(({ sheet, measured = [] }) => sheet === paper && measured.length > 0)
+    .map(({ measured }) => measured)
+    .sort((a, b) => (b?.[0]?.measured ?? "").localeCompare(a?.[0]?.measured ?? ""))[0];
+}
+
 /** Asks the writing worker, which lives for this one answer. */
-async function written(job: WriteJob): Promise<string | Uint8Array> {
+async function written(job: WriteJob | TestPageJob): Promise<string | Uint8Array> {
   const worker = new Worker(new URL("../workers/write.worker.ts", import.meta.url), { type: "module" });
   try {
     const failed = new Promise<never>((_, reject) => {
@@ -107,7 +130,8 @@ async function written(job: WriteJob): Promise<string | Uint8Array> {
         reject(new Error("The part that writes files could not be loaded."));
       });
     });
-    return await Promise.race([wrap<WriteApi>(worker).write(job), failed]);
+    const api = wrap<WriteApi>(worker);
+    return await Promise.race([asks(job) ? api.testPage(job) : api.write(job), failed]);
   } finally {
     worker.terminate();
   }
@@ -115,10 +139,11 @@ async function written(job: WriteJob): Promise<string | Uint8Array> {
 
 /** A draft in a format, whole or a part of it, as the settings have units and paper. */
 async function fileOf(draft: Draft, format: Format, parts?: readonly PdfPart[]): Promise<Blob> {
-  const { paper: paperId } = useSettings.getState().settings;
-  const { width, height } = find(catalogue.sheets, paperId) ?? { width: 210, height: 297 };
+  await useShelfStore.getState().load();
+  const printer = printerNow();
   const bytes = await written({
-    ...{ format: format.id, draft, display: displayNow(setupOf(draft.spec).grid), paper: { width, height } },
+    ...{ format: format.id, draft, display: displayNow(setupOf(draft.spec).grid), paper: paperNow() },
+    ...(printer && { printer }),
     colours: coloursOf(draft.spec),
     // with a list of names there is a piece for each, which the screen has not drawn
     pieces: format.reads === "pieces" && namesIn(draft.spec).length === 0 ? solutionOf(draft.spec).pieces : undefined,
@@ -133,6 +158,20 @@ export const printPdf = (draft: Draft, parts: readonly PdfPart[]): Promise<Blob>
   if (!pdf) throw new Error("there is nothing to print with");
   return fileOf(draft, pdf, parts);
 };
+
+/** The page that a printer is measured by, for the paper that is set. */
+export async function printTestPage(): Promise<Blob> {
+  const bytes = await written({ testPage: paperNow() });
+  return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
+}
+
+/** Saves the frame that a machine is measured by. False when the maker called it off. */
+export const saveFrame = (across: number, up: number, as: "svg" | "hpgl"): Promise<boolean> =>
+  save(
+    new Blob([frameFile(across, up, as)], { type: as === "svg" ? "image/svg+xml" : "application/vnd.hp-hpgl" }),
+    "frame",
+    `.${as}`,
+  );
 
 /** Saves a draft in a format. False when the maker called it off. */
 export const saveAs = async (draft: Draft, format: Format): Promise<boolean> =>

@@ -11,6 +11,7 @@ import {
   solve,
   type WriteOptions,
 } from "@cut-fold/core";
+import { writeTestPage } from "@cut-fold/core/print";
 import { expose } from "comlink";
 import { loadFormsOf } from "../needs/forms.ts";
 
@@ -21,6 +22,12 @@ export interface WriteJob extends Omit<WriteOptions, "fonts" | "canvas" | "date"
   readonly draft: Draft;
   /** the pieces as the screen has them, where they are all of them: nothing is solved again for a format that reads no more */
   readonly pieces?: readonly Piece[] | undefined;
+}
+
+/** The page that a printer is measured by. */
+export interface TestPageJob {
+  /** the paper in the printer, mm, upright */
+  readonly testPage: { readonly width: number; readonly height: number };
 }
 
 const load = async (url: string): Promise<Uint8Array> => {
@@ -54,6 +61,11 @@ function solved({ spec }: Draft) {
 }
 
 const api = {
+  /** The page that a printer is measured by. */
+  async testPage({ testPage: paper }: TestPageJob): Promise<Uint8Array> {
+    return await writeTestPage({ paper, fonts: await fonts(), date: new Date() });
+  },
+
   /** A draft in one of the formats. */
   async write({ format: id, draft, pieces, ...how }: WriteJob): Promise<string | Uint8Array> {
     const format = formatById(id);

@@ -27,6 +27,16 @@ export interface PunchedSquare {
   readonly d24: number;
 }
 
+/** A card of ID-1 size: width, height and the radius of its corners, mm (ISO/IEC 7810). */
+export const ID1_MM = { width: 85.6, height: 53.98, corner: 3.18 } as const;
+/** The frame that is printed on each paper, mm; the lower one on a page shorter than `short`. */
+const PRINTED = { across: 180, up: 240, upOnShort: 220, short: 290 } as const;
+/** The frame on the test page of a paper, mm. */
+export const printedFrame = ({ height }: { readonly height: number }) => ({
+  across: PRINTED.across,
+  up: height < PRINTED.short ? PRINTED.upOnShort : PRINTED.up,
+});
+
 const sdOf = (one: ReadWith): number => READ_WITH[one].spread;
 
 /**

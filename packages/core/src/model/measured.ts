@@ -17,6 +17,20 @@ export const FOUND = ["notch", "offset", "scale-x", "scale-y", "skew", "shift-x"
 /** One of them. */
 export type FoundKind = (typeof FOUND)[number];
 
+/** What a tool can be, in the figures' own units: further off than this something was misread. */
+export const LIKELY: Readonly<Record<FoundKind, { readonly min: number; readonly max: number }>> = {
+  notch: { min: 4, max: 20 },
+  offset: { min: -4, max: 4 },
+  "scale-x": { min: 0.93, max: 1.07 },
+  "scale-y": { min: 0.93, max: 1.07 },
+  skew: { min: -0.03, max: 0.03 },
+  "shift-x": { min: -12, max: 12 },
+  "shift-y": { min: -12, max: 12 },
+};
+/** Whether a figure is one that a tool can have. */
+export const isLikely = ({ what, value }: Pick<Measured, "what" | "value">): boolean =>
+  value >= LIKELY[what].min && value <= LIKELY[what].max;
+
 /** One figure of a tool. */
 export const measuredSchema = z.strictObject({
   what: z.enum(FOUND),

@@ -15,6 +15,7 @@ import {
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { NameField } from "../../parts/NameField.tsx";
@@ -28,6 +29,9 @@ interface EntryEditorProps {
   readonly onDone: () => void;
   readonly onDrop: () => void;
 }
+
+/** What test pieces can tell of. */
+const MEASURED: readonly ShelfEntry["kind"][] = ["board", "machine", "printer", "hand"];
 
 export function EntryEditor({ entry, shelf, onDone, onDrop }: EntryEditorProps) {
   const [was] = useState(entry);
@@ -48,6 +52,11 @@ export function EntryEditor({ entry, shelf, onDone, onDrop }: EntryEditorProps) 
         <Button variant="contained" onClick={onDone}>
           Done
         </Button>
+        {MEASURED.some((kind) => kind === entry.kind) ? (
+          <Button component={Link} to={`/measure?tool=${entry.id}`}>
+            Measure it
+          </Button>
+        ) : null}
         <Button disabled={!isChanged} onClick={() => keepEntry(was)}>
           As it was
         </Button>
@@ -112,6 +121,15 @@ function Fields({ entry, shelf }: Pick<EntryEditorProps, "entry" | "shelf">) {
             onChange={(ruler) => keepEntry({ ...entry, ruler })}
           />
         </div>
+      );
+    case "hand":
+      return (
+        <p className="wide">
+          Like a {entry.like} one.{" "}
+          {entry.scores && entry.scores.length > 1
+            ? `${String(entry.scores.length)} scores of one setting have been measured of it.`
+            : "None of its scores has been measured yet."}
+        </p>
       );
     case "tape":
       return (

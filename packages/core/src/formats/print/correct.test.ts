@@ -6,7 +6,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { describe, expect, it } from "vitest";
 import { distance, type Point } from "../../geometry/point.ts";
-import { frameFound } from "../../measure/tools.ts";
+import { frameFound, printedFrame } from "../../measure/tools.ts";
 import type { Measured } from "../../model/measured.ts";
 import { put } from "../../printer/page.ts";
 import { printed } from "../../printer/index.ts";
@@ -16,7 +16,7 @@ import { specOf } from "../../test/randomSpec.ts";
 import { nth } from "../../units/nth.ts";
 import { madeUp } from "./correct.ts";
 import { writePdf } from "./pdf.ts";
-import { frameOn, writeTestPage } from "./testPage.ts";
+import { writeTestPage } from "./testPage.ts";
 
 const require = createRequire(import.meta.url);
 const font = (weight: number): Uint8Array =>
@@ -34,7 +34,7 @@ const PRINTERS: readonly PrinterKind[] = [
 function measuredOn(bytes: Uint8Array, printer: PrinterKind): Measured[] {
   const [page] = printed(bytes, { printer });
   if (!page) throw new Error("no page");
-  const { across, up } = frameOn(page);
+  const { across, up } = printedFrame(page);
   const frame = page.landed.find(({ kind, runs: [run] }) => kind === "line" && run && run.length >= 5);
   if (!frame) throw new Error("no frame");
   const corners = nth(frame.runs, 0).map(([x, y]) => put(page.lies, x, y));

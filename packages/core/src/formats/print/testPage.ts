@@ -12,21 +12,12 @@
 import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Point, Size } from "../../geometry/point.ts";
+import { ID1_MM, printedFrame } from "../../measure/tools.ts";
 import { ACCENT, type Doc, INK, newPage, PALE, POINTS, text } from "./ink.ts";
 import type { PdfFonts } from "./options.ts";
 
-/** mm: the frame on each paper, a card of ID-1 size (ISO/IEC 7810), and marks against marks. */
-export const TEST_FRAME = { across: 180, up: 240, upOnShort: 220 } as const;
-export const ID1_MM = { width: 85.6, height: 53.98, corner: 3.18 } as const;
+/** mm between marks, and between those against them. */
 const VERNIER = { every: 1, against: 0.9, marks: 10 } as const;
-/** A page shorter than this has the lower frame, mm. */
-const SHORT_MM = 290;
-
-/** The frame that a paper's test page has, mm. */
-export const frameOn = ({ height }: Size): { readonly across: number; readonly up: number } => ({
-  across: TEST_FRAME.across,
-  up: height < SHORT_MM ? TEST_FRAME.upOnShort : TEST_FRAME.up,
-});
 
 interface TestPageOptions {
   /** the paper in the printer, mm, upright */
@@ -47,7 +38,7 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
   doc.registerFont("regular", fonts.regular);
   doc.registerFont("strong", fonts.strong);
   newPage(doc, paper);
-  const { across, up } = frameOn(paper);
+  const { across, up } = printedFrame(paper);
   const [left, top] = [(paper.width - across) / 2, (paper.height - up) / 2];
   const [right, bottom] = [left + across, top + up];
   const lines = (colour: string, wide: number, all: readonly (readonly Point[])[]): void => {

@@ -1,5 +1,6 @@
 import {
   type Board,
+  type BoardMethod,
   catalogue,
   chooseBoard as pickBoard,
   chooseMachine as pickMachine,
@@ -34,7 +35,7 @@ import { useAtRest } from "../../../parts/useAtRest.ts";
 import { useSettled } from "../../../store/useSettled.ts";
 import { change } from "../../../store/openDraft.ts";
 import { useDisplay } from "../../../store/settings.ts";
-import { shelfNow } from "../../../store/shelf.ts";
+import { shelfNow, useOnShelf } from "../../../store/shelf.ts";
 import { useOffers } from "../../../store/useOffers.ts";
 
 /** ms without a change after which every form is drafted anew: while a figure is dragged the drawing alone follows */
@@ -59,7 +60,10 @@ const A_MACHINE = { kind: "machine", mat: undefined, width: undefined, length: u
 };
 
 /** A board that is nobody's in particular. */
-const NOT_OWN = { own: undefined } as { own?: never };
+const NOT_OWN = { own: undefined, notch: undefined, offset: undefined, each: undefined } as {
+  own?: never;
+  notch?: never;
+};
 
 interface NotOnThisBoardProps {
   readonly board: Board;
@@ -136,6 +140,32 @@ const onNotch = (notch: number): void => {
 const onRuler = (ruler: string): void => {
   change({ method: { ruler: ruler || undefined } });
 };
+
+/** What has been found of the board, and where more of it is found; a shelf that knows it better says so. */
+function MeasuredBoard({ method }: { readonly method: BoardMethod }) {
+  const display = useDisplay();
+  const { own, offset = 0, notch } = method;
+  const mine = useOnShelf("board").find(({ id }) => id === own);
+  const isNews = mine !== undefined && (mine.offset !== method.offset || mine.notch !== notch);
+  return (
+    <div className="wide">
+      {offset === 0 ? null : (
+        <p className="about">
+          Its marks lie {formatLength(Math.abs(offset), display)} {offset > 0 ? "further from" : "nearer to"} the edge
+          than they say: every figure here reckons with that.
+        </p>
+      )}
+      {isNews ? (
+        <Button size="small" className="remedy" onClick={() => change(pickBoard(mine))}>
+          Your shelf knows this board better: make it on that
+        </Button>
+      ) : null}
+      <Button size="small" component={Link} to={own === undefined ? "/measure" : `/measure?tool=${own}`}>
+        Measure the board
+      </Button>
+    </div>
+  );
+}
 
 interface HolderStageProps {
   readonly id: string;
@@ -215,6 +245,7 @@ export function HolderStage({ id, spec, solution }: HolderStageProps) {
         />
       </div>
       {method.kind === "machine" ? <OnMachine method={method} /> : null}
+      {method.kind === "machine" ? null : <MeasuredBoard method={method} />}
       {board?.kind === "punch-board" ? (
         <div className="wide">
           <LengthField

@@ -1,0 +1,33 @@
+/** How what was found is told: each figure in its own measure, with how sure it is. */
+import { type Display, type FoundKind, formatLength, MM_PER } from "@cut-fold/core";
+import type { FoundFigure } from "@cut-fold/core/measure";
+
+/** mm or inches, finer than a ruler has them: what is measured is told as it was found. */
+export const fine = (mm: number, { unit }: Pick<Display, "unit">): string =>
+  unit.startsWith("in") ? `${(mm / MM_PER.in).toFixed(3)} in` : `${mm.toFixed(2)} mm`;
+
+export const FIGURE_TITLES: Readonly<Record<FoundKind, string>> = {
+  notch: "Its notch, edge to inner corner",
+  offset: "Its marks, truly further from the edge by",
+  "scale-x": "Across",
+  "scale-y": "Up",
+  skew: "Upright lines lean to the right",
+  "shift-x": "All of it, to the right",
+  "shift-y": "All of it, down",
+};
+
+const percent = (part: number): string =>
+  `${Math.abs(part * 100).toFixed(2)} % ${part < 0 ? "smaller" : "larger"} than it should be`;
+/** mm over which a lean is told */
+const OVER_MM = 250;
+
+/** A figure and its scatter in words. */
+export function sayFound({ what, value, spread }: FoundFigure, display: Display): readonly [string, string] {
+  if (what === "scale-x" || what === "scale-y") return [percent(value - 1), `± ${(spread * 100).toFixed(2)} %`];
+  if (what === "skew")
+    return [
+      `${fine(value * OVER_MM, display)} over ${formatLength(OVER_MM, display)}`,
+      `± ${fine(spread * OVER_MM, display)}`,
+    ];
+  return [fine(value, display), `± ${fine(spread, display)}`];
+}
