@@ -30,7 +30,7 @@ import type { Adopted } from "./adopt.ts";
 import { useDrafts } from "./drafts.ts";
 import { binRows, emptyBin, putInBin } from "./bin.ts";
 import { keep } from "./keeping.ts";
-import type { Beside, Binned, KeptRun, Settings, ShelfOutline } from "./kept.ts";
+import { type Beside, type Binned, type KeptRun, type Settings, settingsSchema, type ShelfOutline } from "./kept.ts";
 import { dropOutline, keepOutline, unknownOutlines, useOutlines } from "./outlines.ts";
 import { dropRun, keepRun, runsNow, useRuns } from "./runs.ts";
 import { loadFormsOf } from "../needs/forms.ts";
@@ -247,7 +247,8 @@ export function bringing({ drafts, beside }: ReadFile): Bringing {
   const here = useDrafts.getState().drafts;
   const inFile = new Set(drafts.map((d) => d.id));
   const { settings } = useSettings.getState();
-  const differs = beside.settings && JSON.stringify(beside.settings) !== JSON.stringify(settings);
+  // as they are read, so that the order in which they were set tells nothing
+  const differs = beside.settings && JSON.stringify(beside.settings) !== JSON.stringify(settingsSchema.parse(settings));
   return {
     bin: beside.bin.filter(({ draft }) => !here.has(draft.id) && !inFile.has(draft.id)),
     outlines: unknownOutlines(beside.outlines),
