@@ -44,6 +44,7 @@ const OutlinesPlace = lazy(async () => ({
   default: (await import("./places/outlines/OutlinesPlace.tsx")).OutlinesPlace,
 }));
 const ShelfPlace = lazy(async () => ({ default: (await import("./places/shelf/ShelfPlace.tsx")).ShelfPlace }));
+const PhotoPlace = lazy(async () => ({ default: (await import("./places/photo/PhotoPlace.tsx")).PhotoPlace }));
 const MeasurePlace = lazy(async () => ({ default: (await import("./places/measure/MeasurePlace.tsx")).MeasurePlace }));
 const RunsPlace = lazy(async () => ({ default: (await import("./places/run/RunsPlace.tsx")).RunsPlace }));
 const RunPlace = lazy(async () => ({ default: (await import("./places/run/RunPlace.tsx")).RunPlace }));
@@ -229,6 +230,7 @@ export function App() {
             <Route path="/net" element={<NetPlace />} />
             <Route path="/machine" element={<MachinePlace />} />
             <Route path="/shelf" element={<ShelfPlace />} />
+            <Route path="/picture" element={<PhotoPlace />} />
             <Route path="/measure" element={<MeasurePlace />} />
             <Route path="/size-chart" element={<ChartPlace />} />
             <Route path="/settings" element={<SettingsPlace />} />

@@ -39,16 +39,18 @@ interface TraceDialogProps {
   readonly picture: File;
   /** mm it is to be wide */
   readonly width: number;
+  /** mm that the whole picture is wide, where that is known: what it shows is as wide as it truly is then */
+  readonly trueWidth?: number;
   /** the line as it was traced, and how wide it is made, mm */
   readonly onUse: (outline: KeptOutline, wide: number) => void;
   readonly onClose: () => void;
 }
 
-export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps) {
+export function TraceDialog({ picture, width, trueWidth, onUse, onClose }: TraceDialogProps) {
   const display = useDisplay();
   const [mode, setMode] = useState<TraceMode | "auto">("auto");
   const [smooth, setSmooth] = useState<number>(SMOOTH.usual);
-  const [wide, setWide] = useState(width);
+  const [said, setWide] = useState<number>();
   const [read, setRead] = useState<PictureRead>();
   const [detail, setDetail] = useState<number>(DETAIL.usual);
   const asked = useSettled(smooth, 200);
@@ -75,6 +77,7 @@ export function TraceDialog({ picture, width, onUse, onClose }: TraceDialogProps
       late = true;
     };
   }, [picture, mode, asked, least]);
+  const wide = said ?? (trueWidth !== undefined && read?.ok ? (read.outline.width / read.width) * trueWidth : width);
   const mmAPoint = read?.ok ? wide / read.outline.width : 0;
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="trace-title">

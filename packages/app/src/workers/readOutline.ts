@@ -18,6 +18,7 @@ import {
   trace,
   type Tracing,
 } from "@cut-fold/core/outlines";
+import { unpacked } from "./unpacked.ts";
 
 /** The outline that was found with what is to be told of it, or why there is none, in a sentence. */
 export type OutlineRead =
@@ -52,20 +53,6 @@ export type PictureRead =
 const MOST_BYTES = 10_000_000;
 
 const tooLarge = { ok: false, why: "The file is larger than 10 MB." } as const;
-
-/** Unpacked, its longer side no more than is traced. @throws where the browser cannot read it */
-async function unpacked(file: Blob): Promise<ImageData> {
-  const whole = await createImageBitmap(file, { imageOrientation: "from-image" });
-  const k = Math.min(1, MOST_SIDE / Math.max(whole.width, whole.height));
-  const [width, height] = [Math.max(1, Math.round(whole.width * k)), Math.max(1, Math.round(whole.height * k))];
-  const canvas = new OffscreenCanvas(width, height);
-  const context = canvas.getContext("2d");
-  if (!context) throw new Error("no canvas");
-  context.imageSmoothingQuality = "high";
-  context.drawImage(whole, 0, 0, width, height);
-  whole.close();
-  return context.getImageData(0, 0, width, height);
-}
 
 const turnedUp = (path: Path, height: number): Path => mapPath(path, ([x, y]) => [x, height - y]);
 
@@ -164,7 +151,7 @@ export const outlineApi = {
         why: `This picture unfolds to ${String(said.width)} × ${String(said.height)} points, more than can be traced. Save it smaller.`,
       };
     try {
-      const picture = await unpacked(file);
+      const picture = await unpacked(file, MOST_SIDE);
       const { width, height } = picture;
       const traced = trace(picture, tracing);
       const [outer] = traced?.rings ?? [];

@@ -144,6 +144,28 @@ export function crossing(a: Pick<Side, "middle" | "way">, b: Pick<Side, "middle"
 export interface Quad {
   readonly corners: readonly [Point, Point, Point, Point];
   readonly sides: readonly [Side, Side, Side, Side];
+  /** its corners were put there by hand, and no edge was found: points that they may be off */
+  readonly byHand?: number;
+}
+
+/** Four corners as a hand put them, each off by a point of the picture or so. */
+export function quadByHand(corners: readonly Point[], off = 1): Quad | undefined {
+  const sides = corners.slice(0, 4).map((from, i) => {
+    const to = nth(corners, (i + 1) % 4);
+    return lineThrough(
+      Array.from({ length: LEAST_PLACES + 4 }, (_, n): Point => {
+        const t = n / (LEAST_PLACES + 3);
+        return [from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t];
+      }),
+    );
+  });
+  const found = sides.filter((side) => side !== undefined);
+  if (found.length < 4) return undefined;
+  return {
+    corners: corners.slice(0, 4) as unknown as Quad["corners"],
+    sides: found as unknown as Quad["sides"],
+    byHand: off,
+  };
 }
 
 /** Four corners that are about right, brought onto the edges that are there. Undefined where a side is not seen. */

@@ -67,22 +67,21 @@ export function bent(p: Point, lens: Lens): Point {
 
 /** The most that a lens is taken to bend, either way. */
 const MOST_BEND = 0.08;
+/** What a phone's lens bends by where that cannot be seen. */
+const USUAL_BEND = 0.01;
 /** mm that nobody sees an edge better than: shadows, bevels, what is worn. */
 const FLOOR_MM = 0.05;
 /** A camera sees about as far as its picture's longer side is wide, in points; phones from 0.7 to 1. */
 const FOCAL_PART = 0.85;
 const FOCAL_SPREAD = 0.2;
 
-const allSides = ({ reference, thing }: Pick<PhotoAsked, "reference" | "thing">): readonly Side[] => [
-  ...reference.sides,
-  ...thing.sides,
-];
-
 /** The bending that makes all sides straightest, by golden section; with how sure that is. */
 function lensFor(asked: PhotoAsked): { readonly lens: Lens; readonly spread: number } {
   const { width, height } = asked.picture;
   const base = { middle: [width / 2, height / 2] as Point, far: Math.hypot(width, height) / 2 };
-  const sides = allSides(asked);
+  // a line that a hand drew is straight, and tells nothing of a lens
+  const sides = [asked.reference, asked.thing].flatMap((quad) => (quad.byHand === undefined ? quad.sides : []));
+  if (sides.length === 0) return { lens: { ...base, k: 0 }, spread: USUAL_BEND };
   const off = (k: number): number =>
     sides.reduce((sum, { places }) => {
       const line = lineThrough(places.map((p) => straightened(p, { ...base, k })));
@@ -198,7 +197,9 @@ interface Fitted {
 function fittedWith({ known, reference, thing }: PhotoAsked, lens: Lens): Fitted | undefined {
   const straight = (quad: Quad): { readonly sides: Side[]; readonly corners: Point[] } | undefined => {
     const sides = quad.sides.flatMap(({ places }) => lineThrough(places.map((p) => straightened(p, lens))) ?? []);
-    return sides.length === 4 ? { sides, corners: quad.corners.map((p) => straightened(p, lens)) } : undefined;
+    // what a hand put there is as sure as a hand: two places a side, each off by so much
+    const own = quad.byHand === undefined ? sides : sides.map((s) => ({ ...s, count: 2, scatter: quad.byHand ?? 0 }));
+    return own.length === 4 ? { sides: own, corners: quad.corners.map((p) => straightened(p, lens)) } : undefined;
   };
   const [ref, own] = [straight(reference), straight(thing)];
   if (!ref || !own) return undefined;
@@ -298,8 +299,8 @@ function distanceTo(
   { width, height }: PhotoAsked["picture"],
 ): { readonly away: number; readonly spread: number } {
   const focal = FOCAL_PART * Math.max(width, height);
-  const [a = 0, , , d = 0, , , g = 0] = table;
-  const [b = 0, e = 0, i = 0] = [table[1] ?? 0, table[4] ?? 0, table[7] ?? 0];
+  const at = (i: number): number => table[i] ?? 0;
+  const [a, b, d, e, g, i] = [at(0), at(1), at(3), at(4), at(6), at(7)];
   const [cx, cy] = [width / 2, height / 2];
   const size = (x: number, y: number, w: number): number => Math.hypot((x - cx * w) / focal, (y - cy * w) / focal, w);
   // H = K·[r1 r2 t]·s: both columns as long as the third is far

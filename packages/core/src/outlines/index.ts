@@ -6,6 +6,7 @@ export { isHpgl, readHpgl } from "./readHpgl.ts";
 export { readDrawing } from "./readDrawing.ts";
 export { readDxf } from "./readDxf.ts";
 export { readSvg } from "./readSvg.ts";
+export { shadesOf } from "./picture.ts";
 export { MOST_POINTS, MOST_SIDE, pictureSize } from "./pictureSize.ts";
 export { leastAcross, safeWidth, trace, type Traced, type TraceMode, type Tracing } from "./trace.ts";
 export { type OutlineMaking, outlineMade, outlinesApart } from "./make.ts";

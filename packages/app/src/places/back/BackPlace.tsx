@@ -1,7 +1,9 @@
 /** Working back: an envelope is in hand, and the largest card it takes is wanted, with its base and its layers. */
-import { catalogue, find, formatLength, formatSize, sayProblem, workBack } from "@cut-fold/core";
+import { catalogue, find, formatLength, formatSize, sayProblem, SIZE_MM, workBack } from "@cut-fold/core";
+import Button from "@mui/material/Button";
 import { useMemo, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
+import { z } from "zod";
 import { makeDraft } from "../../store/drafting.ts";
 import { useDrafts } from "../../store/drafts.ts";
 import { isInInches, useDisplay, useSettings } from "../../store/settings.ts";
@@ -12,12 +14,20 @@ import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./back.css";
 
+/** An envelope that was measured elsewhere, mm. */
+const side = z.number().min(SIZE_MM.min).max(SIZE_MM.max);
+const sizeSchema = z.object({ width: side, height: side });
+
 export function BackPlace() {
   usePageTitle("From an envelope");
   const display = useDisplay();
   const navigate = useNavigate();
   const inches = useSettings((s) => isInInches(s.settings));
-  const [asked, setAsked] = useState<InHand>(() => firstAsked(inches));
+  const measured = sizeSchema.safeParse(useLocation().state).data;
+  const [asked, setAsked] = useState<InHand>(() => ({
+    ...firstAsked(inches),
+    ...(measured && { preset: "", ...measured }),
+  }));
   const set = (by: Partial<InHand>): void => {
     setAsked((was) => ({ ...was, ...by }));
   };
@@ -46,6 +56,9 @@ export function BackPlace() {
     <main className="place">
       <div className="place-head">
         <h1>From an envelope to its card</h1>
+        <Button component={Link} to="/picture">
+          Measure it from a picture
+        </Button>
       </div>
       <div className="back">
         <section className="fields" aria-label="What is in hand">

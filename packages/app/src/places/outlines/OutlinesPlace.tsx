@@ -43,6 +43,9 @@ export function OutlinesPlace() {
         <Button component={Link} to="/net">
           A whole net …
         </Button>
+        <Button component={Link} to="/picture">
+          From a picture, in true size …
+        </Button>
         <div className="outlines-begin">
           <Choice
             label="Begin with"

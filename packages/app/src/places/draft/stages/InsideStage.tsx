@@ -12,7 +12,7 @@ import {
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Input from "@mui/material/Input";
-import { RotateCwSquare } from "lucide-react";
+import { Camera, RotateCwSquare } from "lucide-react";
 import { memo, useMemo } from "react";
 import { Link } from "react-router";
 import { CountField } from "../../../parts/CountField.tsx";
@@ -85,6 +85,16 @@ const onPreset = (preset: string): void => {
   change({ contents: preset === "" ? { own: undefined, preset: undefined } : taken }, null);
 };
 
+/** No ruler at hand: its size is taken from a picture. */
+const FromPicture = memo(function FromPicture() {
+  const id = useOpenDraft((s) => s.draft?.id);
+  return (
+    <Button component={Link} to={`/picture?draft=${id ?? ""}`} startIcon={<Camera size={18} />}>
+      Measure it from a picture
+    </Button>
+  );
+});
+
 interface InsideStageProps extends Pick<Spec, "contents" | "quantity" | "form"> {
   /** the card's draft it follows */
   readonly follows: string | undefined;
@@ -104,8 +114,9 @@ export function InsideStage({ contents, quantity, form, follows }: InsideStagePr
           offersCards={holds}
         />
       </div>
-      <div className="wide">
+      <div className="wide inside-found">
         <FindThing onFound={onPreset} />
+        <FromPicture />
       </div>
       <div className="wide">
         <CalledField name={contents.name ?? ""} />

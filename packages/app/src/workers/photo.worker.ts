@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { photoApi } from "./readPhoto.ts";
+
+expose(photoApi);
