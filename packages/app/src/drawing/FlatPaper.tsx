@@ -104,7 +104,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
         {...(lit.includes(`${piece.id}/outline`) && { stroke: colour.rust, strokeWidth: 3 })}
         pointerEvents="none"
       />
-      {lineRows(piece).map(({ ids, path, stroke: { id, role, fold, face: side, filled } }) => (
+      {lineRows(piece).map(({ ids, path, stroke: { id, role, fold, face: side, filled, colour: ink } }) => (
         <PaperLine
           key={id}
           of={`${piece.id}/${id}`}
@@ -112,6 +112,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
           role={role === "score" ? (fold ?? "valley") : role}
           isBehind={side === "back"}
           isFilled={filled === true}
+          ink={ink}
           isLit={lit.length > 0 && ids.some((one) => lit.includes(`${piece.id}/${one}`))}
           face={face}
         />
@@ -126,12 +127,14 @@ interface PaperLineProps {
   readonly role: StrokeRole;
   readonly isBehind: boolean;
   readonly isFilled: boolean;
+  /** what it is printed in, where that is not ink's own */
+  readonly ink: string | undefined;
   readonly isLit: boolean;
   readonly face: string;
 }
 
 /** One line of it: drawn again when that line has changed, while others are dragged it stands. */
-const PaperLine = memo(function PaperLine({ of, path, role, isBehind, isFilled, isLit, face }: PaperLineProps) {
+const PaperLine = memo(function PaperLine({ of, path, role, isBehind, isFilled, ink, isLit, face }: PaperLineProps) {
   const d = dataOf(path);
   return (
     <g
@@ -145,9 +148,10 @@ const PaperLine = memo(function PaperLine({ of, path, role, isBehind, isFilled, 
       <path d={d} fill="none" stroke="transparent" strokeWidth={14} vectorEffect="non-scaling-stroke" />
       <path
         d={d}
-        fill={isFilled ? colour.ink : "none"}
+        fill={isFilled ? (ink ?? colour.ink) : "none"}
         vectorEffect="non-scaling-stroke"
         {...strokeOf(role)}
+        {...(ink && { stroke: ink })}
         {...(isLit && { stroke: colour.rust, strokeWidth: 3.4 })}
         {...(isBehind && { strokeOpacity: 0.4 })}
       />

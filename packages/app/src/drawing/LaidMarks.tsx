@@ -77,10 +77,11 @@ export const LaidMarks = memo(function LaidMarks({ on, view, onHold }: LaidMarks
         <path
           key={stroke.at}
           d={pathData(stroke.path)}
-          fill={stroke.filled ? colour.ink : "none"}
+          fill={stroke.filled ? (stroke.colour ?? colour.ink) : "none"}
           vectorEffect="non-scaling-stroke"
           pointerEvents="none"
           {...strokeOf(stroke.role === "score" ? (stroke.fold ?? "valley") : stroke.role)}
+          {...(stroke.colour && { stroke: stroke.colour })}
         />
       ))}
       {on.areas.map(({ fitting, d }) => (

@@ -65,11 +65,14 @@ export function PaperInk({ strokes, points, deep }: PaperInkProps) {
   return made.map(({ stroke, z, fill, line }) =>
     fill ? (
       <mesh key={stroke.id} geometry={fill} position={[0, 0, z]}>
-        <meshBasicMaterial color={colour.ink} side={stroke.face === "back" ? THREE.BackSide : THREE.FrontSide} />
+        <meshBasicMaterial
+          color={stroke.colour ?? colour.ink}
+          side={stroke.face === "back" ? THREE.BackSide : THREE.FrontSide}
+        />
       </mesh>
     ) : (
       <lineSegments key={stroke.id} geometry={line} position={[0, 0, z]}>
-        <lineBasicMaterial color={stroke.role === "foil" ? GOLD : colour.ink} />
+        <lineBasicMaterial color={stroke.role === "foil" ? GOLD : (stroke.colour ?? colour.ink)} />
       </lineSegments>
     ),
   );

@@ -19,8 +19,8 @@ export function lineRows(piece: Piece): readonly LineRow[] {
   if (known) return known;
   const alike = new Map<string, Stroke[]>();
   for (const line of piece.lines) {
-    const { id, fitting, role, fold, face, filled } = line;
-    const key = fitting === undefined ? `one ${id}` : [fitting, role, fold, face, filled].join(" ");
+    const { id, fitting, role, fold, face, filled, colour } = line;
+    const key = fitting === undefined ? `one ${id}` : [fitting, role, fold, face, filled, colour].join(" ");
     const row = alike.get(key);
     if (row) row.push(line);
     else alike.set(key, [line]);

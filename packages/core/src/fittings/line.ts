@@ -9,7 +9,7 @@
 import { z } from "zod";
 import { line as segment, type Path } from "../geometry/path.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
-import { choice } from "../model/setting.ts";
+import { choice, colour, INK_COLOUR } from "../model/setting.ts";
 import { heightOf, widthOf } from "../paper/figure.ts";
 import { panel } from "../paper/panel.ts";
 import { sheet } from "../paper/sheet.ts";
@@ -37,6 +37,10 @@ export const ROLES = {
   cut: "Cut",
 } as const satisfies Partial<Record<Role, string>>;
 
+/** What it is printed in, where that is not ink's own colour. */
+export const inkOf = ({ role, ink }: { readonly role: string; readonly ink: string }): { readonly colour?: string } =>
+  role === "print" && ink !== INK_COLOUR ? { colour: ink } : {};
+
 /** A line, straight or along an outline. */
 export const line = defineKind({
   id: "line",
@@ -50,6 +54,7 @@ export const line = defineKind({
     ...outlineSettings("straight", { straight: "Straight" }),
     ...ownSize,
     role: choice("Made how", ROLES, "pen", "What is done along it."),
+    ink: colour("Printed in", INK_COLOUR, "The colour of a printed line."),
     ...spread,
   }),
   follows: inProportion,
@@ -65,7 +70,7 @@ export const line = defineKind({
     const made = places.map((by, i) => ({ id: String(i + 1), path: movedTo(path, by) }));
     const cuts = set.role === "cut" ? made.map((m): Cut => ({ ...m, panel: body.id, kind: "slit" })) : [];
     const { role } = set;
-    const strokes = role === "cut" ? [] : made.map((m): Stroke => ({ ...m, role }));
+    const strokes = role === "cut" ? [] : made.map((m): Stroke => ({ ...m, role, ...inkOf(set) }));
     const one = { ...body, ...own };
     return {
       said: {

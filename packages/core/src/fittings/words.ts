@@ -11,7 +11,7 @@ import { z } from "zod";
 import { flatten, type Path, polygon } from "../geometry/path.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Cut, Role, Stroke } from "../model/piece.ts";
-import { autoMm, choice, linesIn, list, mm, text, toggle } from "../model/setting.ts";
+import { autoMm, choice, colour, INK_COLOUR, linesIn, list, mm, text, toggle } from "../model/setting.ts";
 import type { Measured } from "../paper/figure.ts";
 import { windowIn } from "../paper/hole.ts";
 import { panel, type Rectangle } from "../paper/panel.ts";
@@ -22,7 +22,7 @@ import { joiningOf, type Typeface, typefaceById, TYPEFACES } from "../typefaces/
 import type { Rings } from "../geometry/areas.ts";
 import { measureWords, setWords, type SetWords } from "../typefaces/setting.ts";
 import { movedTo } from "./inPaper.ts";
-import { ROLES } from "./line.ts";
+import { inkOf, ROLES } from "./line.ts";
 import { defineKind, type FittingInput, type GroundSize, type Laying, type Lettered } from "./kind.ts";
 
 /** What all words are set by, in one of some typefaces. */
@@ -52,6 +52,7 @@ const { print, pen, foil, cut } = ROLES;
 const settings = z.object({
   ...wordingIn(TYPEFACES),
   role: choice("Made how", { print, pen, foil, cut }, "print", "What is done with the letters."),
+  ink: colour("Printed in", INK_COLOUR, "The colour of printed letters."),
   joined: toggle("Letters hold together", false, "They are grown, by the least that does it."),
   runs: choice(
     "Run",
@@ -69,7 +70,7 @@ const settings = z.object({
 
 type Set = z.output<typeof settings>;
 /** What words are set by, said. */
-export type Wording = Omit<Set, "role" | "joined" | "bridges" | "runs" | "off">;
+export type Wording = Omit<Set, "role" | "ink" | "joined" | "bridges" | "runs" | "off">;
 
 /** From one line to the next, in heights of a capital, where nobody has set it. */
 const LEADING = 1.5;
@@ -217,10 +218,11 @@ function draft({ name, set: said }: FittingInput<Set>): Laying {
   }
   const role: Role = set.role;
   const filled = role === "print" && !face.stroked ? { filled: true as const } : {};
+  const ink = inkOf(set);
   const letters = rings
     ? [rings.flatMap((ring) => shifted(polygon(ring)))]
     : words.letters.map((letter) => letter.flat());
-  const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled }));
+  const strokes = letters.map((path, i): Stroke => ({ id: String(i + 1), role, path, ...filled, ...ink }));
   return { said: { sheets: [sheet("words", name, [body], { strokes })], figures }, lettered, ...along };
 }
 

@@ -144,6 +144,8 @@ export interface Stroke {
   readonly foots?: string;
   /** closed, and filled within: printed letters */
   readonly filled?: true;
+  /** what it is printed in, `#rrggbb`; ink's own unless said */
+  readonly colour?: string;
 }
 
 /** A piece with all that follows from its panels and folds. */

@@ -6,7 +6,7 @@ import { z } from "zod";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle" | "count" | "number" | "text" | "list" | "drawn" | "paper";
+  readonly kind: "length" | "choice" | "toggle" | "count" | "number" | "text" | "list" | "drawn" | "paper" | "colour";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
@@ -135,6 +135,17 @@ export const linesIn = (said: string): readonly string[] =>
     .split(/\r?\n/u)
     .map((one) => one.trim())
     .filter((one) => one !== "");
+
+/** What printing ink is where nobody has said. */
+export const INK_COLOUR = "#1c2b46";
+
+/** A colour in six hexadecimal digits. */
+export const colour = (label: string, preset: string, about: string) =>
+  z
+    .string()
+    .regex(/^#[\da-f]{6}$/u)
+    .default(preset)
+    .meta({ kind: "colour", label, about } satisfies SettingMeta);
 
 /** A line of the maker's own, as path data of up to so many signs; it comes from a file, and no field is typed in. */
 export const drawn = (label: string, max: number, about: string) =>

@@ -50,6 +50,8 @@ function readSetting(
     });
   if (meta.kind === "paper" && read.success && !papers.includes(String(read.data)) && !stockIn(String(read.data)))
     return reader.report(field, "not-allowed", { given: told(said), allowed: papers.join(", ") });
+  if (meta.kind === "colour" && !read.success)
+    return reader.report(field, "wrong-type", { wants: "a colour in six hexadecimal digits, as #1c2b46" });
   if (read.success) return read.data as FormSettings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";
   return reader.report(field, "not-allowed", { given: told(said), allowed });

@@ -27,6 +27,8 @@ function kindValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean> {
       return fc.constantFrom(...TEXTS);
     case "paper":
       return fc.constantFrom(SAME_PAPER, ...catalogue.stocks.map(({ id }) => id));
+    case "colour":
+      return fc.constantFrom("#1c2b46", "#a83c18");
     case "list":
       return fc.constantFrom("", "", "Perrin\nOda\nMarrow");
     case "count":

@@ -16,6 +16,7 @@ import Input from "@mui/material/Input";
 import { Choice } from "../../parts/Choice.tsx";
 import { CountField } from "../../parts/CountField.tsx";
 import { Labelled } from "../../parts/Labelled.tsx";
+import { ColourField } from "../../parts/ColourField.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { keepEntry } from "../../store/shelf.ts";
 import { without } from "./without.ts";
@@ -138,27 +139,6 @@ export function PaperFields({ paper }: { readonly paper: ShelfPaper }) {
     </>
   );
 }
-
-interface ColourFieldProps {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-}
-
-/** A colour by the browser's own picker. */
-const ColourField = ({ label, value, onChange }: ColourFieldProps) => (
-  <Labelled label={label}>
-    {({ id }) => (
-      <Input
-        id={id}
-        type="color"
-        value={value}
-        className="shelf-colour"
-        onChange={({ target }) => onChange(target.value.toLowerCase())}
-      />
-    )}
-  </Labelled>
-);
 
 interface OffcutFieldsProps {
   readonly offcut: ShelfOffcut;

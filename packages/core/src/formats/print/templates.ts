@@ -210,7 +210,7 @@ function draw(doc: Doc, { piece, places, isTurned }: Template): void {
   for (const line of piece.lines) {
     const path = yDown(line.path, 0, height);
     // made on the other face: there to be seen, not to be traced
-    const colour = line.face === "back" ? PALE : INK;
+    const colour = line.face === "back" ? PALE : (line.colour ?? INK);
     if (line.filled) filled(doc, path, colour);
     else stroke(doc, path, line.role === "score" ? (line.fold ?? "valley") : line.role, colour);
   }

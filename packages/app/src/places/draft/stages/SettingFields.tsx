@@ -18,6 +18,7 @@ import type { z } from "zod";
 import Input from "@mui/material/Input";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
+import { ColourField } from "../../../parts/ColourField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
 import { Offered } from "../../../parts/Offered.tsx";
@@ -60,6 +61,7 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
   if (kind === "count" || kind === "number") return <CountSetting at={at} schema={schema} value={value} />;
   if (kind === "list") return <ListSetting at={at} schema={schema} value={value} />;
   if (kind === "paper") return <PaperSetting at={at} schema={schema} value={value} />;
+  if (kind === "colour") return <ColourSetting at={at} schema={schema} value={value} />;
   if (kind === "text") return <TextSetting at={at} schema={schema} value={value} />;
   return (
     <Choice label={label} value={String(value)} options={kind === "toggle" ? YES_NO : choices} onChange={onChoice} />
@@ -102,6 +104,19 @@ function PaperSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) 
       first={SAME}
       usual={PAPERS}
       onChange={onPaper}
+    />
+  );
+}
+
+/** What something is printed in. */
+function ColourSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
+  const { label, about } = settingMeta(schema);
+  return (
+    <ColourField
+      label={label}
+      about={about}
+      value={String(value)}
+      onChange={(ink) => void change({ at, value: ink })}
     />
   );
 }

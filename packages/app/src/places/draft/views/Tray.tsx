@@ -303,7 +303,7 @@ const TilePicture = memo(function TilePicture({ made, lies, row, spec }: TilePic
             <path
               key={l.id}
               d={d(l.path)}
-              fill={l.filled ? colour.ink : "none"}
+              fill={l.filled ? (l.colour ?? colour.ink) : "none"}
               vectorEffect="non-scaling-stroke"
               {...strokeOf(l.role === "score" ? (l.fold ?? "valley") : l.role)}
             />
