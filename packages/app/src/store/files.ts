@@ -18,6 +18,8 @@ import {
   frameFile,
   type Measured,
   ofKind,
+  printedCutSvg,
+  solve,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
@@ -144,6 +146,7 @@ async function fileOf(draft: Draft, format: Format, parts?: readonly PdfPart[]):
   const bytes = await written({
     ...{ format: format.id, draft, display: displayNow(setupOf(draft.spec).grid), paper: paperNow() },
     ...(printer && { printer }),
+    flip: useSettings.getState().settings.flip,
     colours: coloursOf(draft.spec),
     // with a list of names there is a piece for each, which the screen has not drawn
     pieces: format.reads === "pieces" && namesIn(draft.spec).length === 0 ? solutionOf(draft.spec).pieces : undefined,
@@ -172,6 +175,15 @@ export const saveFrame = (across: number, up: number, as: "svg" | "hpgl"): Promi
     "frame",
     `.${as}`,
   );
+
+/** Saves what is cut round what a draft has printed, with the page's corner marks. Throws where nothing is printed or fits. */
+export async function savePrintedCut(draft: Draft): Promise<boolean> {
+  await loadFormsOf([draft.spec]);
+  const svg = printedCutSvg(solve(draft.spec), paperNow(), draft.name);
+  if (svg === undefined)
+    throw new Error("Nothing is printed on any of its pieces that fits on the paper in the printer.");
+  return save(new Blob([svg], { type: "image/svg+xml" }), fileName(draft.name), ".printed.svg");
+}
 
 /** Saves a draft in a format. False when the maker called it off. */
 export const saveAs = async (draft: Draft, format: Format): Promise<boolean> =>

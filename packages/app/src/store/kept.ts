@@ -1,6 +1,7 @@
 /** What is kept beside drafts, as it must be to be read: in the browser's store, and in the file of everything. */
 import {
   type Draft,
+  FLIPS,
   loopsOf,
   MOST_DRAWN,
   MOST_SIDE_MM,
@@ -57,6 +58,8 @@ export const settingsSchema = z.object({
   fraction: z.union([z.literal(8), z.literal(16), z.literal(32)]).default(16),
   /** the paper in the printer, a sheet id */
   paper: z.enum(["iso-a4", "us-letter"]).default("iso-a4"),
+  /** about which edge the sheet is turned when its other side is printed */
+  flip: z.enum(FLIPS).default("long"),
   /** the punch's notch depth, mm, when the maker has measured their own board */
   notch: z.number().min(2).max(30).optional(),
   /** whose hand makes things: one that is known, or one of the shelf by its key in lists */

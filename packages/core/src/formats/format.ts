@@ -1,6 +1,6 @@
 /** What it is to be a file format: a member of this folder and a line in its list. */
 import type { Size } from "../geometry/point.ts";
-import type { Measured } from "../model/measured.ts";
+import type { Flip, Measured } from "../model/measured.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
@@ -50,6 +50,8 @@ export interface WriteOptions {
   readonly paper: Size;
   /** which parts of a printed file; all unless said */
   readonly parts?: readonly PdfPart[];
+  /** about which edge a sheet is turned when its other side is printed */
+  readonly flip?: Flip;
   /** what the printer has been found to do: printed pages are made up for it */
   readonly printer?: readonly Measured[];
   /** the draft's own paper, face and back, as CSS colours */

@@ -61,3 +61,8 @@ export function figureOf(measured: readonly Measured[] | undefined, what: FoundK
   const found = measured?.find((one) => one.what === what);
   return found && isTold(found, said) ? found.value : said;
 }
+
+/** Which edge of a sheet it is turned about when its other side is printed. */
+export const FLIPS = ["long", "short"] as const;
+/** One of them. */
+export type Flip = (typeof FLIPS)[number];

@@ -6,7 +6,7 @@ import MenuItem from "@mui/material/MenuItem";
 import { tell, tellTrouble } from "../../parts/tell.tsx";
 import { memo, useState } from "react";
 import { Link } from "react-router";
-import { printPdf, saveAs } from "../../store/files.ts";
+import { printPdf, saveAs, savePrintedCut } from "../../store/files.ts";
 import { useOpenDraft } from "../../store/openDraft.ts";
 
 /** The draft as it is when a command is chosen: what prints and saves need not follow every change. */
@@ -19,11 +19,16 @@ function draftNow(): Draft {
 /** The ways to save a draft, as they are listed. */
 const OFFERED = formats.filter((format) => format.of.includes("draft"));
 
+/** Whether anything of a draft is printed. */
+const hasPrint = ({ spec: { fittings = [] } }: Draft): boolean =>
+  fittings.some((row) => "role" in row && row.role === "print");
+
 /** Printing and saving. */
 export const Keep = memo(function Keep() {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [busy, setBusy] = useState(false);
   const hasSheet = useOpenDraft((s) => s.draft?.spec.sheet !== undefined);
+  const isPrinted = useOpenDraft((s) => s.draft !== undefined && hasPrint(s.draft));
   const doing = (work: () => Promise<unknown>, done: string | undefined) => () => {
     setAnchor(undefined);
     setBusy(true);
@@ -72,6 +77,15 @@ export const Keep = memo(function Keep() {
           Print the sheets with the trimmer&apos;s settings
         </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["steps"]), undefined)}>Print the cut list and the steps</MenuItem>
+        <MenuItem onClick={doing(() => openPrint(["printed"]), undefined)} disabled={!isPrinted}>
+          Print its words and printed lines, with marks to cut and fold by
+        </MenuItem>
+        <MenuItem
+          onClick={doing(() => savePrintedCut(draftNow()), "The cuts round what is printed saved.")}
+          disabled={!isPrinted}
+        >
+          Save the cuts round what is printed, for a machine: SVG with the same corner marks
+        </MenuItem>
         <MenuItem component={Link} to="../pages" relative="path" onClick={() => setAnchor(undefined)}>
           See the pages as a printer lays them
         </MenuItem>

@@ -30,6 +30,7 @@ const PART_TITLES: Readonly<Record<PdfPart, string>> = {
   template: "The template",
   sheets: "The sheets",
   steps: "Cut list and steps",
+  printed: "What is printed on it, to be cut out",
 };
 const CHOICES = PRINTERS.map(({ id }) => ({ value: id, text: printerTitles[id] }));
 

@@ -1,9 +1,10 @@
-import { catalogue, find, NOTCH_MM, type OnShelf } from "@cut-fold/core";
+import { catalogue, find, FLIPS, NOTCH_MM, type OnShelf } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
+import { Choice } from "../../parts/Choice.tsx";
 import { Offered } from "../../parts/Offered.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { tell, told } from "../../parts/tell.tsx";
@@ -26,6 +27,10 @@ const UNITS: readonly { readonly value: Settings["unit"]; readonly text: string 
   { value: "cm", text: "Centimetres" },
 ];
 const PRINTER = ["printer"] as const;
+const TURNED_ABOUT = [
+  { value: "long", text: "Its long edge" },
+  { value: "short", text: "Its short edge" },
+];
 const PRINTED_ON = [
   { value: "iso-a4", text: "A4" },
   { value: "us-letter", text: "Letter" },
@@ -101,6 +106,14 @@ export function SettingsPlace() {
             usual={PRINTED_ON}
             onChange={(paper) => {
               set({ paper: paper as Settings["paper"] });
+            }}
+          />
+          <Choice
+            label="To print the other side, the sheet is turned about"
+            value={settings.flip}
+            options={TURNED_ABOUT}
+            onChange={(flip) => {
+              set({ flip: FLIPS.find((one) => one === flip) ?? "long" });
             }}
           />
           <LengthField

@@ -1,6 +1,6 @@
 import type { Solution } from "../../model/solution.ts";
 /** What is printed, and how. */
-import type { Measured } from "../../model/measured.ts";
+import type { Flip, Measured } from "../../model/measured.ts";
 import type { Display } from "../../units/format.ts";
 
 /** Type to embed, the bytes of WOFF or TTF files. */
@@ -10,7 +10,7 @@ export interface PdfFonts {
 }
 
 /** What can be printed by itself. */
-export const PDF_PARTS = ["overview", "template", "sheets", "steps"] as const;
+export const PDF_PARTS = ["overview", "template", "sheets", "steps", "printed"] as const;
 /** One of them. */
 export type PdfPart = (typeof PDF_PARTS)[number];
 
@@ -29,6 +29,8 @@ export interface PdfOptions {
   readonly parts?: readonly PdfPart[];
   /** what the printer has been found to do: pages are made up for it */
   readonly printer?: readonly Measured[];
+  /** about which edge a sheet is turned when its other side is printed; the long one unless said */
+  readonly flip?: Flip;
   /** stock colours for the pictures */
   readonly colours?: { readonly face: string; readonly back: string };
 }

@@ -21,6 +21,7 @@ const PART_TITLES: Readonly<Record<PartPages["part"], string>> = {
   template: "Templates at true size",
   sheets: "Sheets, and what the trimmer is set to",
   steps: "Cut list and steps",
+  printed: "What is printed on it, to be cut out",
 };
 
 /** mm: the head of the page, the finished thing, a piece with its words, and the room between. */

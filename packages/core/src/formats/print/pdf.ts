@@ -10,6 +10,7 @@ import { errsOf, isTrue } from "./correct.ts";
 import { type Doc, makeUpFor, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
 import { overviewPage } from "./overview.ts";
+import { printedPages } from "./printed.ts";
 import { sheetPages } from "./sheets.ts";
 import { stepPages } from "./steps.ts";
 import { templatePages } from "./templates.ts";
@@ -45,6 +46,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
     ["template", () => templatePages(doc, options.each ?? solution, ruled)],
     ["sheets", () => sheetPages(doc, solution, ruled)],
     ["steps", () => stepPages(doc, solution, ruled)],
+    ["printed", () => printedPages(doc, options.each ?? solution, ruled)],
   ];
   const contents = drawn.flatMap(([part, draw]) => {
     if (!parts.includes(part)) return [];
@@ -63,7 +65,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
 }
 
 /** What is worked from: the page that shows the whole is printed where it is asked for. */
-const WORKED_FROM = PDF_PARTS.filter((part) => part !== "overview");
+const WORKED_FROM = PDF_PARTS.filter((part) => part !== "overview" && part !== "printed");
 
 const pagesIn = (doc: Doc): number => doc.bufferedPageRange().count;
 

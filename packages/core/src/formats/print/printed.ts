@@ -1,0 +1,165 @@
+/**
+ * What is printed on pieces, to be cut out afterwards: in its own colours, past the edge where it reaches it, with trim marks and
+ * fold marks beside each piece and corner marks on the page; the other side so that both lie over one another when the sheet is
+ * turned about the edge that was said.
+ */
+import { behind, BLEED_MM, cornerMarks, imposedOn, turnsUpright } from "../../layout/imposed.ts";
+import { stockName } from "../../layout/trimPlan.ts";
+import type { Point, Size } from "../../geometry/point.ts";
+import type { Piece, Stroke } from "../../model/piece.ts";
+import type { Solution } from "../../model/solution.ts";
+import { cutByItself } from "../inRow.ts";
+import { yDown } from "../svg.ts";
+import { turnedOver } from "../turned.ts";
+import { type Doc, filled, INK, MARGIN_MM, newPage, PALE, POINTS, stroke, text } from "./ink.ts";
+import type { PdfOptions } from "./options.ts";
+
+/** mm from a piece to its marks, and how long those are. */
+const MARK = { off: BLEED_MM + 0.5, long: 3.5 } as const;
+/** mm off the edge that still is on it */
+const ON_EDGE_MM = 0.01;
+
+/** What is printed of a piece on its drawn face, and of the same seen from behind. */
+const printedOn = (piece: Piece): readonly Stroke[] =>
+  piece.lines.filter(({ role, face }) => role === "print" && face !== "back");
+
+/** Pieces that have something printed on either side. */
+export const printable = (pieces: readonly Piece[]): readonly Piece[] =>
+  pieces.filter((piece) => cutByItself(piece) && piece.lines.some(({ role }) => role === "print"));
+
+/** Pages for every piece that something is printed on; nothing where nothing is. */
+export function printedPages(doc: Doc, solution: Solution, options: PdfOptions): void {
+  const { paper, flip = "long" } = options;
+  for (const group of alike(printable(solution.pieces))) {
+    const [first] = group;
+    if (!first) continue;
+    // one that is like all others fills the page, and that is printed as often as it takes
+    const copies = group.length === 1 ? first.quantity * solution.spec.quantity : group.length;
+    const laid = imposedOn(first.blank, paper, copies);
+    if (!laid) {
+      tooLarge(doc, first, options);
+      continue;
+    }
+    const { page, places } = laid;
+    for (let from = 0; from < (group.length === 1 ? 1 : group.length); from += places.length) {
+      const on = places.flatMap((at, i) => {
+        const piece = group.length === 1 ? first : group[from + i];
+        return piece ? [{ piece, at }] : [];
+      });
+      const times = group.length === 1 ? Math.ceil(copies / places.length) : 1;
+      const often = times > 1 ? ` · print it ${String(times)} times, for ${String(copies)}` : "";
+      const hasBack = on.some(({ piece }) => turnedOver(piece)?.lines.some(({ role }) => role === "print"));
+      const name = `${options.title} · ${first.name}, ${stockName(first.stock ?? solution.spec.stock)}${often}`;
+      newPage(doc, page);
+      pageMarks(doc, page);
+      for (const { piece, at } of on) one(doc, piece, at, "front");
+      foot(doc, page, hasBack ? `${name} · this side first` : name);
+      if (!hasBack) continue;
+      newPage(doc, page);
+      pageMarks(doc, page);
+      for (const { piece, at } of on) {
+        const over = turnedOver(piece);
+        const place = behind(page, piece.blank, at, flip);
+        one(doc, over ?? { ...piece, lines: [] }, place, turnsUpright(page, flip) ? "front" : "around");
+      }
+      foot(doc, page, `${name} · other side, turned about the ${flip} edge`);
+    }
+  }
+}
+
+/** Pieces of one size and one paper share pages. */
+function alike(pieces: readonly Piece[]): readonly (readonly Piece[])[] {
+  const groups = new Map<string, Piece[]>();
+  for (const piece of pieces) {
+    const { width, height } = piece.blank;
+    const key = `${width.toFixed(3)} ${height.toFixed(3)} ${JSON.stringify(piece.stock)}`;
+    const group = groups.get(key);
+    if (group) group.push(piece);
+    else groups.set(key, [piece]);
+  }
+  return [...groups.values()];
+}
+
+/** A piece at its place: turned half round where the sheet goes over its level middle. */
+function one(doc: Doc, piece: Piece, [x, y]: Point, way: "front" | "around"): void {
+  const { width, height } = piece.blank;
+  doc.save().scale(POINTS).translate(x, y);
+  if (way === "around") doc.translate(width, height).rotate(180);
+  doc.save();
+  doc.rect(-BLEED_MM, -BLEED_MM, width + 2 * BLEED_MM, height + 2 * BLEED_MM).clip();
+  for (const line of printedOn(piece)) {
+    const path = yDown(line.path, 0, height);
+    const ink = line.colour ?? INK;
+    if (line.filled) filled(doc, path, ink);
+    else stroke(doc, path, "print", ink);
+  }
+  doc.restore();
+  marks(doc, piece);
+  doc.restore();
+}
+
+/** Where it is trimmed, at its four corners; and where it is folded, beside the ends of each score that meets its edge. */
+function marks(doc: Doc, { blank: { width, height }, folds }: Piece): void {
+  doc.lineWidth(0.12).strokeColor(INK).undash();
+  const mark = (from: Point, to: Point): void => {
+    doc
+      .moveTo(...from)
+      .lineTo(...to)
+      .stroke();
+  };
+  for (const x of [0, width])
+    for (const y of [0, height]) {
+      const [dx, dy] = [x === 0 ? -1 : 1, y === 0 ? -1 : 1];
+      mark([x + dx * MARK.off, y], [x + dx * (MARK.off + MARK.long), y]);
+      mark([x, y + dy * MARK.off], [x, y + dy * (MARK.off + MARK.long)]);
+    }
+  doc.strokeColor(PALE).dash(0.8, { space: 0.6 });
+  for (const { from, to } of folds)
+    for (const [end, other] of [
+      [from, to],
+      [to, from],
+    ] as const) {
+      const [x, y] = [end[0], height - end[1]];
+      const isOut = x < ON_EDGE_MM || y < ON_EDGE_MM || x > width - ON_EDGE_MM || y > height - ON_EDGE_MM;
+      const [dx, dy] = [end[0] - other[0], other[1] - end[1]];
+      const long = Math.hypot(dx, dy);
+      if (!isOut || !(long > 0)) continue;
+      const at = (mm: number): Point => [x + (dx / long) * mm, y + (dy / long) * mm];
+      mark(at(MARK.off), at(MARK.off + MARK.long));
+    }
+  doc.undash();
+}
+
+/** Corner marks by which a machine, or a hand with the sheet on a board, finds the print again. */
+function pageMarks(doc: Doc, page: Size): void {
+  doc.save().scale(POINTS).lineWidth(0.5).strokeColor(INK).undash();
+  for (const [first, ...rest] of cornerMarks(page)) {
+    if (!first) continue;
+    doc.moveTo(...first);
+    for (const to of rest) doc.lineTo(...to);
+    doc.stroke();
+  }
+  doc.restore();
+}
+
+function foot(doc: Doc, page: Size, words: string): void {
+  text(doc, words, MARGIN_MM + 6, page.height - 9.5, 7, {
+    colour: PALE,
+    width: page.width - 2 * MARGIN_MM - 12,
+    one: true,
+  });
+}
+
+/** A piece that no page takes says so, and what is done instead. */
+function tooLarge(doc: Doc, piece: Piece, { paper, title }: PdfOptions): void {
+  newPage(doc, paper);
+  text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: paper.width - 2 * MARGIN_MM, one: true });
+  text(
+    doc,
+    `${piece.name} is larger than this paper takes between its corner marks. Choose a larger paper in the settings, or trace what is printed from the template, which is laid over several pages.`,
+    MARGIN_MM,
+    MARGIN_MM + 12,
+    11,
+    { width: paper.width - 2 * MARGIN_MM },
+  );
+}
