@@ -3,10 +3,12 @@
  * that is folded anew for each of its runs. What is no longer looked at is given up.
  */
 import type { Spec } from "@cut-fold/core";
-import type { Hand } from "@cut-fold/core/chance";
+import type { Around, Fit, Hand } from "@cut-fold/core/chance";
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Advice, ChanceApi, ChanceTold } from "../workers/tellChance.ts";
 import { hire } from "./hire.ts";
+import { queries } from "./queries.ts";
 import { useSettled } from "./useSettled.ts";
 
 /** Runs that are folded; those that are added up while a hand drags; and those of advice, where each round is run anew. */
@@ -90,4 +92,20 @@ export function useChance(spec: Spec, hand: Hand): Chance {
   if (here) return here;
   if (shown?.of.spec === spec && shown.of.hand === hand) return shown.chance;
   return { ...NOTHING, told: shown?.chance.told };
+}
+
+/** How likely a card goes into what is there already; undefined until it is known, or where it cannot be. */
+export function useCardChance(spec: Spec, { width, height }: Around, hand: Hand): Fit | undefined {
+  const rested = useSettled(spec, REST_MS);
+  const { data } = useQuery(
+    {
+      queryKey: ["card chance", rested, width, height, hand],
+      queryFn: () =>
+        worker.ask<Fit>(async (api) => await api.card(rested, { width, height }, hand, RUNS.folded)).catch(() => null),
+      gcTime: 0,
+    },
+    queries,
+  );
+  useEffect(() => worker.letGo, []);
+  return data ?? undefined;
 }

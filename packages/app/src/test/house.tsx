@@ -48,6 +48,7 @@ const LAYING: LayingApi = {
 /** A tenth of the runs: a page without a screen has one thread. */
 const CHANCE: ChanceApi = {
   tell: (given, hand, asked) => chanceApi.tell(given, hand, { ...asked, runs: asked.runs / 10 }),
+  card: (given, around, hand, asked) => chanceApi.card(given, around, hand, asked / 10),
   advise: (given, hand, asked) => chanceApi.advise(given, hand, asked / 10),
 };
 

@@ -1,7 +1,9 @@
 /** How likely a draft fits when a hand makes it, away from the screen: what its worker answers. */
 import { readSpec, solve, type Spec } from "@cut-fold/core";
 import {
+  type Around,
   type Asked,
+  cardFit,
   type Fit,
   type Hand,
   leastFit,
@@ -42,6 +44,11 @@ export const chanceApi = {
     if (!answer.ok) return answer;
     const { fit, gaps, lying } = answer;
     return { ok: true, fit, spread: spreadOf(gaps), name: lying.name, isRough: asked.straight === true };
+  },
+
+  /** A card, and what is there already that it is to go into. */
+  async card(given: unknown, around: Around, hand: Hand, runs: number): Promise<Fit> {
+    return cardFit(solve(await read(given)), around, hand, { runs, seed: SEED }).fit;
   },
 
   /** What would make it surer, where that is wanted. */

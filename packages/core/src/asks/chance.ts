@@ -14,7 +14,17 @@ import type { Spec } from "../model/spec.ts";
 import { changed, valueAt } from "../recipe/change.ts";
 import { solve } from "../solve.ts";
 
-export { askable, type Asked, type Blame, fit, type Fit, type FitAnswer, type NoFit } from "../hand/fit.ts";
+export {
+  type Around,
+  askable,
+  type Asked,
+  type Blame,
+  cardFit,
+  fit,
+  type Fit,
+  type FitAnswer,
+  type NoFit,
+} from "../hand/fit.ts";
 export { ACTS, type Hand, HAND_MM, type HandAct, HANDS, handSchema, HAND_NAMES, type HandName } from "../model/hand.ts";
 
 /**

@@ -4,11 +4,11 @@
  *
  *   steps ─▶ sources ─▶ made (where scores and edges truly are) ─▶ piece as made ─▶ poses ─▶ room
  */
-import { sheetsOf } from "../folding/inSpace.ts";
+import { extent, sheetsOf } from "../folding/inSpace.ts";
 import { measureContents } from "../folding/room.ts";
 import type { Contained, Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
-import { filledWith, foldedPanels, lastOrder, type Rigid, STILL } from "../paper/pose.ts";
+import { facetsOf, filledWith, foldedPanels, lastOrder, move, type Rigid, STILL } from "../paper/pose.ts";
 import { nth } from "../units/nth.ts";
 import { randomFrom } from "../units/random.ts";
 import { pieceAsMade } from "./asMade.ts";
@@ -105,17 +105,66 @@ export function fit(solution: Solution, hand: Hand, { runs, seed, of, straight =
   if (!lying) return { ok: false, why: "holds-nothing" };
   if (lying.loose) return { ok: false, why: "loose" };
   if (solution.pieces.some(({ folds }) => folds.some(({ path }) => path))) return { ok: false, why: "bent" };
-  const making = makingOf(solution, lying);
+  const axes = closedOf(lying);
+  const made = makingOf(solution, axes, (pieces) => roomIn(solution, pieces, lying));
+  return { ok: true, ...ranOf(made, hand, { runs, seed, straight }), lying };
+}
+
+/** What a finished card goes into: its inside, mm, and how sure that is (one standard deviation). */
+export interface Around {
+  readonly width: number;
+  readonly height: number;
+  readonly spread?: { readonly width: number; readonly height: number };
+}
+
+/**
+ * How likely a card that a hand makes goes into something that is there already: its closed size from the paper as it was made, its
+ * thickness taken off the room as a flat pocket's creases do. The inside errs by what it was measured with.
+ */
+export function cardFit(
+  solution: Solution,
+  around: Around,
+  hand: Hand,
+  asked: Omit<Asked, "of">,
+): { readonly fit: Fit; readonly gaps: Float64Array } {
+  const thickness = solution.finished?.thickness ?? 0;
+  const { caliper } = solution.spec.stock;
+  const random = randomFrom(asked.seed + 1);
+  const { spread } = around;
+  const room = (pieces: readonly Piece[]): Extent => {
+    const made = { ...solution, pieces };
+    const [x, y] = extent(
+      facetsOf(made, { progress: lastOrder(made), caliper }).flatMap(({ flat, pose }) =>
+        flat.map(([u, v]) => move(pose, [u, v, 0])),
+      ),
+    );
+    const size = (range: readonly [number, number] | undefined): number => (range ? range[1] - range[0] : 0);
+    return { width: around.width - size(x) - thickness, height: around.height - size(y) - thickness, depth: 0 };
+  };
+  const making = makingOf(solution, ["width", "height"], room);
+  const unsure = (rooms: readonly number[]): number[] =>
+    spread
+      ? [(rooms[0] ?? 0) + spread.width * normal(random), (rooms[1] ?? 0) + spread.height * normal(random)]
+      : [...rooms];
+  return ranOf(making, hand, asked, unsure);
+}
+
+/** Runs what is made so often, and tells what came of it. @param then what else is off, of the rooms of one run */
+function ranOf(
+  making: Making,
+  hand: Hand,
+  { runs, seed, straight = false }: Pick<Asked, "runs" | "seed" | "straight">,
+  then: (rooms: readonly number[]) => readonly number[] = (rooms) => rooms,
+): { readonly fit: Fit; readonly gaps: Float64Array } {
   const { sources, axes, rooms } = making;
   const deviations = sources.map(({ act }) => hand[act]);
   const near = straightOf(making, deviations);
   const random = randomFrom(seed);
   const draws = Array.from({ length: runs }, () => deviations.map((sd) => sd * normal(random)));
-  const found = draws.map(straight ? near : rooms);
+  const found = draws.map(straight ? near : rooms).map(then);
   const gaps = Float64Array.from(found, least).sort();
   const at = (part: number): number => gaps[Math.min(runs - 1, Math.floor(part * runs))] ?? 0;
   return {
-    ok: true,
     fit: {
       chance: gaps.filter((gap) => gap >= 0).length / runs,
       runs,
@@ -123,7 +172,7 @@ export function fit(solution: Solution, hand: Hand, { runs, seed, of, straight =
       blame: blameOf(making, (errors) => least(near(errors)), draws),
       more: { axis: firstToFail(axes, found), by: Math.max(0, -at(0.01)) },
     },
-    ...{ gaps, lying },
+    gaps,
   };
 }
 
@@ -140,10 +189,9 @@ function firstToFail(axes: readonly Axis[], found: readonly (readonly number[])[
 type Making = ReturnType<typeof makingOf>;
 
 /** All that can be off in a draft, and the room on each closed axis for errors of it, mm. */
-function makingOf(solution: Solution, lying: Contained) {
+function makingOf(solution: Solution, axes: readonly Axis[], measured: (pieces: readonly Piece[]) => Extent) {
   const makers = makersOf(solution);
   const before = makers.map((_, i) => makers.slice(0, i).reduce((sum, { sources }) => sum + sources.length, 0));
-  const axes = closedOf(lying);
   const rooms = (errors: readonly number[]): number[] => {
     const made = new Map(
       makers.map(({ piece, make }, k) => [
@@ -154,11 +202,7 @@ function makingOf(solution: Solution, lying: Contained) {
         ),
       ]),
     );
-    const room = roomIn(
-      solution,
-      solution.pieces.map((piece) => made.get(piece.id) ?? piece),
-      lying,
-    );
+    const room = measured(solution.pieces.map((piece) => made.get(piece.id) ?? piece));
     return axes.map((axis) => room[axis]);
   };
   return { sources: makers.flatMap(({ sources }) => sources), axes, rooms };

@@ -1,8 +1,11 @@
 /** The largest card that goes in: drawn in its envelope, from the side, and what it is cut from. */
-import { cardPile, formatLength, formatSize, mainPiece, solve, type WorkedBack } from "@cut-fold/core";
+import { actWords, cardPile, formatLength, formatSize, mainPiece, solve, type WorkedBack } from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { PileView } from "../../drawing/PileView.tsx";
+import { HandChoice, outOf100 } from "../../parts/HandChoice.tsx";
+import { useHand } from "../../parts/useHand.ts";
+import { useCardChance } from "../../store/chance.ts";
 import { useDisplay } from "../../store/settings.ts";
 import type { InHand } from "./asked.ts";
 import { FitPicture } from "./FitPicture.tsx";
@@ -11,6 +14,30 @@ interface AnswerProps {
   readonly back: WorkedBack;
   readonly asked: InHand;
   readonly onDraft: () => void;
+}
+
+/** How likely the card goes in when a hand makes it: an envelope is there already, and forgives nothing. */
+function CardChance({ spec, inside }: Pick<WorkedBack, "spec" | "inside">) {
+  const display = useDisplay();
+  const { hand, key } = useHand();
+  const fit = useCardChance(spec, inside, hand);
+  const [worst] = fit?.blame ?? [];
+  return (
+    <section aria-label="Chance that it goes in" aria-busy={fit === undefined}>
+      <h3>Chance that it goes in, made by hand</h3>
+      <p className="figure-base" aria-live="polite">
+        {fit ? outOf100(fit.chance) : "…"}
+      </p>
+      {fit ? (
+        <p className="figure-note">
+          {formatLength(fit.gap.p50, display)} left at the tightest, in 9 of 10 from {formatLength(fit.gap.p5, display)}{" "}
+          to {formatLength(fit.gap.p95, display)}.
+          {worst && worst.without > fit.chance + 0.005 ? ` To gain most, ${actWords[worst.act]}.` : ""}
+        </p>
+      ) : null}
+      <HandChoice value={key} />
+    </section>
+  );
 }
 
 export function Answer({ back: { card, inside, gap, spec }, asked, onDraft }: AnswerProps) {
@@ -52,6 +79,7 @@ export function Answer({ back: { card, inside, gap, spec }, asked, onDraft }: An
             </p>
           ))}
         </div>
+        <CardChance spec={spec} inside={inside} />
         <Button variant="contained" onClick={onDraft}>
           Draft this card
         </Button>

@@ -3,29 +3,15 @@ import { actWords, type Drawing, formatLength, noFitWords, type Spec, type SpecC
 import { SURE } from "@cut-fold/core/chance";
 import Button from "@mui/material/Button";
 import { lazy, memo, Suspense, useCallback } from "react";
-import { Offered } from "../../../parts/Offered.tsx";
+import { HandChoice, outOf100 } from "../../../parts/HandChoice.tsx";
 import { tellDone } from "../../../parts/tell.tsx";
 import { RUNS, useChance } from "../../../store/chance.ts";
 import { useHand } from "../../../parts/useHand.ts";
 import { change, undo } from "../../../store/openDraft.ts";
-import { useDisplay, useSettings } from "../../../store/settings.ts";
+import { useDisplay } from "../../../store/settings.ts";
 import type { Advice, ChanceTold } from "../../../workers/tellChance.ts";
 
 const ColumnChart = lazy(async () => ({ default: (await import("../../../parts/ColumnChart.tsx")).ColumnChart }));
-
-/** A chance as it is told: never more of it than so many runs can tell. */
-export const outOf100 = (chance: number): string =>
-  chance > 0.995 ? "99+ of 100" : chance < 0.005 ? "hardly any" : `${String(Math.round(chance * 100))} of 100`;
-
-const HANDS_TOLD = [
-  { value: "steady", text: "A steady hand" },
-  { value: "usual", text: "A usual hand" },
-  { value: "hurried", text: "A hurried hand" },
-];
-const HAND_KINDS = ["hand"] as const;
-const setHand = (hand: string): void => {
-  useSettings.getState().set({ hand });
-};
 
 const isEach = ({ method }: Spec): boolean => method.kind === "punch-board" && method.each === true;
 
@@ -44,7 +30,7 @@ export const ChanceSection = memo(function ChanceSection({ solution }: { readonl
       ) : (
         <p className="figure-note">It cannot be told: {noFitWords[told.why]}.</p>
       )}
-      <Offered label="Made by" kinds={HAND_KINDS} value={key} usual={HANDS_TOLD} onChange={setHand} />
+      <HandChoice value={key} />
       {told?.ok && isNow ? <Surer told={told} advice={advice} isEach={isEach(solution.spec)} /> : null}
     </section>
   );
