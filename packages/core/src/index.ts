@@ -25,6 +25,7 @@ export { borderFor } from "./fittings/mat.ts";
 export { cornerOf, poseOn, ruled } from "./fittings/place.ts";
 export { type OnGround, type Snap, snapped } from "./fittings/snap.ts";
 export { printedCutSvg } from "./formats/printedCut.ts";
+export { toolsFor } from "./words/tools.ts";
 export { frameFile } from "./formats/frame.ts";
 export { type Frame, writeApng } from "./formats/apng.ts";
 export { besideOn, type GroundAxis, type LineUp, linesUp, movedPlace, spacesEvenly } from "./fittings/tidy.ts";

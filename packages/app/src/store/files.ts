@@ -140,7 +140,12 @@ async function written(job: WriteJob | TestPageJob): Promise<string | Uint8Array
 }
 
 /** A draft in a format, whole or a part of it, as the settings have units and paper. */
-async function fileOf(draft: Draft, format: Format, parts?: readonly PdfPart[]): Promise<Blob> {
+async function fileOf(
+  draft: Draft,
+  format: Format,
+  parts?: readonly PdfPart[],
+  people?: readonly string[],
+): Promise<Blob> {
   await useShelfStore.getState().load();
   const printer = printerNow();
   const bytes = await written({
@@ -151,15 +156,16 @@ async function fileOf(draft: Draft, format: Format, parts?: readonly PdfPart[]):
     // with a list of names there is a piece for each, which the screen has not drawn
     pieces: format.reads === "pieces" && namesIn(draft.spec).length === 0 ? solutionOf(draft.spec).pieces : undefined,
     ...(parts && { parts }),
+    ...(people && { people }),
   });
   return new Blob([bytes as string | Uint8Array<ArrayBuffer>], { type: format.mime });
 }
 
 /** A draft as a page to print, whole or a part of it. */
-export const printPdf = (draft: Draft, parts: readonly PdfPart[]): Promise<Blob> => {
+export const printPdf = (draft: Draft, parts: readonly PdfPart[], people?: readonly string[]): Promise<Blob> => {
   const pdf = formatById("pdf");
   if (!pdf) throw new Error("there is nothing to print with");
-  return fileOf(draft, pdf, parts);
+  return fileOf(draft, pdf, parts, people);
 };
 
 /** The page that a printer is measured by, for the paper that is set. */

@@ -50,6 +50,8 @@ export interface WriteOptions {
   readonly paper: Size;
   /** which parts of a printed file; all unless said */
   readonly parts?: readonly PdfPart[];
+  /** who makes it together, by name or by nothing: for a booklet */
+  readonly people?: readonly string[];
   /** about which edge a sheet is turned when its other side is printed */
   readonly flip?: Flip;
   /** what the printer has been found to do: printed pages are made up for it */

@@ -4,7 +4,7 @@ import Divider from "@mui/material/Divider";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { tell, tellTrouble } from "../../parts/tell.tsx";
-import { memo, useState } from "react";
+import { lazy, memo, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { printPdf, saveAs, savePrintedCut } from "../../store/files.ts";
 import { useOpenDraft } from "../../store/openDraft.ts";
@@ -19,6 +19,11 @@ function draftNow(): Draft {
 /** The ways to save a draft, as they are listed. */
 const OFFERED = formats.filter((format) => format.of.includes("draft"));
 
+const BookletDialog = lazy(() => import("./BookletDialog.tsx"));
+
+/** All but the first. */
+type Tail<T extends readonly unknown[]> = T extends readonly [unknown, ...infer Rest] ? Rest : never;
+
 /** Whether anything of a draft is printed. */
 const hasPrint = ({ spec: { fittings = [] } }: Draft): boolean =>
   fittings.some((row) => "role" in row && row.role === "print");
@@ -27,6 +32,7 @@ const hasPrint = ({ spec: { fittings = [] } }: Draft): boolean =>
 export const Keep = memo(function Keep() {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [busy, setBusy] = useState(false);
+  const [hasTable, setTable] = useState(false);
   const hasSheet = useOpenDraft((s) => s.draft?.spec.sheet !== undefined);
   const isPrinted = useOpenDraft((s) => s.draft !== undefined && hasPrint(s.draft));
   const doing = (work: () => Promise<unknown>, done: string | undefined) => () => {
@@ -43,8 +49,8 @@ export const Keep = memo(function Keep() {
         setBusy(false);
       });
   };
-  const openPrint = async (parts: Parameters<typeof printPdf>[1]): Promise<void> => {
-    const url = URL.createObjectURL(await printPdf(draftNow(), parts));
+  const openPrint = async (...[parts, people]: Tail<Parameters<typeof printPdf>>): Promise<void> => {
+    const url = URL.createObjectURL(await printPdf(draftNow(), parts, people));
     if (!window.open(url, "_blank"))
       throw new Error("The browser kept the page from opening: allow windows for this address, or save the PDF.");
   };
@@ -86,6 +92,14 @@ export const Keep = memo(function Keep() {
         >
           Save the cuts round what is printed, for a machine: SVG with the same corner marks
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(undefined);
+            setTable(true);
+          }}
+        >
+          Print a booklet for several who make it together …
+        </MenuItem>
         <MenuItem component={Link} to="../pages" relative="path" onClick={() => setAnchor(undefined)}>
           See the pages as a printer lays them
         </MenuItem>
@@ -103,6 +117,17 @@ export const Keep = memo(function Keep() {
           </MenuItem>
         ))}
       </Menu>
+      {hasTable ? (
+        <Suspense>
+          <BookletDialog
+            onClose={() => setTable(false)}
+            onPrint={(people) => {
+              setTable(false);
+              doing(() => openPrint(["booklet", "template", "sheets", "steps"], people), undefined)();
+            }}
+          />
+        </Suspense>
+      ) : null}
     </>
   );
 });

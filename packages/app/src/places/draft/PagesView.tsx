@@ -27,6 +27,7 @@ import "./pages.css";
 
 const PART_TITLES: Readonly<Record<PdfPart, string>> = {
   overview: "What it is, on one page",
+  booklet: "Who makes how many, and what to bring",
   template: "The template",
   sheets: "The sheets",
   steps: "Cut list and steps",

@@ -10,7 +10,7 @@ export interface PdfFonts {
 }
 
 /** What can be printed by itself. */
-export const PDF_PARTS = ["overview", "template", "sheets", "steps", "printed"] as const;
+export const PDF_PARTS = ["overview", "booklet", "template", "sheets", "steps", "printed"] as const;
 /** One of them. */
 export type PdfPart = (typeof PDF_PARTS)[number];
 
@@ -31,6 +31,8 @@ export interface PdfOptions {
   readonly printer?: readonly Measured[];
   /** about which edge a sheet is turned when its other side is printed; the long one unless said */
   readonly flip?: Flip;
+  /** who makes it together, by name or by nothing: for the booklet */
+  readonly people?: readonly string[];
   /** stock colours for the pictures */
   readonly colours?: { readonly face: string; readonly back: string };
 }

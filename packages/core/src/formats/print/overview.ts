@@ -18,6 +18,7 @@ export interface PartPages {
 }
 
 const PART_TITLES: Readonly<Record<PartPages["part"], string>> = {
+  booklet: "Who makes how many, and what to bring",
   template: "Templates at true size",
   sheets: "Sheets, and what the trimmer is set to",
   steps: "Cut list and steps",

@@ -6,6 +6,7 @@ import PDFDocument from "pdfkit";
 import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
+import { bookletPages } from "./booklet.ts";
 import { errsOf, isTrue } from "./correct.ts";
 import { type Doc, makeUpFor, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
@@ -43,6 +44,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };
   if (parts.includes("overview")) newPage(doc, paper);
   const drawn: readonly (readonly [Exclude<PdfPart, "overview">, () => void])[] = [
+    ["booklet", () => bookletPages(doc, solution, ruled)],
     ["template", () => templatePages(doc, options.each ?? solution, ruled)],
     ["sheets", () => sheetPages(doc, solution, ruled)],
     ["steps", () => stepPages(doc, solution, ruled)],
@@ -65,7 +67,7 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
 }
 
 /** What is worked from: the page that shows the whole is printed where it is asked for. */
-const WORKED_FROM = PDF_PARTS.filter((part) => part !== "overview" && part !== "printed");
+const WORKED_FROM = PDF_PARTS.filter((part) => part !== "overview" && part !== "booklet" && part !== "printed");
 
 const pagesIn = (doc: Doc): number => doc.bufferedPageRange().count;
 
