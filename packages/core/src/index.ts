@@ -39,6 +39,7 @@ export { NET_NEAR_MM, NET_OFF_MM, type NetGlue, type OwnNet } from "./model/net.
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export * from "./model/measured.ts";
+export { type Art, type KeptPicture, PICTURE_POINTS, pictureIn, picturesIn, saidOfPicture } from "./model/art.ts";
 export { cameTo, type MachineErrs } from "./machine/errs.ts";
 export { linesIn, SAME_PAPER, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/shared/clearance.ts";

@@ -3,6 +3,7 @@ import { openingsOf, type Path, type Piece, type StrokeRole } from "@cut-fold/co
 import { memo, useMemo } from "react";
 import { useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
+import { Artwork } from "./Artwork.tsx";
 import { dataOf } from "./dataOf.ts";
 import { strokeOf } from "./language.ts";
 import { lineRows } from "./lineRows.ts";
@@ -104,7 +105,10 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
         {...(lit.includes(`${piece.id}/outline`) && { stroke: colour.rust, strokeWidth: 3 })}
         pointerEvents="none"
       />
-      {lineRows(piece).map(({ ids, path, stroke: { id, role, fold, face: side, filled, colour: ink } }) => (
+      {piece.lines.map(({ id, art, face: side, path }) =>
+        art && side !== "back" ? <Artwork key={id} art={art} path={path} /> : null,
+      )}
+      {lineRows(piece).map(({ ids, path, stroke: { id, role, fold, face: side, filled, colour: ink, art } }) => (
         <PaperLine
           key={id}
           of={`${piece.id}/${id}`}
@@ -112,7 +116,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
           role={role === "score" ? (fold ?? "valley") : role}
           isBehind={side === "back"}
           isFilled={filled === true}
-          ink={ink}
+          ink={art ? "none" : ink}
           isLit={lit.length > 0 && ids.some((one) => lit.includes(`${piece.id}/${one}`))}
           face={face}
         />

@@ -3,6 +3,7 @@ import { kindById, type Lying, pathData, place, placePath, type Drawing, type St
 import { memo, type RefObject, useEffect, useRef } from "react";
 import { useChosen } from "../store/chosen.ts";
 import { colour } from "../theme/theme.ts";
+import { Artwork } from "./Artwork.tsx";
 import { choose } from "./LaidLayers.tsx";
 import { strokeOf } from "./language.ts";
 import { light, useLit } from "./lit.ts";
@@ -73,6 +74,9 @@ export const LaidMarks = memo(function LaidMarks({ on, view, onHold }: LaidMarks
   const chosen = useChosen((s) => s.fitting);
   return (
     <g transform={inMm(view)} strokeLinejoin="round" strokeLinecap="round">
+      {on.lines.map((stroke) =>
+        stroke.art ? <Artwork key={`${stroke.at} art`} art={stroke.art} path={stroke.path} /> : null,
+      )}
       {on.lines.map((stroke) => (
         <path
           key={stroke.at}

@@ -1,6 +1,7 @@
 /** What is printed, drawn, foiled or perforated on a bit of paper in space: on the face it is made on, a hair off it. */
 import { areaOf, flatten, holds, type Path, type Point, polygon, runsOf, type Stroke } from "@cut-fold/core";
-import { useEffect, useMemo } from "react";
+import { useEffect, useMemo, useState } from "react";
+import { usePictureUrl } from "../store/pictures.ts";
 import * as THREE from "three";
 import { colour } from "../theme/theme.ts";
 
@@ -41,9 +42,68 @@ interface PaperInkProps {
 
 const SHOWN = new Set(["print", "pen", "foil", "perforate"]);
 
+/** The middle of a box: its corners lie on the paper's own edge where it fills a panel. */
+const middleOf = (path: Path): Point => [
+  path.reduce((sum, { from }) => sum + from[0], 0) / path.length,
+  path.reduce((sum, { from }) => sum + from[1], 0) / path.length,
+];
+
+interface ArtMeshProps {
+  readonly stroke: Stroke;
+  readonly z: number;
+}
+
+/** A picture on the paper, cropped by its box. */
+function ArtMesh({ stroke: { art, path, face }, z }: ArtMeshProps) {
+  const url = usePictureUrl(art?.picture);
+  const [map, setMap] = useState<THREE.Texture>();
+  useEffect(() => {
+    if (url === undefined) return undefined;
+    let texture: THREE.Texture | undefined;
+    let isOver = false;
+    new THREE.TextureLoader().load(url, (loaded) => {
+      loaded.colorSpace = THREE.SRGBColorSpace;
+      if (isOver) loaded.dispose();
+      else setMap((texture = loaded));
+    });
+    return () => {
+      isOver = true;
+      texture?.dispose();
+    };
+  }, [url]);
+  const geometry = useMemo(() => {
+    const made = new THREE.BufferGeometry();
+    if (!art) return made;
+    const [a, b, , d] = path.map(({ from }) => from) as [Point, Point, Point, Point];
+    const [wide, high] = [Math.hypot(b[0] - a[0], b[1] - a[1]), Math.hypot(d[0] - a[0], d[1] - a[1])];
+    const { x, y, width, height } = art.whole;
+    const uv = [
+      [0, 0],
+      [wide, 0],
+      [wide, high],
+      [0, high],
+    ].flatMap(([u = 0, v = 0]) => [(u - x) / width, (v - y) / height]);
+    const corners = path.slice(0, 4).flatMap(({ from }) => [from[0], from[1], 0]);
+    made.setAttribute("position", new THREE.Float32BufferAttribute(corners, 3));
+    made.setAttribute("uv", new THREE.Float32BufferAttribute(uv, 2));
+    made.setIndex([0, 1, 2, 0, 2, 3]);
+    return made;
+  }, [art, path]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  // its box goes the other way round on the face that lies down: both sides are drawn, and only one of them is ever seen
+  return map ? (
+    <mesh geometry={geometry} position={[0, 0, z]}>
+      <meshBasicMaterial key={face ?? "front"} map={map} side={THREE.DoubleSide} toneMapped={false} />
+    </mesh>
+  ) : null;
+}
+
 export function PaperInk({ strokes, points, deep }: PaperInkProps) {
+  const art = strokes.filter(({ art: one, path }) => one && holds(points, middleOf(path)));
   const made = useMemo(() => {
-    const here = strokes.filter(({ role, path }) => SHOWN.has(role) && path[0] && holds(points, path[0].from));
+    const here = strokes.filter(
+      ({ role, path, art }) => SHOWN.has(role) && !art && path[0] && holds(points, path[0].from),
+    );
     return here.map((stroke) => {
       const z = (deep / 2 + INK_OFF) * (stroke.face === "back" ? -1 : 1);
       if (stroke.filled) return { stroke, z, fill: new THREE.ShapeGeometry(shapesOf(stroke.path)) };
@@ -62,7 +122,7 @@ export function PaperInk({ strokes, points, deep }: PaperInkProps) {
     },
     [made],
   );
-  return made.map(({ stroke, z, fill, line }) =>
+  const ink = made.map(({ stroke, z, fill, line }) =>
     fill ? (
       <mesh key={stroke.id} geometry={fill} position={[0, 0, z]}>
         <meshBasicMaterial
@@ -76,4 +136,14 @@ export function PaperInk({ strokes, points, deep }: PaperInkProps) {
       </lineSegments>
     ),
   );
+  return [
+    ...art.map((stroke) => (
+      <ArtMesh
+        key={`${stroke.id} art`}
+        stroke={stroke}
+        z={(deep / 2 + INK_OFF / 2) * (stroke.face === "back" ? -1 : 1)}
+      />
+    )),
+    ...ink,
+  ];
 }

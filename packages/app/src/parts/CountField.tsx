@@ -45,7 +45,13 @@ export const CountField = memo(function CountField({
           id={id}
           value={typed ?? (value === undefined ? "" : String(value))}
           placeholder={open?.shown ?? ""}
-          endAdornment={unit === undefined ? undefined : <span aria-hidden>{unit}</span>}
+          endAdornment={
+            unit === undefined ? undefined : (
+              <span aria-hidden style={{ whiteSpace: "nowrap" }}>
+                {unit}
+              </span>
+            )
+          }
           inputProps={{ inputMode: "numeric", autoComplete: "off", "aria-describedby": helpId }}
           onFocus={(event) => {
             beginGesture();

@@ -35,6 +35,7 @@ import { keep } from "./keeping.ts";
 import { type Beside, type Binned, type KeptRun, type Settings, settingsSchema, type ShelfOutline } from "./kept.ts";
 import { dropOutline, keepOutline, unknownOutlines, useOutlines } from "./outlines.ts";
 import { dropRun, keepRun, runsNow, useRuns } from "./runs.ts";
+import { holdPictures, keepPictures, picturesOf } from "./pictures.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 import { displayNow, useSettings } from "./settings.ts";
 import { putShelf, shelfNow, unknownEntries, useShelfStore } from "./shelf.ts";
@@ -66,8 +67,8 @@ async function save(blob: Blob, name: string, extension: string): Promise<boolea
 const saveText = (text: string, name: string): Promise<boolean> =>
   save(new Blob([text], { type: "application/json" }), fileName(name), EXTENSION);
 
-export const saveProject = (drafts: readonly Draft[], name: string): Promise<boolean> =>
-  saveText(writeProject(drafts), name);
+export const saveProject = async (drafts: readonly Draft[], name: string): Promise<boolean> =>
+  saveText(writeProject(drafts, [], await picturesOf(drafts.map(({ spec }) => spec))), name);
 
 /** Everything in one file: drafts, the bin, outlines, the shelf and settings, with what of it could not be read. */
 export async function saveAll(): Promise<boolean> {
@@ -84,7 +85,8 @@ export async function saveAll(): Promise<boolean> {
     runs: [...runsNow(), ...useRuns.getState().aside],
     settings: useSettings.getState().settings,
   };
-  return saveText(writeEverything([...drafts.values(), ...aside], { ...beside }), "everything");
+  const pictures = await picturesOf([...drafts.values()].map(({ spec }) => spec));
+  return saveText(writeEverything([...drafts.values(), ...aside], { ...beside }, pictures), "everything");
 }
 
 /** The shelf alone, to be taken in elsewhere. */
@@ -148,9 +150,11 @@ async function fileOf(
 ): Promise<Blob> {
   await useShelfStore.getState().load();
   const printer = printerNow();
+  const pictures = await picturesOf([draft.spec]);
   const bytes = await written({
     ...{ format: format.id, draft, display: displayNow(setupOf(draft.spec).grid), paper: paperNow() },
     ...(printer && { printer }),
+    ...(pictures.length > 0 && { pictures }),
     flip: useSettings.getState().settings.flip,
     colours: coloursOf(draft.spec),
     // with a list of names there is a piece for each, which the screen has not drawn
@@ -236,6 +240,7 @@ export async function offerDrafts(file: Blob): Promise<void> {
   if (!read.ok) throw new Error(sayProjectProblem(read.problem));
   await loadFormsOf([...read.drafts, ...read.beside.bin.map((b) => b.draft)].map((d) => d.spec));
   await Promise.all([useOutlines.getState().load(), useShelfStore.getState().load(), useRuns.getState().load()]);
+  holdPictures(read.pictures ?? []);
   useTaking.setState({ read });
 }
 
@@ -280,6 +285,7 @@ export function bringing({ drafts, beside }: ReadFile): Bringing {
 export function takeIn({ fresh, replaced }: Adopted, brought?: Bringing): Told {
   const { put, remove } = useDrafts.getState();
   if (fresh.length > 0) put(fresh);
+  keepPictures(fresh.map(({ spec }) => spec));
   const backBeside = brought && takeBeside(brought);
   const [first] = fresh;
   const drafts = fresh.length === 1 && first ? first.name : many(fresh.length);

@@ -1,5 +1,12 @@
 /** Reads files of unknown origin away from the screen: whatever is in them, the page goes on. */
-import { type Draft, PROJECT_MAX_BYTES, type ProjectProblem, readProject, type Unread } from "@cut-fold/core";
+import {
+  type Draft,
+  type KeptPicture,
+  PROJECT_MAX_BYTES,
+  type ProjectProblem,
+  readProject,
+  type Unread,
+} from "@cut-fold/core";
 import { expose } from "comlink";
 import { loadAllForms } from "../needs/forms.ts";
 import { type ReadBeside, readBeside } from "../store/kept.ts";
@@ -11,6 +18,8 @@ export type ReadWhole =
       readonly drafts: readonly Draft[];
       readonly unread: readonly Unread[];
       readonly beside: ReadBeside;
+      /** what its drafts print */
+      readonly pictures?: readonly KeptPicture[];
     }
   | { readonly ok: false; readonly problem: ProjectProblem };
 

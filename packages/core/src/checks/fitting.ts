@@ -12,6 +12,7 @@ import { valueAt } from "../recipe/change.ts";
 import { type Check, remedy } from "./check.ts";
 import { at, type FittingChecked, pathOf, SEEN_MM } from "./laidThing.ts";
 import { letters } from "./letters.ts";
+import { sharp } from "./sharp.ts";
 import type { Whole } from "../fittings/whole.ts";
 
 /** A border narrower than this (mm, about 1/16 in) shows every hair it is laid askew. */
@@ -47,6 +48,7 @@ export const fitting: Check = {
     "name-count",
     "grown",
     "stretched",
+    "blurred",
   ],
   run: (checked) => [
     ...checked.parts.flatMap((part): Finding[] => {
@@ -57,7 +59,7 @@ export const fitting: Check = {
       if (nothing) return [nothing];
       const out = sticksOut(told);
       const own = stretched(told);
-      if (part.kind?.inPaper) return [...(out ? [out] : []), ...own, ...notCut(told), ...letters(told)];
+      if (part.kind?.inPaper) return [...(out ? [out] : []), ...own, ...notCut(told), ...letters(told), ...sharp(told)];
       return [...own, ...letters(told), ...(out ? [out] : borders(told)), ...hides(told), ...covers(told)];
     }),
     ...nowhere(checked),

@@ -1,4 +1,5 @@
 /** Every kind of thing that can be placed on a panel. Readers, screens and tests walk this list. */
+import { artwork } from "./artwork.ts";
 import { cradle } from "./cradle.ts";
 import { edge } from "./edge.ts";
 import { frame } from "./frame.ts";
@@ -20,7 +21,7 @@ import { words } from "./words.ts";
 /** The kinds of things that are laid on panels, in the order they are offered. */
 export const fittingKinds: readonly FittingKind[] = [
   ...[mat, frame, strip, panel, shape, puzzle, lettering, cradle],
-  ...[words, hole, slit, window, line, perforation, edge],
+  ...[words, artwork, hole, slit, window, line, perforation, edge],
   part,
 ];
 

@@ -1,5 +1,6 @@
 /** What it is to be a file format: a member of this folder and a line in its list. */
 import type { Size } from "../geometry/point.ts";
+import type { KeptPicture } from "../model/art.ts";
 import type { Flip, Measured } from "../model/measured.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Solution } from "../model/solution.ts";
@@ -52,6 +53,8 @@ export interface WriteOptions {
   readonly parts?: readonly PdfPart[];
   /** who makes it together, by name or by nothing: for a booklet */
   readonly people?: readonly string[];
+  /** the pictures that a draft uses */
+  readonly pictures?: readonly KeptPicture[];
   /** about which edge a sheet is turned when its other side is printed */
   readonly flip?: Flip;
   /** what the printer has been found to do: printed pages are made up for it */

@@ -575,7 +575,7 @@ describe("project files", () => {
     ['"text"', "foreign"],
     ["null", "foreign"],
     ['{"kind":"other","version":1}', "foreign"],
-    [JSON.stringify({ ...good, version: 4 }), "newer"],
+    [JSON.stringify({ ...good, version: 5 }), "newer"],
     [JSON.stringify({ ...good, extra: 1 }), "damaged"],
     [JSON.stringify({ ...good, drafts: [{ ...good.drafts[0], name: "" }] }), "damaged"],
     [

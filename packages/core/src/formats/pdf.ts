@@ -11,9 +11,10 @@ export const pdf: Format = {
   lacks: [],
   of: ["draft"],
   reads: "whole",
-  async write({ whole, title }, { fonts, ...how }) {
+  async write({ whole, title }, { fonts, pictures = [], ...how }) {
     const { solution, each } = whole();
     const [{ writePdf }, type] = await Promise.all([import("./print/pdf.ts"), fonts()]);
-    return await writePdf(solution, { ...how, each, title, fonts: type });
+    const shown = new Map(pictures.map(({ id, bytes }) => [id, bytes]));
+    return await writePdf(solution, { ...how, each, title, fonts: type, pictures: shown });
   },
 };

@@ -4,6 +4,7 @@
  */
 import { z } from "zod";
 import { readSpec } from "../recipe/readSpec.ts";
+import type { KeptPicture } from "../model/art.ts";
 import type { Spec } from "../model/spec.ts";
 import type { Format } from "./format.ts";
 
@@ -13,6 +14,10 @@ export const PROJECT_KIND = "cut-fold project";
 export const PROJECT_VERSION = 2;
 /** A file of everything has more than drafts in it: what read version 2 knows nothing of that, and must not take it for damage. */
 const EVERYTHING_VERSION = 3;
+/** Pictures came with version 4: a file without any is written as it was before. */
+const PICTURES_VERSION = 4;
+/** Letters of one picture in base 64, at most: 6 MB of it. */
+const PICTURE_MAX = 8 * 1024 * 1024;
 /** Larger files are not ours: a draft is about 1 kB, and nobody keeps thirty thousand. */
 export const PROJECT_MAX_BYTES = 32 * 1024 * 1024;
 /** How long a draft's name may be. */
@@ -54,6 +59,17 @@ const fileSchema = z.strictObject({
   kind: z.literal(PROJECT_KIND),
   version: z.number().int(),
   drafts: z.array(z.unknown()),
+  /** pictures that its drafts print, by id: the bytes in base 64 */
+  pictures: z
+    .record(
+      z.string().regex(/^[\da-f]{16,64}$/u),
+      z.strictObject({
+        name: z.string().max(120),
+        type: z.enum(["image/png", "image/jpeg"]),
+        data: z.base64().max(PICTURE_MAX),
+      }),
+    )
+    .optional(),
   /** what an app keeps beside drafts, by its own names */
   beside: z.record(z.string(), z.unknown()).optional(),
 });
@@ -76,6 +92,8 @@ export type ReadProject =
       readonly unread: readonly Unread[];
       /** what stands beside the drafts in a file of everything, not yet read */
       readonly beside?: Readonly<Record<string, unknown>>;
+      /** what its drafts print */
+      readonly pictures?: readonly KeptPicture[];
     }
   | { readonly ok: false; readonly problem: ProjectProblem };
 
@@ -98,12 +116,37 @@ export function readDraft(
  * Drafts as the text of a project file.
  * @param aside what was kept as drafts and could not be read: it goes along as it is, for whoever can
  */
-export const writeProject = (drafts: readonly Draft[], aside: readonly unknown[] = []): string =>
-  `${JSON.stringify({ kind: PROJECT_KIND, version: PROJECT_VERSION, drafts: [...drafts, ...aside] }, undefined, 1)}\n`;
+export const writeProject = (
+  drafts: readonly Draft[],
+  aside: readonly unknown[] = [],
+  pictures: readonly KeptPicture[] = [],
+): string => {
+  const head = { kind: PROJECT_KIND, version: pictures.length > 0 ? PICTURES_VERSION : PROJECT_VERSION };
+  const shown = pictures.length > 0 ? { pictures: inWriting(pictures) } : {};
+  return `${JSON.stringify({ ...head, drafts: [...drafts, ...aside], ...shown }, undefined, 1)}\n`;
+};
+
+/** Pictures as a file holds them. */
+export const inWriting = (pictures: readonly KeptPicture[]) =>
+  Object.fromEntries(pictures.map(({ id, name, type, bytes }) => [id, { name, type, data: toBase64(bytes) }]));
+
+/** Bytes as text: what both browsers and machines have. */
+function toBase64(bytes: Uint8Array): string {
+  let text = "";
+  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
+  return btoa(text);
+}
 
 /** The text of a file of everything: all drafts, and what is kept beside them by name. */
-export const writeEverything = (drafts: readonly unknown[], beside: Readonly<Record<string, unknown>>): string =>
-  `${JSON.stringify({ kind: PROJECT_KIND, version: EVERYTHING_VERSION, drafts, beside }, undefined, 1)}\n`;
+export const writeEverything = (
+  drafts: readonly unknown[],
+  beside: Readonly<Record<string, unknown>>,
+  pictures: readonly KeptPicture[] = [],
+): string => {
+  const version = pictures.length > 0 ? PICTURES_VERSION : EVERYTHING_VERSION;
+  const shown = pictures.length > 0 ? { pictures: inWriting(pictures) } : {};
+  return `${JSON.stringify({ kind: PROJECT_KIND, version, drafts, ...shown, beside }, undefined, 1)}\n`;
+};
 
 /** Reads a project file's text. Never throws on what it is given. */
 export function readProject(text: string): ReadProject {
@@ -117,7 +160,7 @@ export function readProject(text: string): ReadProject {
   }
   const head = z.object({ kind: z.literal(PROJECT_KIND), version: z.number() }).safeParse(data);
   if (!head.success) return refuse("foreign");
-  if (head.data.version > EVERYTHING_VERSION) return refuse("newer", String(head.data.version));
+  if (head.data.version > PICTURES_VERSION) return refuse("newer", String(head.data.version));
   const file = fileSchema.safeParse(data);
   if (!file.success) return refuse("damaged", file.error.issues[0]?.path.join(".") ?? "");
   const drafts: Draft[] = [];
@@ -130,7 +173,11 @@ export function readProject(text: string): ReadProject {
   const [first] = unread;
   const { beside } = file.data;
   if (first && drafts.length === 0 && !beside) return refuse("damaged", first.where);
-  return { ok: true, drafts, unread, ...(beside && { beside }) };
+  const pictures = Object.entries(file.data.pictures ?? {}).map(([id, { name, type, data: text64 }]): KeptPicture => ({
+    ...{ id, name, type },
+    bytes: Uint8Array.from(atob(text64), (letter) => letter.charCodeAt(0)),
+  }));
+  return { ok: true, drafts, unread, ...(beside && { beside }), ...(pictures.length > 0 && { pictures }) };
 }
 
 /** What a draft that cannot be read is called, as far as that can be told. */
@@ -166,5 +213,5 @@ export const project: Format = {
   lacks: [],
   of: ["draft"],
   reads: "pieces",
-  write: ({ draft }) => writeProject([draft]),
+  write: ({ draft }, { pictures }) => writeProject([draft], [], pictures),
 };

@@ -13,8 +13,6 @@
 import type { Point, Size } from "../geometry/point.ts";
 import type { Flip } from "../model/measured.ts";
 
-/** mm that what is printed goes past its edge, so that no paper shows where a cut is a little off. */
-export const BLEED_MM = 3;
 /** mm between two pieces: the bleed of both, and room for a mark. */
 export const GUTTER_MM = 10;
 /** mm of a page's edge that is left to the corner marks: no printer reaches less than 4.2 from it. */

@@ -2,6 +2,7 @@
  * The model everything stands on: a piece of paper is panels joined by folds, with cuts in the panels and glue
  * between them. Coordinates are mm, x right, y up, origin at the piece's lower left, seen from the drawn face.
  */
+import type { Art } from "./art.ts";
 import type { Path } from "../geometry/path.ts";
 import type { Point, Pose } from "../geometry/point.ts";
 import type { ContentShape, Stock } from "./spec.ts";
@@ -146,6 +147,8 @@ export interface Stroke {
   readonly filled?: true;
   /** what it is printed in, `#rrggbb`; ink's own unless said */
   readonly colour?: string;
+  /** a picture within it: its path is the picture's box, from its lower left round as one looks at it */
+  readonly art?: Art;
 }
 
 /** A piece with all that follows from its panels and folds. */

@@ -3,10 +3,12 @@
  * stand in the schema, and form fields, handles, command line, docs and saved files read them there.
  */
 import { z } from "zod";
+import { pictureIn } from "./art.ts";
 
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
-  readonly kind: "length" | "choice" | "toggle" | "count" | "number" | "text" | "list" | "drawn" | "paper" | "colour";
+  readonly kind:
+    "length" | "choice" | "toggle" | "count" | "number" | "text" | "list" | "drawn" | "paper" | "colour" | "picture";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;
@@ -135,6 +137,15 @@ export const linesIn = (said: string): readonly string[] =>
     .split(/\r?\n/u)
     .map((one) => one.trim())
     .filter((one) => one !== "");
+
+/** A picture of the maker's own, as it is said; empty where none has been chosen. */
+export const picture = (label: string, about: string) =>
+  z
+    .string()
+    .max(80)
+    .refine((said) => said === "" || pictureIn(said) !== undefined)
+    .default("")
+    .meta({ kind: "picture", label, about } satisfies SettingMeta);
 
 /** What printing ink is where nobody has said. */
 export const INK_COLOUR = "#1c2b46";

@@ -52,6 +52,10 @@ function readSetting(
     return reader.report(field, "not-allowed", { given: told(said), allowed: papers.join(", ") });
   if (meta.kind === "colour" && !read.success)
     return reader.report(field, "wrong-type", { wants: "a colour in six hexadecimal digits, as #1c2b46" });
+  if (meta.kind === "picture" && !read.success)
+    return reader.report(field, "wrong-type", {
+      wants: "a picture as the app says it: its digest, a colon, and its points, as 1200x800",
+    });
   if (read.success) return read.data as FormSettings[string];
   const allowed = meta.options ? Object.keys(meta.options).join(", ") : "true, false";
   return reader.report(field, "not-allowed", { given: told(said), allowed });

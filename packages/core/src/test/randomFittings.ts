@@ -27,6 +27,8 @@ function kindValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean> {
       return fc.constantFrom(...TEXTS);
     case "paper":
       return fc.constantFrom(SAME_PAPER, ...catalogue.stocks.map(({ id }) => id));
+    case "picture":
+      return fc.constantFrom("", "0011223344556677:1200x800", "8899aabbccddeeff:600x1400");
     case "colour":
       return fc.constantFrom("#1c2b46", "#a83c18");
     case "list":

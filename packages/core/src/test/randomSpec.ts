@@ -38,6 +38,7 @@ export function endsOfSetting(schema: z.ZodType): readonly (number | string | bo
   if (kind === "drawn") return Object.values(OWN_OUTLINES);
   if (kind === "paper") return PAPERS;
   if (kind === "colour") return ["#a83c18"];
+  if (kind === "picture") return ["0011223344556677:1200x800"];
   return kind === "toggle" ? [true] : Object.keys(options);
 }
 
@@ -46,6 +47,7 @@ function settingValue(schema: z.ZodType): fc.Arbitrary<number | string | boolean
   if (meta.kind === "choice") return oneOf(Object.keys(meta.options ?? {}));
   if (meta.kind === "toggle") return fc.boolean();
   if (meta.kind === "paper") return oneOf(PAPERS);
+  if (meta.kind === "picture") return oneOf(["", "0011223344556677:1200x800"]);
   if (meta.kind === "colour") return oneOf(["#1c2b46", "#a83c18"]);
   if (meta.kind === "drawn") return oneOf(Object.values(OWN_OUTLINES));
   const length = lengthBetween(meta.min ?? 0, meta.max ?? 100);

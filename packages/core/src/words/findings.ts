@@ -77,6 +77,8 @@ export const findingWords: Readonly<Record<string, (f: Finding) => Say>> = {
     `The mouth's lowest place is ${mm(f.figure)} up, and what is inside ${mm(f.limit)}: it stands out above the mouth.`,
   "fitting.stretched": (f) => (mm) =>
     `${str(f.facts, "name")} is ${mm(f.figure)} high; in its own proportions it would be ${mm(f.limit)}.`,
+  "fitting.blurred": (f) => () =>
+    `${str(f.facts, "name")} has ${String(f.figure)} dots an inch here; ${String(f.limit)} print sharply.`,
   "covering.falls-back": (f) => (mm) =>
     `The leg's foot stands ${mm(f.figure)} behind the card's, and the card's weight lies over ${mm(f.limit)}: it falls back.`,
   "refused.carrier-long": (f) => (mm) =>
@@ -224,6 +226,7 @@ export const remedyTable: Readonly<Record<string, Button>> = {
   "made-smaller": () => () => "Make it smaller",
   "other-in-middle": (f) => () => `Lay ${str(f, "name")} in the middle`,
   "through-all": () => () => "Cut through every layer",
+  "smaller-picture": (f) => (mm) => `Print it ${mm(num(f, "mm"))} wide`,
   "smaller-words": (f) => (mm) => `Make capitals ${mm(num(f, "mm"))} high`,
   "as-many": (f) => () => `Make ${String(num(f, "count"))}`,
   "this-paper-only": () => () => "Cut this paper only",

@@ -26,7 +26,7 @@ type Tail<T extends readonly unknown[]> = T extends readonly [unknown, ...infer 
 
 /** Whether anything of a draft is printed. */
 const hasPrint = ({ spec: { fittings = [] } }: Draft): boolean =>
-  fittings.some((row) => "role" in row && row.role === "print");
+  fittings.some((row) => ("role" in row && row.role === "print") || ("picture" in row && row.picture !== ""));
 
 /** Printing and saving. */
 export const Keep = memo(function Keep() {
@@ -84,7 +84,7 @@ export const Keep = memo(function Keep() {
         </MenuItem>
         <MenuItem onClick={doing(() => openPrint(["steps"]), undefined)}>Print the cut list and the steps</MenuItem>
         <MenuItem onClick={doing(() => openPrint(["printed"]), undefined)} disabled={!isPrinted}>
-          Print its words and printed lines, with marks to cut and fold by
+          Print its words, lines and artwork, with marks to cut and fold by
         </MenuItem>
         <MenuItem
           onClick={doing(() => savePrintedCut(draftNow()), "The cuts round what is printed saved.")}

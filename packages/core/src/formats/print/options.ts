@@ -33,6 +33,8 @@ export interface PdfOptions {
   readonly flip?: Flip;
   /** who makes it together, by name or by nothing: for the booklet */
   readonly people?: readonly string[];
+  /** the pictures that are printed, PNG or JPEG, by id; one that is not there leaves its box */
+  readonly pictures?: ReadonlyMap<string, Uint8Array>;
   /** stock colours for the pictures */
   readonly colours?: { readonly face: string; readonly back: string };
 }

@@ -3,14 +3,16 @@
  * fold marks beside each piece and corner marks on the page; the other side so that both lie over one another when the sheet is
  * turned about the edge that was said.
  */
-import { behind, BLEED_MM, cornerMarks, imposedOn, turnsUpright } from "../../layout/imposed.ts";
+import { behind, cornerMarks, imposedOn, turnsUpright } from "../../layout/imposed.ts";
 import { stockName } from "../../layout/trimPlan.ts";
 import type { Point, Size } from "../../geometry/point.ts";
+import { BLEED_MM } from "../../model/art.ts";
 import type { Piece, Stroke } from "../../model/piece.ts";
 import type { Solution } from "../../model/solution.ts";
 import { cutByItself } from "../inRow.ts";
 import { yDown } from "../svg.ts";
 import { turnedOver } from "../turned.ts";
+import { art } from "./art.ts";
 import { type Doc, filled, INK, MARGIN_MM, newPage, PALE, POINTS, stroke, text } from "./ink.ts";
 import type { PdfOptions } from "./options.ts";
 
@@ -52,7 +54,7 @@ export function printedPages(doc: Doc, solution: Solution, options: PdfOptions):
       const name = `${options.title} · ${first.name}, ${stockName(first.stock ?? solution.spec.stock)}${often}`;
       newPage(doc, page);
       pageMarks(doc, page);
-      for (const { piece, at } of on) one(doc, piece, at, "front");
+      for (const { piece, at } of on) one(doc, piece, at, "front", options);
       foot(doc, page, hasBack ? `${name} · this side first` : name);
       if (!hasBack) continue;
       newPage(doc, page);
@@ -60,7 +62,7 @@ export function printedPages(doc: Doc, solution: Solution, options: PdfOptions):
       for (const { piece, at } of on) {
         const over = turnedOver(piece);
         const place = behind(page, piece.blank, at, flip);
-        one(doc, over ?? { ...piece, lines: [] }, place, turnsUpright(page, flip) ? "front" : "around");
+        one(doc, over ?? { ...piece, lines: [] }, place, turnsUpright(page, flip) ? "front" : "around", options);
       }
       foot(doc, page, `${name} · other side, turned about the ${flip} edge`);
     }
@@ -81,7 +83,7 @@ function alike(pieces: readonly Piece[]): readonly (readonly Piece[])[] {
 }
 
 /** A piece at its place: turned half round where the sheet goes over its level middle. */
-function one(doc: Doc, piece: Piece, [x, y]: Point, way: "front" | "around"): void {
+function one(doc: Doc, piece: Piece, [x, y]: Point, way: "front" | "around", options: PdfOptions): void {
   const { width, height } = piece.blank;
   doc.save().scale(POINTS).translate(x, y);
   if (way === "around") doc.translate(width, height).rotate(180);
@@ -90,12 +92,26 @@ function one(doc: Doc, piece: Piece, [x, y]: Point, way: "front" | "around"): vo
   for (const line of printedOn(piece)) {
     const path = yDown(line.path, 0, height);
     const ink = line.colour ?? INK;
-    if (line.filled) filled(doc, path, ink);
+    if (line.art) art(doc, line, path, bleedOf(line, piece), options);
+    else if (line.filled) filled(doc, path, ink);
     else stroke(doc, path, "print", ink);
   }
   doc.restore();
   marks(doc, piece);
   doc.restore();
+}
+
+/** Which sides of a picture's box lie on the edge of the sheet: there it goes on past it. */
+function bleedOf({ path }: Stroke, { blank: { width, height } }: Piece): readonly boolean[] {
+  const on = (v: number, edge: number): boolean => Math.abs(v - edge) < ON_EDGE_MM;
+  return path.map(({ from, to }) =>
+    [
+      [0, 0],
+      [0, width],
+      [1, 0],
+      [1, height],
+    ].some(([axis = 0, edge = 0]) => on(from[axis as 0 | 1], edge) && on(to[axis as 0 | 1], edge)),
+  );
 }
 
 /** Where it is trimmed, at its four corners; and where it is folded, beside the ends of each score that meets its edge. */

@@ -19,6 +19,7 @@ import { MM_PER } from "../../units/length.ts";
 import type { PdfOptions } from "./options.ts";
 import { cutByItself } from "../inRow.ts";
 import { yDown } from "../svg.ts";
+import { art } from "./art.ts";
 import { type Doc, filled, INK, MARGIN_MM, newPage, PALE, POINTS, stroke, text } from "./ink.ts";
 
 /** mm at the lower edge of each page for its label, how to join it, and its two check rulers. Printers reach to 6 mm of the edge. */
@@ -141,7 +142,7 @@ function tiledPages(doc: Doc, template: Template, options: PdfOptions): void {
     // a hair wider than the tile, or an outline along its edge would lose half its weight
     doc.rect(-1, -1, area.width + 2, area.height + 2).clip();
     doc.translate(-tile.x, -tile.y);
-    draw(doc, template);
+    draw(doc, template, options);
     doc.restore();
     joinMarks(doc, tile, columns, rows, area);
     const place = tiles.length > 1 ? ` · tile ${String(i + 1)} of ${String(tiles.length)}` : "";
@@ -190,7 +191,7 @@ function sharedPage(doc: Doc, placed: readonly PlacedTemplate[], options: PdfOpt
       .translate(MARGIN_MM + x, MARGIN_MM + y);
     // its upper edge comes to the right
     if (isQuarter) doc.translate(size.width, 0).rotate(90);
-    draw(doc, template);
+    draw(doc, template, options);
     doc.restore();
     const room = options.paper.width - 2 * MARGIN_MM - x;
     text(doc, template.caption, MARGIN_MM + x, MARGIN_MM + y + size.height + 1.5, 7.5, {
@@ -203,7 +204,7 @@ function sharedPage(doc: Doc, placed: readonly PlacedTemplate[], options: PdfOpt
   foot(doc, options.paper, `${options.title} · ${pieces} · ${only?.template.stock ?? ""}`, false);
 }
 
-function draw(doc: Doc, { piece, places, isTurned }: Template): void {
+function draw(doc: Doc, { piece, places, isTurned }: Template, options: PdfOptions): void {
   const { height } = piece.blank;
   for (const path of places) stroke(doc, yDown(path, 0, height), "guide", PALE);
   for (const path of piece.outline) stroke(doc, yDown(path, 0, height), isTurned ? "guide" : "cut");
@@ -211,7 +212,8 @@ function draw(doc: Doc, { piece, places, isTurned }: Template): void {
     const path = yDown(line.path, 0, height);
     // made on the other face: there to be seen, not to be traced
     const colour = line.face === "back" ? PALE : (line.colour ?? INK);
-    if (line.filled) filled(doc, path, colour);
+    if (line.art && line.face !== "back") art(doc, line, path, [], options);
+    else if (line.filled) filled(doc, path, colour);
     else stroke(doc, path, line.role === "score" ? (line.fold ?? "valley") : line.role, colour);
   }
 }

@@ -18,6 +18,7 @@ import type { z } from "zod";
 import Input from "@mui/material/Input";
 import { Choice } from "../../../parts/Choice.tsx";
 import { CountField } from "../../../parts/CountField.tsx";
+import { PictureField } from "../../../parts/PictureField.tsx";
 import { ColourField } from "../../../parts/ColourField.tsx";
 import { Labelled } from "../../../parts/Labelled.tsx";
 import { LengthField } from "../../../parts/LengthField.tsx";
@@ -61,6 +62,7 @@ export const SettingField = memo(function SettingField({ at, schema, value, work
   if (kind === "count" || kind === "number") return <CountSetting at={at} schema={schema} value={value} />;
   if (kind === "list") return <ListSetting at={at} schema={schema} value={value} />;
   if (kind === "paper") return <PaperSetting at={at} schema={schema} value={value} />;
+  if (kind === "picture") return <PictureSetting at={at} schema={schema} value={value} />;
   if (kind === "colour") return <ColourSetting at={at} schema={schema} value={value} />;
   if (kind === "text") return <TextSetting at={at} schema={schema} value={value} />;
   return (
@@ -104,6 +106,19 @@ function PaperSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) 
       first={SAME}
       usual={PAPERS}
       onChange={onPaper}
+    />
+  );
+}
+
+/** What is printed. */
+function PictureSetting({ at, schema, value }: Omit<SettingFieldProps, "worked">) {
+  const { label, about } = settingMeta(schema);
+  return (
+    <PictureField
+      label={label}
+      about={about}
+      value={String(value)}
+      onChange={(said) => void change({ at, value: said })}
     />
   );
 }

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { pictureApi } from "./takePicture.ts";
+
+expose(pictureApi);

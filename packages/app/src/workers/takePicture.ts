@@ -1,0 +1,60 @@
+/** A picture of unknown origin made fit to be printed and kept, away from the screen: what its worker answers. */
+import { type KeptPicture, PICTURE_POINTS } from "@cut-fold/core";
+import { pictureSize } from "@cut-fold/core/outlines";
+
+/** A picture with its points, or why it cannot be taken. */
+export type PictureTaken =
+  | { readonly ok: true; readonly picture: KeptPicture; readonly width: number; readonly height: number }
+  | { readonly ok: false; readonly why: string };
+
+const MOST_BYTES = 40_000_000;
+const MOST_POINTS = 120_000_000;
+const HEAD_BYTES = 1 << 20;
+/** A PNG up to this stays as it is: drawings keep their edges, and see-through parts stay so. */
+const KEPT_PNG_BYTES = 3_000_000;
+/** How well a photograph is kept. */
+const QUALITY = 0.92;
+const ID_LETTERS = 32;
+
+async function idOf(bytes: Uint8Array<ArrayBuffer>): Promise<string> {
+  const digest = new Uint8Array(await crypto.subtle.digest("SHA-256", bytes));
+  return [...digest]
+    .map((byte) => byte.toString(16).padStart(2, "0"))
+    .join("")
+    .slice(0, ID_LETTERS);
+}
+
+export const pictureApi = {
+  async take(file: Blob, name: string): Promise<PictureTaken> {
+    if (file.size > MOST_BYTES) return { ok: false, why: "The picture is larger than 40 MB." };
+    try {
+      const head = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+      const size = pictureSize(head);
+      if (!size) return { ok: false, why: "This is no PNG, JPEG or SVG picture, or it is damaged." };
+      if (size.width * size.height > MOST_POINTS)
+        return { ok: false, why: "The picture has more than 120 million points. Save it smaller." };
+      const whole = await createImageBitmap(file, { imageOrientation: "from-image" });
+      const k = Math.min(1, PICTURE_POINTS.max / Math.max(whole.width, whole.height));
+      const [width, height] = [Math.max(1, Math.round(whole.width * k)), Math.max(1, Math.round(whole.height * k))];
+      if (Math.min(width, height) < PICTURE_POINTS.min)
+        return { ok: false, why: `The picture is smaller than ${String(PICTURE_POINTS.min)} points across.` };
+      const isPng = head[0] === 0x89;
+      let made: Blob = file;
+      if (!isPng || k < 1 || file.size > KEPT_PNG_BYTES) {
+        const canvas = new OffscreenCanvas(width, height);
+        const pen = canvas.getContext("2d");
+        if (!pen) throw new Error("no canvas");
+        pen.imageSmoothingQuality = "high";
+        pen.drawImage(whole, 0, 0, width, height);
+        made = await canvas.convertToBlob(isPng ? { type: "image/png" } : { type: "image/jpeg", quality: QUALITY });
+      }
+      whole.close();
+      const bytes = new Uint8Array(await made.arrayBuffer());
+      const type = isPng ? "image/png" : "image/jpeg";
+      return { ok: true, picture: { id: await idOf(bytes), name: name.slice(0, 120), type, bytes }, width, height };
+    } catch {
+      return { ok: false, why: "The browser cannot read this picture: it is damaged, or only called one." };
+    }
+  },
+};
+export type PictureApi = typeof pictureApi;
