@@ -1,4 +1,5 @@
 /** What is in the maker's hands: a thing and an envelope without a ruler, tools by test pieces, the chance that it fits. */
+import { readFileSync } from "node:fs";
 import { allNumbers, drawn, expect, expectAccessible, openDemo, test } from "./app.ts";
 import { tablePicture } from "./photos.ts";
 
@@ -77,4 +78,37 @@ test("the chance that it fits is told beside the gap, and one press makes it sur
   await expect(chance).toContainText(/99\+? of 100/u, { timeout: 30_000 });
   await page.getByRole("button", { name: "Undo", exact: true }).first().click();
   await expect(chance.getByRole("button", { name: /more room/u })).toBeVisible({ timeout: 30_000 });
+});
+
+test("a picture of the maker's own is laid over a card's front, seen folded, and printed to be cut out", async ({
+  page,
+}) => {
+  await openDemo(page, "Farm-shop gift card");
+  await page.getByRole("button", { name: /Lay on it/u }).click();
+  await page.getByRole("button", { name: /^Artwork/u }).click();
+  const field = page.getByLabel("Picture, a file");
+  await field.setInputFiles({ name: "not.png", mimeType: "image/png", buffer: Buffer.from("nothing of the kind") });
+  await expect(page.getByRole("alert")).toContainText("no PNG, JPEG or SVG");
+  await field.setInputFiles(picture);
+  await expect(page.getByAltText("The picture that is printed")).toBeVisible();
+  await expect(page.locator("svg image")).toHaveCount(1);
+  await page.getByLabel("It is seen").selectOption("fills");
+  await expectAccessible(page);
+
+  await page.getByRole("button", { name: "Print and save" }).click();
+  const opened = page.waitForEvent("popup");
+  await page.getByRole("menuitem", { name: /with marks to cut and fold by/u }).click();
+  await (await opened).close();
+
+  // after a reload it is there: it lies in the browser's store
+  await page.reload();
+  await drawn(page);
+  await expect(page.locator("svg image")).toHaveCount(1);
+
+  // and its own file brings it along
+  await page.getByRole("button", { name: "Print and save" }).click();
+  const saved = page.waitForEvent("download");
+  await page.getByRole("menuitem", { name: /Save draft file/u }).click();
+  const file = await (await saved).path();
+  expect(readFileSync(file, "utf8")).toContain('"pictures"');
 });

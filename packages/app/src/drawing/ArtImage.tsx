@@ -1,4 +1,4 @@
-/** A picture in its box: cropped by it, turned and mirrored as it lies. */
+/** A picture in its box: cropped by it, turned and mirrored as it lies; ink darkens the paper, and white is none. */
 import { type Art, type Path, pathData, type Point } from "@cut-fold/core";
 import { memo, useId } from "react";
 import { usePictureUrl } from "../store/pictures.ts";
@@ -7,6 +7,8 @@ export interface ArtImageProps {
   readonly art: Art;
   /** the box from the picture's lower left round, in the drawing's own coordinates */
   readonly path: Path;
+  /** printed on the face that lies down: seen through the paper */
+  readonly isBehind?: boolean;
 }
 
 /** The map from the whole picture, a unit square with y down, to where it lies. */
@@ -22,16 +24,16 @@ export function lieOf({ whole }: Art, path: Path): readonly number[] {
   ];
 }
 
-export const ArtImage = memo(function ArtImage({ art, path }: ArtImageProps) {
+export const ArtImage = memo(function ArtImage({ art, path, isBehind = false }: ArtImageProps) {
   const url = usePictureUrl(art.picture);
   const id = useId();
   if (url === undefined) return null;
   return (
-    <g pointerEvents="none">
+    <g pointerEvents="none" {...(isBehind && { opacity: 0.3 })}>
       <clipPath id={id}>
         <path d={pathData(path)} />
       </clipPath>
-      <g clipPath={`url(#${id})`}>
+      <g clipPath={`url(#${id})`} style={{ mixBlendMode: "multiply" }}>
         <image
           href={url}
           width={1}

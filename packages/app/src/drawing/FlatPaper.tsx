@@ -106,7 +106,7 @@ export const FlatPaper = memo(function FlatPaper({ piece, view, face, onPanel }:
         pointerEvents="none"
       />
       {piece.lines.map(({ id, art, face: side, path }) =>
-        art && side !== "back" ? <Artwork key={id} art={art} path={path} /> : null,
+        art ? <Artwork key={id} art={art} path={path} isBehind={side === "back"} /> : null,
       )}
       {lineRows(piece).map(({ ids, path, stroke: { id, role, fold, face: side, filled, colour: ink, art } }) => (
         <PaperLine

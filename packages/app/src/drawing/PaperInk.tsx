@@ -93,7 +93,15 @@ function ArtMesh({ stroke: { art, path, face }, z }: ArtMeshProps) {
   // its box goes the other way round on the face that lies down: both sides are drawn, and only one of them is ever seen
   return map ? (
     <mesh geometry={geometry} position={[0, 0, z]}>
-      <meshBasicMaterial key={face ?? "front"} map={map} side={THREE.DoubleSide} toneMapped={false} />
+      <meshBasicMaterial
+        key={face ?? "front"}
+        map={map}
+        side={THREE.DoubleSide}
+        toneMapped={false}
+        transparent
+        premultipliedAlpha
+        blending={THREE.MultiplyBlending}
+      />
     </mesh>
   ) : null;
 }

@@ -108,13 +108,20 @@ function goesOver(points: readonly Point[], { from, to, path, slack }: Fold): bo
 
 const isOverScore = ({ folds }: Piece, points: readonly Point[]): boolean => folds.some((f) => goesOver(points, f));
 
+/** A box a hair smaller: artwork that fills a panel ends in its folds, and does not run over them. */
+function withinBox(points: readonly Point[]): readonly Point[] {
+  const middle = points.reduce<Point>(([x, y], p) => [x + p[0] / points.length, y + p[1] / points.length], [0, 0]);
+  return points.map((p) => between(p, middle, WITHIN_PART));
+}
+const WITHIN_PART = 0.002;
+
 /** What is printed, drawn or foiled over a score cracks with the paper. */
 const drawnOver = (checked: Whole, piece: Piece): Finding[] =>
-  (piece.strokes ?? []).flatMap(({ fitting, role, path }) =>
+  (piece.strokes ?? []).flatMap(({ fitting, role, path, art }) =>
     fitting !== undefined &&
     fitting !== piece.fitting &&
     ["print", "pen", "foil"].includes(role) &&
-    isOverScore(piece, flatten(path))
+    isOverScore(piece, art ? withinBox(flatten(path)) : flatten(path))
       ? [told(checked, piece, fitting, { code: "drawn-over", severity: "advice", ...movedOff(fitting) })]
       : [],
   );
