@@ -82,32 +82,52 @@ const VIEWS = [
       for (let i = 0; i < 62; i += 1) await opening.press("ArrowRight");
     },
   ],
-  ["pouch", "/draft/demo-crisp-pouch/folded?stage=inside"],
   ["sheets", "/draft/demo-recipe-card/sheets?stage=paper", "in"],
   [
-    "cut-free",
-    "/draft/demo-crisp-pouch/sheets?stage=paper&cut=free",
-    undefined,
-    (page) => page.getByRole("button", { name: "Look longer" }).waitFor(),
-  ],
-  [
-    "side-by-side",
-    "/compare/demo-invitation-envelope",
+    "chance",
+    "/draft/demo-invitation-envelope/flat?stage=inside",
     undefined,
     async (page) => {
-      for (const [i, offer] of ["Stood upright", "As side-seam envelope"].entries()) {
-        await page.getByRole("button", { name: "Another version" }).click();
-        await page.getByRole("menuitem", { name: offer }).click();
-        await page
-          .getByRole("columnheader")
-          .nth(i + 1)
-          .waitFor();
-      }
+      await page.getByRole("button", { name: "All numbers" }).click();
+      const chance = page.getByRole("region", { name: "Chance that it fits" });
+      await chance.getByRole("button", { name: /more room/u }).waitFor();
+      await chance.evaluate((section) => section.scrollIntoView({ block: "end" }));
     },
   ],
-  ["from-envelope", "/from-envelope", "in"],
+  [
+    "measured",
+    "/measure",
+    undefined,
+    async (page) => {
+      await page.getByLabel("First to third score").fill("112.01");
+      await page.getByLabel("Second to fourth score").fill("139.16");
+      await page.getByText("Found").waitFor();
+    },
+  ],
+  [
+    "picture",
+    "/picture",
+    undefined,
+    async (page) => {
+      const data = await page.evaluate(tablePicture);
+      await page
+        .getByLabel("A picture", { exact: true })
+        .setInputFiles({ name: "lid.png", mimeType: "image/png", buffer: Buffer.from(data, "base64") });
+      await page.getByText("Both lie on one table").waitFor();
+      await page.getByRole("button", { name: "What is measured, third corner" }).focus();
+    },
+  ],
+  [
+    "printed",
+    "/draft/demo-name-tag/pages",
+    undefined,
+    async (page) => {
+      await page.getByLabel("Printed", { exact: true }).selectOption("printed");
+      await page.getByRole("img", { name: /as it comes out/u }).waitFor();
+    },
+  ],
+  ["from-envelope", "/from-envelope", "in", (page) => page.getByText(/left at the tightest/u).waitFor()],
   ["every-form", "/size-chart?form=every&sheet=us-letter", "in", (page) => page.getByText("solved").waitFor()],
-  ["size-chart", "/size-chart?sheet=us-letter", "in"],
   [
     "shelf",
     "/shelf",
@@ -137,6 +157,47 @@ const VIEWS = [
     },
   ],
 ];
+
+/** A lid beside a shop card on a table, seen from an angle: runs in the page. */
+function tablePicture() {
+  const canvas = document.createElement("canvas");
+  [canvas.width, canvas.height] = [1600, 1200];
+  const pen = canvas.getContext("2d");
+  const ground = pen.createLinearGradient(0, 0, 1600, 1200);
+  ground.addColorStop(0, "#8d7656");
+  ground.addColorStop(1, "#6f5a3f");
+  pen.fillStyle = ground;
+  pen.fillRect(0, 0, 1600, 1200);
+  const [away, tilt, focal] = [330, 0.42, 1360];
+  const seen = ([x, y]) => {
+    const deep = away - y * Math.sin(tilt);
+    return [800 + (focal * x) / deep, 600 - (focal * y * Math.cos(tilt)) / deep];
+  };
+  const lay = (cx, cy, turn, width, height, radius, colour) => {
+    const points = [];
+    for (const [sx, sy, from] of [
+      [1, 1, 0],
+      [-1, 1, 90],
+      [-1, -1, 180],
+      [1, -1, 270],
+    ])
+      for (let a = 0; a <= 90; a += 6) {
+        const t = ((from + a) * Math.PI) / 180;
+        const [x, y] = [
+          sx * (width / 2 - radius) + radius * Math.cos(t),
+          sy * (height / 2 - radius) + radius * Math.sin(t),
+        ];
+        points.push(seen([cx + x * Math.cos(turn) - y * Math.sin(turn), cy + x * Math.sin(turn) + y * Math.cos(turn)]));
+      }
+    pen.fillStyle = colour;
+    pen.beginPath();
+    for (const [x, y] of points) pen.lineTo(x, y);
+    pen.fill();
+  };
+  lay(42, -4, 0.12, 132.4, 87.1, 0.01, "#e9e2d2");
+  lay(-86, 12, -0.3, 85.6, 53.98, 3.18, "#c9d6d4");
+  return canvas.toDataURL("image/png").split(",")[1];
+}
 
 /** The shelf of the demo, and the note on it gone. */
 async function showShelf(page) {

@@ -4,7 +4,7 @@ import { Offered } from "./Offered.tsx";
 
 /** A chance as it is told: never more of it than so many runs can tell. */
 export const outOf100 = (chance: number): string =>
-  chance > 0.995 ? "99+ of 100" : chance < 0.005 ? "hardly any" : `${String(Math.round(chance * 100))} of 100`;
+  chance >= 0.995 ? "99+ of 100" : chance < 0.005 ? "hardly any" : `${String(Math.round(chance * 100))} of 100`;
 
 const HANDS_TOLD = [
   { value: "steady", text: "A steady hand" },

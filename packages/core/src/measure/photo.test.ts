@@ -84,7 +84,7 @@ describe("fifty pictures", () => {
     expect(within.filter(Boolean).length / within.length).toBeGreaterThanOrEqual(0.95);
     // and no surer than it can be: what is said is of use
     const said = all.map(({ found }) => found?.widthSpread ?? 9).sort((a, b) => a - b);
-    expect(nth(said, Math.floor(SHOTS * 0.9))).toBeLessThan(0.4);
+    expect(nth(said, Math.floor(SHOTS * 0.9))).toBeLessThan(0.5);
   });
 
   it("tell that all lies on one table", () => {

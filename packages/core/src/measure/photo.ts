@@ -119,14 +119,16 @@ const cornersOf = (w: number, h: number): Point[] => [
   [-w / 2, -h / 2],
 ];
 
+/** Points of a picture by which a whole side may be off: light that falls from one side, sharpening, how a camera packs its picture. */
+const EDGE_POINTS = 0.06;
+
 /** A side as two places whose errors know nothing of each other, each with its deviation: ± half/√3 from its middle. */
 function placesOf({ middle, way, half, count, scatter }: Side): { readonly at: Point; readonly sd: number }[] {
   const reach = half / Math.sqrt(3);
-  // half of a tenth of a point is as well as any picture tells
   const sd = (Math.max(scatter, 0.05) * Math.SQRT2) / Math.sqrt(count);
   return [-reach, reach].map((t) => ({
     at: [middle[0] + way[0] * t, middle[1] + way[1] * t],
-    sd: Math.hypot(sd, 0.02),
+    sd: Math.hypot(sd, EDGE_POINTS),
   }));
 }
 
