@@ -4,16 +4,7 @@ import { distance, type Point } from "../geometry/point.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
 import type { Piece } from "../model/piece.ts";
 import type { Drawing } from "../model/solution.ts";
-import {
-  assembled,
-  caliperOf,
-  facetsOf,
-  foldedPanels,
-  type FoldState,
-  move,
-  type Point3,
-  type Rigid,
-} from "../paper/pose.ts";
+import { assembled, caliperOf, foldedPaper, type FoldState, move, type Point3, type Rigid } from "../paper/pose.ts";
 import { both, nth } from "../units/nth.ts";
 import { STILL } from "../paper/rigid.ts";
 
@@ -36,10 +27,10 @@ export interface ProofFacet {
 
 /** All the paper as it is folded so far: its panels, and the steps between panels that stand off one another. */
 export function sheetsOf(solution: Drawing, state: FoldState): ProofFacet[] {
-  const poses = foldedPanels(solution, state);
+  const { facets, poses } = foldedPaper(solution, state);
   const cutsIn = (piece: Piece | undefined, panel: string): Path[] =>
     (piece?.cuts ?? []).filter((c) => c.panel === panel).map((c) => c.path);
-  const sheets = facetsOf(solution, state).map((facet): ProofFacet => {
+  const sheets = facets.map((facet): ProofFacet => {
     const piece = solution.pieces.find((p) => p.id === facet.piece);
     const caliper = caliperOf(piece, state.caliper);
     return { ...facet, points: facet.flat, caliper, cuts: cutsIn(piece, facet.panel) };

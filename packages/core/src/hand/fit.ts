@@ -8,7 +8,7 @@ import { extent, sheetsOf } from "../folding/inSpace.ts";
 import { measureContents } from "../folding/room.ts";
 import type { Contained, Piece } from "../model/piece.ts";
 import type { Extent, Solution } from "../model/solution.ts";
-import { facetsOf, filledWith, foldedPanels, lastOrder, move, type Rigid, STILL } from "../paper/pose.ts";
+import { facetsOf, filledWith, lastOrder, move, type Rigid, STILL } from "../paper/pose.ts";
 import { nth } from "../units/nth.ts";
 import { randomFrom } from "../units/random.ts";
 import { pieceAsMade } from "./asMade.ts";
@@ -77,9 +77,11 @@ export function roomIn(solution: Solution, pieces: readonly Piece[], lying: Cont
   const made = { ...solution, pieces };
   const { caliper } = solution.spec.stock;
   const state = { progress: lastOrder(made), caliper, filled: filledWith(solution.contents) };
-  const poses = foldedPanels(made, state);
+  // the paper is folded once: where each panel is stands with its sheet
+  const sheets = sheetsOf(made, state);
+  const poses = new Map(sheets.flatMap(({ piece, panel, pose, step }) => (step ? [] : [[`${piece}/${panel}`, pose]])));
   const at = (piece: string, panel: string): Rigid => poses.get(`${piece}/${panel}`) ?? STILL;
-  return measureContents(made, lying, sheetsOf(made, state), at, caliper).gap;
+  return measureContents(made, lying, sheets, at, caliper).gap;
 }
 
 /** Axes on which room is asked for. */

@@ -4,7 +4,7 @@
  *
  *    ┌──┬────────────────┬──┐
  *    ├──┌────────────────┐──┤   the frame is 180 mm across, and 240 or 220 up
- *    │  │ ╲            ╱ │  │
+ *    │  │╲              ╱│  │
  *    │  │    ┌──────┐    │  │   a card of ID-1 size covers its outline to a hair
  *    │  │    └──────┘    │  │
  *    └──└────────────────┘──┘
@@ -18,6 +18,9 @@ import type { PdfFonts } from "./options.ts";
 
 /** mm between marks, and between those against them. */
 const VERNIER = { every: 1, against: 0.9, marks: 10 } as const;
+
+/** mm from a corner along its diagonal that are drawn. */
+const NEAR_CORNER = { from: 0, to: 9 } as const;
 
 interface TestPageOptions {
   /** the paper in the printer, mm, upright */
@@ -60,16 +63,22 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
       [left, top],
     ],
   ]);
-  lines(PALE, 0.12, [
-    [
-      [left, bottom],
-      [right, top],
-    ],
-    [
-      [left, top],
-      [right, bottom],
-    ],
-  ]);
+  // where a ruler is laid from corner to corner: no line runs through what is written
+  const [u, v] = [across / Math.hypot(across, up), up / Math.hypot(across, up)];
+  lines(
+    PALE,
+    0.12,
+    ([0, 1] as const).flatMap((x) =>
+      ([0, 1] as const).map((y): readonly Point[] => {
+        const [cx, cy] = [x === 0 ? left : right, y === 0 ? top : bottom];
+        const [dx, dy] = [x === 0 ? u : -u, y === 0 ? v : -v];
+        return [
+          [cx + dx * NEAR_CORNER.from, cy + dy * NEAR_CORNER.from],
+          [cx + dx * NEAR_CORNER.to, cy + dy * NEAR_CORNER.to],
+        ];
+      }),
+    ),
+  );
   // ticks to the paper's edges: from here the distance to each is measured
   const [mx, my] = [paper.width / 2, paper.height / 2];
   lines(ACCENT, 0.15, [
