@@ -38,7 +38,7 @@ export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
   const setup = machineFor(chosen, shelf, lies);
   const [plan, setPlan] = useState<{ readonly of: Layout; readonly made: JobPlanned | undefined }>();
   const [sending, setSending] = useState(false);
-  const fixes = JSON.stringify(setup?.fixes ?? []);
+  const fixes = JSON.stringify([setup?.fixes ?? [], setup?.machine.errs ?? {}]);
   useEffect(() => {
     const now = machineFor(chosen, shelf, lies);
     if (!now) return undefined;
