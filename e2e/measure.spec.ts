@@ -88,7 +88,7 @@ test("a picture of the maker's own is laid over a card's front, seen folded, and
   await page.getByRole("button", { name: /^Artwork/u }).click();
   const field = page.getByLabel("Picture, a file");
   await field.setInputFiles({ name: "not.png", mimeType: "image/png", buffer: Buffer.from("nothing of the kind") });
-  await expect(page.getByRole("alert")).toContainText("no PNG, JPEG or SVG");
+  await expect(page.getByRole("alert")).toContainText("no PNG or JPEG");
   await field.setInputFiles(picture);
   await expect(page.getByAltText("The picture that is printed")).toBeVisible();
   await expect(page.locator("svg image")).toHaveCount(1);

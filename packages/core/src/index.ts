@@ -1,7 +1,7 @@
 /** Cut Fold's core: paper, panels, folds, clearances, checks and steps. No DOM, no clock, no random source. */
 export { catalogue } from "./catalogue/index.ts";
 export { find, type Entry } from "./catalogue/entry.ts";
-export type { Board, PunchBoard, ScoringBoard } from "./catalogue/tools.ts";
+export { type Board, COMMON_NOTCH_MM, type PunchBoard, type ScoringBoard } from "./catalogue/tools.ts";
 export { type ContentsPreset, CUP_ML, pouredMl } from "./catalogue/contents.ts";
 export { piecesOf } from "./recipe/readContents.ts";
 export type { StockPreset, SheetPreset } from "./catalogue/papers.ts";
@@ -39,8 +39,17 @@ export { NET_NEAR_MM, NET_OFF_MM, type NetGlue, type OwnNet } from "./model/net.
 export * from "./model/solution.ts";
 export * from "./model/spec.ts";
 export * from "./model/measured.ts";
-export { type Art, type KeptPicture, PICTURE_POINTS, pictureIn, picturesIn, saidOfPicture } from "./model/art.ts";
-export { cameTo, type MachineErrs } from "./machine/errs.ts";
+export {
+  type Art,
+  boxLies,
+  type KeptPicture,
+  PICTURE_POINTS,
+  pictureIn,
+  pictureLies,
+  picturesIn,
+  saidOfPicture,
+} from "./model/art.ts";
+export { cameTo } from "./machine/errs.ts";
 export { linesIn, SAME_PAPER, settingMeta, type SettingMeta } from "./model/setting.ts";
 export { countedBeside } from "./forms/shared/clearance.ts";
 export { makes, settingsOf, waysOf, type Form, type Ground, type Setup } from "./forms/form.ts";
@@ -85,6 +94,7 @@ export {
 } from "./folding/assembled.ts";
 export { pose, type Posed } from "./folding/posed.ts";
 export { travelOf } from "./paper/motion.ts";
+export * from "./formats/draft.ts";
 export * from "./formats/project.ts";
 export { fileName, type Canvas, type Format, type WriteOptions } from "./formats/format.ts";
 export { formatById, formats } from "./formats/index.ts";

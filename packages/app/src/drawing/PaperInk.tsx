@@ -1,5 +1,5 @@
 /** What is printed, drawn, foiled or perforated on a bit of paper in space: on the face it is made on, a hair off it. */
-import { areaOf, flatten, holds, type Path, type Point, polygon, runsOf, type Stroke } from "@cut-fold/core";
+import { areaOf, boxLies, flatten, holds, type Path, type Point, polygon, runsOf, type Stroke } from "@cut-fold/core";
 import { useEffect, useMemo, useState } from "react";
 import { usePictureUrl } from "../store/pictures.ts";
 import * as THREE from "three";
@@ -74,8 +74,7 @@ function ArtMesh({ stroke: { art, path, face }, z }: ArtMeshProps) {
   const geometry = useMemo(() => {
     const made = new THREE.BufferGeometry();
     if (!art) return made;
-    const [a, b, , d] = path.map(({ from }) => from) as [Point, Point, Point, Point];
-    const [wide, high] = [Math.hypot(b[0] - a[0], b[1] - a[1]), Math.hypot(d[0] - a[0], d[1] - a[1])];
+    const { wide, high } = boxLies(path);
     const { x, y, width, height } = art.whole;
     const uv = [
       [0, 0],

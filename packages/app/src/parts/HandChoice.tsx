@@ -6,11 +6,12 @@ import { Offered } from "./Offered.tsx";
 export const outOf100 = (chance: number): string =>
   chance >= 0.995 ? "99+ of 100" : chance < 0.005 ? "hardly any" : `${String(Math.round(chance * 100))} of 100`;
 
-const HANDS_TOLD = [
+/** The hands that are known. */
+export const HANDS_TOLD = [
   { value: "steady", text: "A steady hand" },
   { value: "usual", text: "A usual hand" },
   { value: "hurried", text: "A hurried hand" },
-];
+] as const;
 const HAND_KINDS = ["hand"] as const;
 const setHand = (hand: string): void => {
   useSettings.getState().set({ hand });

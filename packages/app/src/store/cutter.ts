@@ -1,6 +1,6 @@
 /** The simulated cutter as the server tells of it: its jobs, every change as it comes, and what a maker says they did. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { cameTo, type MachineErrs } from "@cut-fold/core";
+import { cameTo, type Scales } from "@cut-fold/core";
 import { useCallback, useEffect } from "react";
 import { z } from "zod";
 import { queries } from "./queries.ts";
@@ -96,7 +96,7 @@ export function useCutter(): {
  * What was cut of a job so far; asked anew with every change of it. The simulated cutter is true: where a file makes up for what the
  * maker's own machine does, that is done to it here, as it would be on the mat.
  */
-export function useCut(job: CutterJob | undefined, errs: MachineErrs | undefined): CutSoFar | undefined {
+export function useCut(job: CutterJob | undefined, errs: Scales | undefined): CutSoFar | undefined {
   const select = useCallback(
     (cut: CutSoFar): CutSoFar =>
       errs ? { paths: cut.paths.map((p) => ({ ...p, points: p.points.map((at) => [...cameTo(at, errs)]) })) } : cut,

@@ -15,8 +15,8 @@ import {
   setStraight,
   thingsIn,
 } from "@cut-fold/core/measure";
-import { pictureSize, shadesOf } from "@cut-fold/core/outlines";
-import { unpacked } from "./unpacked.ts";
+import { shadesOf } from "@cut-fold/core/outlines";
+import { refusedPicture, unpacked, UNREADABLE } from "./unpacked.ts";
 
 /** Four corners in points of the picture, one after the other. */
 export type Four = readonly Point[];
@@ -54,46 +54,41 @@ export type PhotoAnswer =
     }
   | { readonly ok: false; readonly why: string };
 
-const MOST_BYTES = 40_000_000;
-/** A picture says its size in its first bytes. */
-const HEAD_BYTES = 1 << 20;
-const MOST_PICTURE = 120_000_000;
 /** Points of the longer side that are looked at. */
 const MOST_SIDE = 2200;
-/** Points to either side of a corner that hand or eye has put there, for every thousand of the picture. */
+/** How far from a corner that hand or eye has put there an edge may be: part of the picture, and points at least. */
 const REACH_PART = 0.011;
+const LEAST_REACH = 6;
+/** Fewer points across tell nothing. */
+const LEAST_SIDE = 200;
 /** mm about the thing that are set straight with it. */
 const ABOUT_MM = 8;
 
 let open: { readonly pixels: ImageData; readonly grey: Grey } | undefined;
 
-/** Corners onto the edges that are there; as they were put where none is seen. */
-function quadAt({ grey }: NonNullable<typeof open>, four: Four): Quad | undefined {
-  const reach = Math.max(6, REACH_PART * Math.max(grey.width, grey.height));
-  return quadNear(grey, four, reach) ?? quadByHand(four);
-}
+/** Corners onto the edges that are there. */
+const onEdges = (grey: Grey, four: Four): Quad | undefined =>
+  quadNear(grey, four, Math.max(LEAST_REACH, REACH_PART * Math.max(grey.width, grey.height)));
 
 export const photoApi = {
   async open(file: Blob, known: Known): Promise<PhotoOpened> {
-    if (file.size > MOST_BYTES) return { ok: false, why: "The picture is larger than 40 MB." };
+    const why = await refusedPicture(file);
+    if (why !== undefined) return { ok: false, why };
     try {
-      const size = pictureSize(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
-      if (!size) return { ok: false, why: "This is no PNG or JPEG picture, or it is damaged." };
-      if (size.width * size.height > MOST_PICTURE)
-        return { ok: false, why: "The picture has more than 120 million points." };
       const pixels = await unpacked(file, MOST_SIDE);
       const { width, height, at } = shadesOf(pixels);
       open = { pixels, grey: { width, height, at } };
     } catch {
-      return { ok: false, why: "The browser cannot read this picture: it is damaged, or only called one." };
+      return { ok: false, why: UNREADABLE };
     }
     const { pixels, grey } = open;
-    if (Math.min(pixels.width, pixels.height) < 200)
-      return { ok: false, why: "The picture is too small: fewer than 200 points across tell nothing." };
+    if (Math.min(pixels.width, pixels.height) < LEAST_SIDE)
+      return {
+        ok: false,
+        why: `The picture is too small: fewer than ${String(LEAST_SIDE)} points across tell nothing.`,
+      };
     const things = thingsIn(pixels);
-    const quads = things.map((four) =>
-      quadNear(grey, four, Math.max(6, REACH_PART * Math.max(grey.width, grey.height))),
-    );
+    const quads = things.map((four) => onEdges(grey, four));
     const pair = pairIn(quads, known, { width: pixels.width, height: pixels.height });
     return {
       ...{ ok: true, width: pixels.width, height: pixels.height },
@@ -105,7 +100,9 @@ export const photoApi = {
   /** @throws before a picture is open */
   measure({ known, reference, thing, thickness }: PhotoAsk): PhotoAnswer {
     if (!open) throw new Error("no picture is open");
-    const [ref, own] = [quadAt(open, reference), quadAt(open, thing)];
+    const { grey } = open;
+    // as a hand put them where no edge is seen
+    const [ref, own] = [onEdges(grey, reference) ?? quadByHand(reference), onEdges(grey, thing) ?? quadByHand(thing)];
     if (!ref || !own) return { ok: false, why: "Corners of one of the two lie too near each other." };
     const { width, height } = open.pixels;
     const found = rectangleIn({

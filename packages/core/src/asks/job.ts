@@ -1,5 +1,5 @@
 /** What a machine does with a run: the layout, then operations and stops. */
-import type { MachineErrs } from "../machine/errs.ts";
+import type { Scales } from "../model/measured.ts";
 import { find } from "../catalogue/entry.ts";
 import { bySheet, plotted, toolsOf } from "../formats/plot.ts";
 import { walked } from "../machine/walked.ts";
@@ -83,7 +83,7 @@ export interface SheetJob extends Size {
   readonly design: readonly DesignLine[];
   readonly time: number;
   /** what the file makes up for: the machine itself brings the lines back to where they were drawn */
-  readonly errs?: MachineErrs;
+  readonly errs?: Scales;
 }
 
 /** A job as sheets, each to be sent by itself. */

@@ -1,4 +1,5 @@
 /** Cutting machines by kind, made up by us: what they can reach, hold and drive. No figure is of a machine that is sold. */
+import type { Scales } from "../model/measured.ts";
 import type { Made } from "../model/job.ts";
 import { type Entry, find, inches } from "./entry.ts";
 import { mats } from "./papers.ts";
@@ -40,7 +41,7 @@ export interface Machine extends Entry {
   readonly knife: { readonly offset: number; readonly compensates: boolean };
   readonly pace: Pace;
   /** what the maker's own one has been found to do to a drawing: files for it make up for that */
-  readonly errs?: { readonly across: number; readonly up: number; readonly skew: number };
+  readonly errs?: Scales;
 }
 
 /** mm between two places a plotter can go to: HPGL's own unit, 1/40 mm. */

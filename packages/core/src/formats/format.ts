@@ -7,7 +7,7 @@ import type { Solution } from "../model/solution.ts";
 import type { Display } from "../units/format.ts";
 import type { Lack } from "../words/lacks.ts";
 import type { PdfFonts, PdfPart } from "./print/options.ts";
-import type { Draft } from "./project.ts";
+import type { Draft } from "./draft.ts";
 
 /** What is kept. */
 export interface Written {

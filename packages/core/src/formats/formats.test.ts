@@ -17,7 +17,8 @@ import { font } from "../test/writing.ts";
 import { type PdfPart, writePdf } from "./print/pdf.ts";
 import { MARGIN_MM } from "./print/ink.ts";
 import { FOOT_MM, OVERLAP_MM, tilesOf } from "./print/templates.ts";
-import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject, type Draft } from "./project.ts";
+import type { Draft } from "./draft.ts";
+import { PROJECT_MAX_BYTES, readProject, sayProjectProblem, writeProject } from "./project.ts";
 import { writeOutlineSvg, writeSvg } from "./svg.ts";
 
 interface Element {

@@ -44,10 +44,7 @@ const ROUNDS = 6;
 /** Fewer places make no side. */
 const LEAST_PLACES = 8;
 
-/**
- * The side between two corners that are about right. @param reach points to either side that are looked at
- * @param inward a place within what has the side: the change nearest to the said line wins over others as large
- */
+/** The side between two corners that are about right. @param reach points to either side that are looked at */
 export function sideBetween(grey: Grey, from: Point, to: Point, reach: number): Side | undefined {
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
   const long = Math.hypot(dx, dy);

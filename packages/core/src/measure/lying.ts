@@ -4,15 +4,9 @@
  */
 import type { Point } from "../geometry/point.ts";
 import { hullOf } from "../geometry/fit.ts";
+import type { Pixels } from "../outlines/picture.ts";
 import { nth } from "../units/nth.ts";
 import { solved } from "./plane.ts";
-
-/** A picture as a browser gives it: four bytes a point (red, green, blue, how solid), row by row from the top. */
-export interface Pixels {
-  readonly width: number;
-  readonly height: number;
-  readonly data: ArrayLike<number>;
-}
 
 /** Points across of the small picture that is looked at, and the part of it that is its rim: the table is seen there. */
 const SMALL = 320;

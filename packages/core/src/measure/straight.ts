@@ -1,6 +1,6 @@
 /** A picture set straight: part of the table as it lies, so many points to the mm. */
 import type { Point } from "../geometry/point.ts";
-import type { Pixels } from "./lying.ts";
+import type { Pixels } from "../outlines/picture.ts";
 import { bent, type PhotoFound } from "./photo.ts";
 import { carried } from "./plane.ts";
 

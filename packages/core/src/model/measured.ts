@@ -62,6 +62,20 @@ export function figureOf(measured: readonly Measured[] | undefined, what: FoundK
   return found && isTold(found, said) ? found.value : said;
 }
 
+/** How long a mm comes out across and up, and by how much upright lines lean to the right (radians). */
+export interface Scales {
+  readonly across: number;
+  readonly up: number;
+  readonly skew: number;
+}
+
+/** What of a tool's scales tells; as it says where nothing does. */
+export const scalesOf = (measured: readonly Measured[] | undefined): Scales => ({
+  across: figureOf(measured, "scale-x", AS_IT_SAYS["scale-x"]),
+  up: figureOf(measured, "scale-y", AS_IT_SAYS["scale-y"]),
+  skew: figureOf(measured, "skew", AS_IT_SAYS.skew),
+});
+
 /** Which edge of a sheet it is turned about when its other side is printed. */
 export const FLIPS = ["long", "short"] as const;
 /** One of them. */

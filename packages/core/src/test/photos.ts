@@ -1,7 +1,7 @@
 /** Pictures made by a camera model of their own: a pinhole, a lens that bends, rectangles on a table, light that falls off, noise. */
 import type { Point } from "../geometry/point.ts";
 import type { Grey } from "../measure/edges.ts";
-import type { Pixels } from "../measure/lying.ts";
+import type { Pixels } from "../outlines/picture.ts";
 import { ID1_MM } from "../measure/tools.ts";
 import { nth } from "../units/nth.ts";
 import { randomFrom } from "../units/random.ts";

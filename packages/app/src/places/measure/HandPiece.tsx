@@ -6,6 +6,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Fitted } from "../../drawing/Fitted.tsx";
 import { Choice } from "../../parts/Choice.tsx";
+import { HANDS_TOLD } from "../../parts/HandChoice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { ownKey } from "../../parts/ownKey.ts";
 import { tellDone, tellTrouble } from "../../parts/tell.tsx";
@@ -15,7 +16,6 @@ import { colour } from "../../theme/theme.ts";
 import { freshEntry } from "../shelf/fresh.ts";
 import { fine } from "./saying.ts";
 
-const LIKE = { steady: "A steady hand", usual: "A usual hand", hurried: "A hurried hand" } as const;
 const STRIPS = 5;
 /** mm that one setting is scored at */
 const SET_MM = 60;
@@ -87,7 +87,7 @@ export function HandPiece({ tool, shelf }: HandPieceProps) {
           <Choice
             label="Otherwise like"
             value={like}
-            options={HAND_NAMES.map((one) => ({ value: one, text: LIKE[one] }))}
+            options={HANDS_TOLD}
             onChange={(value) => setLike(HAND_NAMES.find((one) => one === value) ?? "usual")}
           />
           <Choice

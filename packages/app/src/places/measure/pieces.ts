@@ -1,6 +1,8 @@
 /** The test pieces: what is made, what is measured of it, and what that tells of a tool. */
 import {
+  AS_IT_SAYS,
   catalogue,
+  COMMON_NOTCH_MM,
   find,
   type FoundKind,
   isTold,
@@ -174,11 +176,9 @@ type Tool = OnShelf<"board" | "printer" | "machine">;
 
 /** What a tool says of a figure before it is measured. */
 export function saidOf(tool: Tool | undefined, what: FoundKind): number {
-  if (what === "notch") {
-    const board = tool?.kind === "board" ? find(catalogue.boards, tool.board) : undefined;
-    return board?.kind === "punch-board" ? board.notch : 10.7;
-  }
-  return what.startsWith("scale") ? 1 : 0;
+  if (what !== "notch") return AS_IT_SAYS[what];
+  const board = tool?.kind === "board" ? find(catalogue.boards, tool.board) : undefined;
+  return board?.kind === "punch-board" ? board.notch : COMMON_NOTCH_MM;
 }
 
 /** The tool with what was found of it: a board's own figures only where they tell. */

@@ -10,8 +10,6 @@ import { toolsFor } from "../../words/tools.ts";
 import { ACCENT, type Doc, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
 import type { PdfOptions } from "./options.ts";
 
-/** Names that a booklet may have. */
-export const MOST_PEOPLE = 30;
 const GAP_MM = 8;
 const COLUMNS = 2;
 

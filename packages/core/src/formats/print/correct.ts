@@ -1,21 +1,16 @@
 /** A page made up for what a printer does to it, so that what lands is as it was drawn. */
 import type { Size } from "../../geometry/point.ts";
-import { AS_IT_SAYS, figureOf, type Measured } from "../../model/measured.ts";
+import { AS_IT_SAYS, figureOf, type Measured, type Scales, scalesOf } from "../../model/measured.ts";
 
-/** What a printer does to a page: how long a mm comes out, by how much its upright lines lean to the right (radians), and mm to the right and down. */
-export interface PageErrs {
-  readonly across: number;
-  readonly up: number;
-  readonly skew: number;
+/** What a printer does to a page: its scales, and mm to the right and down. */
+export interface PageErrs extends Scales {
   readonly right: number;
   readonly down: number;
 }
 
 /** What of a printer's figures tells: the rest is as if nothing had been measured. */
 export const errsOf = (measured: readonly Measured[] | undefined): PageErrs => ({
-  across: figureOf(measured, "scale-x", AS_IT_SAYS["scale-x"]),
-  up: figureOf(measured, "scale-y", AS_IT_SAYS["scale-y"]),
-  skew: figureOf(measured, "skew", AS_IT_SAYS.skew),
+  ...scalesOf(measured),
   right: figureOf(measured, "shift-x", AS_IT_SAYS["shift-x"]),
   down: figureOf(measured, "shift-y", AS_IT_SAYS["shift-y"]),
 });
