@@ -66,6 +66,23 @@ describe("a change", () => {
     expect(none.ok && "fittings" in none.value).toBe(false);
   });
 
+  it("to a machine and back takes nothing along that was measured of a board, whatever is taken away with it", () => {
+    const nothing = { own: undefined, notch: undefined, offset: undefined, each: undefined } as object;
+    const measured = specOf({
+      ...INVITATION,
+      method: { board: "one-millimetre", notch: "11mm", offset: "0.4mm", each: true },
+    });
+    const machine = changed(measured, { method: { kind: "machine", machine: "table-cutter", ...nothing } });
+    expect(machine.ok && machine.value.method).toEqual({
+      kind: "machine",
+      machine: "table-cutter",
+      ruler: "millimetre",
+    });
+    const back =
+      machine.ok && changed(machine.value, { method: { kind: "punch-board", board: "one-millimetre", ...nothing } });
+    expect(back && back.ok && back.value.method).toEqual({ kind: "punch-board", board: "one-millimetre" });
+  });
+
   it("is refused as a whole when a part of it is wrong", () => {
     const read = changed(specOf(INVITATION), { contents: { width: -1 }, quantity: 0 });
     expect(!read.ok && read.problems.map((p) => p.field)).toEqual(["contents.width", "quantity"]);

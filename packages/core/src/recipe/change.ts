@@ -82,7 +82,8 @@ function reformed(spec: Spec, form: Form, method: Partial<Spec["method"]> | unde
 function otherTool(was: Spec["method"], change: Partial<Spec["method"]>): object {
   const { kind = was.kind } = change;
   if ((kind === "machine") === (was.kind === "machine")) return merge(was, change);
-  return kind === "machine" ? { ruler: rulerOf(was).id, ...change } : change;
+  // keys that are taken away are said of what was there: the other tool may not even know them
+  return merge(kind === "machine" ? { ruler: rulerOf(was).id } : undefined, change);
 }
 
 /** The recipe with a change made; problems where it cannot be. */
