@@ -112,3 +112,19 @@ test("a picture of the maker's own is laid over a card's front, seen folded, and
   const file = await (await saved).path();
   expect(readFileSync(file, "utf8")).toContain('"pictures"');
 });
+
+test("the steps offer four measures where they beat one and the guide, and are told so from then on", async ({
+  page,
+}) => {
+  await openDemo(page, "Open-day invitation, envelope");
+  await page.getByRole("tab", { name: "Steps" }).click();
+  const steps = page.getByRole("region", { name: "Steps" });
+  for (let n = 0; n < 3; n += 1) await steps.getByRole("button", { name: "Next" }).click();
+  await expect(steps).toContainText("last score on the guide");
+  await steps.getByRole("button", { name: /Measure each notch: 99/u }).click({ timeout: 40_000 });
+  await expect(steps).not.toContainText("last score on the guide");
+  await steps.getByRole("button", { name: "Next" }).click();
+  // the second notch is set by the rest of the side: 205 − 87
+  await expect(steps).toContainText("118 mm");
+  await expect(steps).toContainText("punch the second notch");
+});

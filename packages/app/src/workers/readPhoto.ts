@@ -13,6 +13,7 @@ import {
   quadNear,
   rectangleIn,
   setStraight,
+  straightened,
   thingsIn,
 } from "@cut-fold/core/measure";
 import { shadesOf } from "@cut-fold/core/outlines";
@@ -126,7 +127,7 @@ export const photoApi = {
     if (!open) throw new Error("no picture is open");
     const { pixels } = open;
     const back = backOf(found.table);
-    const on = thing.map((p) => carried(back, p));
+    const on = thing.map((p) => carried(back, straightened(p, found.lens)));
     const [xs, ys] = [on.map(([x]) => x), on.map(([, y]) => y)];
     const [left, low] = [Math.min(...xs) - ABOUT_MM, Math.min(...ys) - ABOUT_MM];
     const [width, height] = [Math.max(...xs) + ABOUT_MM - left, Math.max(...ys) + ABOUT_MM - low];

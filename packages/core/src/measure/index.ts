@@ -2,6 +2,6 @@
 export * from "./tools.ts";
 export { alongLong, type Grey, type Quad, quadByHand, quadNear } from "./edges.ts";
 export { thingsIn } from "./lying.ts";
-export { bent, type Known, type Lens, pairIn, type PhotoFound, rectangleIn } from "./photo.ts";
+export { bent, type Known, type Lens, pairIn, type PhotoFound, rectangleIn, straightened } from "./photo.ts";
 export { backOf, carried, type Homography } from "./plane.ts";
 export { setStraight } from "./straight.ts";

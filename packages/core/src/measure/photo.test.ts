@@ -6,7 +6,9 @@ import { randomFrom } from "../units/random.ts";
 import { type Camera, CARD, coloured, corners, type Laid, picture, seen } from "../test/photos.ts";
 import { quadNear } from "./edges.ts";
 import { thingsIn } from "./lying.ts";
-import { pairIn, rectangleIn } from "./photo.ts";
+import { pairIn, rectangleIn, straightened } from "./photo.ts";
+import { backOf, carried } from "./plane.ts";
+import { setStraight } from "./straight.ts";
 import { ID1_MM } from "./tools.ts";
 
 interface Shot {
@@ -127,5 +129,43 @@ describe("without a hand", () => {
   it("nothing is found on an empty table, and nothing said", () => {
     const shot = shotOf(3);
     expect(thingsIn(coloured(picture({ ...shot.camera, wide: 480, tall: 360 }, [], 4, 1, true)))).toEqual([]);
+  });
+});
+
+describe("a picture set straight", () => {
+  it("has the thing in true size, upright, wherever the camera stood", () => {
+    const shot = shotOf(12);
+    const { camera, card, thing } = shot;
+    const grey = picture(camera, [card, thing], 1, 12);
+    const place = (laid: Laid): Point[] => corners(laid).map((p) => seen(camera, p, 0));
+    const [reference, own] = [quadNear(grey, place(card), 10), quadNear(grey, place(thing), 10)];
+    if (!reference || !own) throw new Error("no edges");
+    const known = { width: ID1_MM.width, height: ID1_MM.height, thickness: 0 };
+    const size = { width: camera.wide, height: camera.tall };
+    const found = rectangleIn({ known, reference, thing: own, thickness: 0, picture: size });
+    if (!found) throw new Error("nothing found");
+    const back = backOf(found.table);
+    const on = own.corners.map((p) => carried(back, straightened(p, found.lens)));
+    const [xs, ys] = [on.map(([x]) => x), on.map(([, y]) => y)];
+    const part = { left: Math.min(...xs) - 5, low: Math.min(...ys) - 5, width: 0, height: 0 };
+    const whole = { ...part, width: Math.max(...xs) + 5 - part.left, height: Math.max(...ys) + 5 - part.low };
+    const straight = setStraight(coloured(grey), found, whole, 6);
+    const flat = {
+      ...straight,
+      at: Float32Array.from({ length: straight.width * straight.height }, (_, i) => straight.data[4 * i] ?? 0),
+    };
+    const rough = on.map(([x, y]): Point => [
+      (x - whole.left) / straight.mm,
+      (whole.low + whole.height - y) / straight.mm,
+    ]);
+    const again = quadNear(flat, rough, 8);
+    if (!again) throw new Error("no edges in the straight one");
+    const [a, b, , d] = again.corners;
+    const [wide, high] = [Math.hypot(b[0] - a[0], b[1] - a[1]), Math.hypot(d[0] - a[0], d[1] - a[1])];
+    expect(wide * straight.mm).toBeCloseTo(thing.width, 0);
+    expect(high * straight.mm).toBeCloseTo(thing.height, 0);
+    // square corners again
+    const turn = ((b[0] - a[0]) * (d[0] - a[0]) + (b[1] - a[1]) * (d[1] - a[1])) / (wide * high);
+    expect(Math.abs(turn)).toBeLessThan(0.01);
   });
 });

@@ -14,7 +14,7 @@ import { isInInches, useDisplay, useSettings } from "../../store/settings.ts";
 import { dropEntry, keepEntry } from "../../store/shelf.ts";
 import { colour } from "../../theme/theme.ts";
 import { freshEntry } from "../shelf/fresh.ts";
-import { fine } from "./saying.ts";
+import { fine } from "../../parts/fine.ts";
 
 const STRIPS = 5;
 /** mm that one setting is scored at */

@@ -12,7 +12,7 @@ import {
   type ShelfEntry,
   type Size,
 } from "@cut-fold/core";
-import { without } from "../shelf/without.ts";
+import { without } from "../../parts/without.ts";
 import { type FoundFigure, frameFound, printedFrame, punchFound, stripFound } from "@cut-fold/core/measure";
 
 /** One thing that is read off a test piece, mm. */

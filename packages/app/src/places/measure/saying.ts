@@ -1,10 +1,7 @@
 /** How what was found is told: each figure in its own measure, with how sure it is. */
-import { type Display, type FoundKind, formatLength, MM_PER } from "@cut-fold/core";
+import { type Display, type FoundKind, formatLength } from "@cut-fold/core";
+import { fine } from "../../parts/fine.ts";
 import type { FoundFigure } from "@cut-fold/core/measure";
-
-/** mm or inches, finer than a ruler has them: what is measured is told as it was found. */
-export const fine = (mm: number, { unit }: Pick<Display, "unit">): string =>
-  unit.startsWith("in") ? `${(mm / MM_PER.in).toFixed(3)} in` : `${mm.toFixed(2)} mm`;
 
 export const FIGURE_TITLES: Readonly<Record<FoundKind, string>> = {
   notch: "Its notch, edge to inner corner",

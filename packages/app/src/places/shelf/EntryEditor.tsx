@@ -21,7 +21,7 @@ import { LengthField } from "../../parts/LengthField.tsx";
 import { NameField } from "../../parts/NameField.tsx";
 import { keepEntry } from "../../store/shelf.ts";
 import { OffcutFields, PaperFields } from "./PaperFields.tsx";
-import { without } from "./without.ts";
+import { without } from "../../parts/without.ts";
 
 interface EntryEditorProps {
   readonly entry: ShelfEntry;

@@ -19,7 +19,7 @@ import { Labelled } from "../../parts/Labelled.tsx";
 import { ColourField } from "../../parts/ColourField.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { keepEntry } from "../../store/shelf.ts";
-import { without } from "./without.ts";
+import { without } from "../../parts/without.ts";
 
 const LIKE = [
   { value: "", text: "Choose one to begin with …" },

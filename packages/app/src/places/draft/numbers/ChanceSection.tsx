@@ -78,6 +78,31 @@ function press(changes: SpecChange, done: string): void {
   if (change(changes).length === 0) tellDone(done, "Undo", undo);
 }
 
+interface EachNotchProps {
+  readonly chance: number;
+  /** what it is when each notch is measured; undefined where that is not known, or is so already */
+  readonly each: number | undefined;
+}
+
+/** Four measures in place of one and the guide, where that beats it. */
+const EachNotch = ({ chance, each }: EachNotchProps) =>
+  each !== undefined && each > chance + WORTH ? (
+    <Button
+      className="remedy"
+      size="small"
+      onClick={() => press({ at: ["method", "each"], value: true }, "Each notch is set by a measure of its own.")}
+    >
+      Measure each notch: {outOf100(each)}
+    </Button>
+  ) : null;
+
+/** Where the paper is turned to the guide, the steps offer the surer way. */
+export const EachOffer = memo(function EachOffer({ solution }: { readonly solution: Drawing }) {
+  const { hand } = useHand();
+  const { told, advice } = useChance(solution.spec, hand);
+  return told?.ok ? <EachNotch chance={told.fit.chance} each={advice?.each} /> : null;
+});
+
 /** What spoils it most, and what makes it surer by one press. */
 function Surer({ told: { fit }, advice, isEach }: SurerProps) {
   const display = useDisplay();
@@ -94,15 +119,7 @@ function Surer({ told: { fit }, advice, isEach }: SurerProps) {
         </p>
       ) : null}
       {advice === undefined ? <p className="figure-note">Looking for what makes it surer …</p> : null}
-      {advice?.each !== undefined && advice.each > fit.chance + WORTH ? (
-        <Button
-          className="remedy"
-          size="small"
-          onClick={() => press({ at: ["method", "each"], value: true }, "Each notch is set by a measure of its own.")}
-        >
-          Measure each notch: {outOf100(advice.each)}
-        </Button>
-      ) : null}
+      <EachNotch chance={fit.chance} each={advice?.each} />
       {more && !isSure ? (
         <Button
           className="remedy"

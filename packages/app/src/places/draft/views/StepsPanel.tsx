@@ -12,7 +12,7 @@ import {
   stepHeads,
 } from "@cut-fold/core";
 import Button from "@mui/material/Button";
-import { useEffect, useMemo, useRef } from "react";
+import { lazy, Suspense, useEffect, useMemo, useRef } from "react";
 import { ArrowLeft, ArrowRight, Check } from "lucide-react";
 import { RulerLens } from "./RulerLens.tsx";
 import { graphics } from "../../../drawing/graphics.ts";
@@ -26,6 +26,8 @@ import { useDisplay } from "../../../store/settings.ts";
 import { StepInSpace } from "./StepInSpace.tsx";
 import { StepsLine } from "./StepsLine.tsx";
 import "./steps.css";
+
+const EachOffer = lazy(async () => ({ default: (await import("../numbers/ChanceSection.tsx")).EachOffer }));
 
 /** px a pointer may move while it presses */
 const STILL_PX = 6;
@@ -220,6 +222,11 @@ function Stepping({ id, name, solution, colours, at, steps }: StepsPanelProps & 
           {sentence}
         </p>
         <Terms text={sentence} />
+        {step.code === "turn-to-guide" ? (
+          <Suspense>
+            <EachOffer solution={solution} />
+          </Suspense>
+        ) : null}
         <span className="spring" />
         <Progress quantity={quantity} />
         <StepsLine solution={solution} steps={steps} n={n} />
