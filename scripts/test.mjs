@@ -63,6 +63,8 @@ async function check(name, script, args, { tally, env = {}, folder = "node_modul
     failed += 1;
     failures.push(name);
   }
+  if (figures.slow?.length > 0)
+    console.log(`Slowest:\n${figures.slow.map((one) => `  ${one.seconds.toFixed(1)} s  ${one.name}`).join("\n")}`);
   console.log(
     `— ${name}: ${ok ? "ok" : "failed"}, ${figures.passed} passed, ${figures.failed} failed, ${seconds(since)} s`,
   );
