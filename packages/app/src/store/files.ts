@@ -3,6 +3,7 @@ import {
   setupOf,
   catalogue,
   type Draft,
+  eachNamed,
   fileName,
   find,
   type Format,
@@ -18,8 +19,10 @@ import {
   frameFile,
   type Measured,
   ofKind,
-  printedCutSvg,
+  printedCutSvgs,
+  type Size,
   solve,
+  zipped,
 } from "@cut-fold/core";
 import { fileOpen, fileSave } from "browser-fs-access";
 import { wrap } from "comlink";
@@ -172,9 +175,9 @@ export const printPdf = (draft: Draft, parts: readonly PdfPart[], people?: reado
   return fileOf(draft, pdf, parts, people);
 };
 
-/** The page that a printer is measured by, for the paper that is set. */
-export async function printTestPage(): Promise<Blob> {
-  const bytes = await written({ testPage: paperNow() });
+/** The pages that a printer is measured by. @param paper that lies in it, mm, upright */
+export async function printTestPage(paper: Size): Promise<Blob> {
+  const bytes = await written({ testPage: paper });
   return new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
 }
 
@@ -186,13 +189,21 @@ export const saveFrame = (across: number, up: number, as: "svg" | "hpgl"): Promi
     `.${as}`,
   );
 
-/** Saves what is cut round what a draft has printed, with the page's corner marks. Throws where nothing is printed or fits. */
+/**
+ * Saves what is cut round what a draft has printed, with each page's corner marks: a file, or as many as there are sheets in one.
+ * Throws where nothing is printed or fits.
+ */
 export async function savePrintedCut(draft: Draft): Promise<boolean> {
-  await loadFormsOf([draft.spec]);
-  const svg = printedCutSvg(solve(draft.spec), paperNow(), draft.name);
-  if (svg === undefined)
+  await Promise.all([loadFormsOf([draft.spec]), useShelfStore.getState().load()]);
+  const svgs = printedCutSvgs(eachNamed(solve(draft.spec)), paperNow(), draft.name, printerNow());
+  const [only] = svgs;
+  if (only === undefined)
     throw new Error("Nothing is printed on any of its pieces that fits on the paper in the printer.");
-  return save(new Blob([svg], { type: "image/svg+xml" }), fileName(draft.name), ".printed.svg");
+  const name = fileName(draft.name);
+  if (svgs.length === 1) return save(new Blob([only], { type: "image/svg+xml" }), name, ".printed.svg");
+  const named = svgs.map((svg, i) => [`${name}.${String(i + 1)}.printed.svg`, svg] as const);
+  const bytes = await zipped(named, new Date());
+  return save(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/zip" }), name, ".printed.zip");
 }
 
 /** Saves a draft in a format. False when the maker called it off. */

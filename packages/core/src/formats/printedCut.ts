@@ -1,20 +1,33 @@
 /** What is cut round what was printed: the pieces where their page has them, with the page's corner marks to find the print by. */
-import { figure } from "../geometry/path.ts";
-import { type Path, placePath } from "../geometry/path.ts";
+import { figure, type Path, placePath } from "../geometry/path.ts";
 import type { Size } from "../geometry/point.ts";
-import { cornerMarks, imposedOn } from "../layout/imposed.ts";
+import { cornerMarks } from "../layout/imposed.ts";
+import type { Measured } from "../model/measured.ts";
 import type { Solution } from "../model/solution.ts";
 import { writeCutterSvg } from "./cutterSvg.ts";
 import type { RowStroke } from "./inRow.ts";
-import { printable } from "./print/printed.ts";
+import { edgesOf, reachOf } from "./print/correct.ts";
+import { type PrintedSheet, printedSheets } from "./print/printed.ts";
 
-/** As SVG for a cutting machine's program, for the first page of the first piece that is printed; undefined where none is, or none fits. */
-export function printedCutSvg(solution: Solution, paper: Size, title: string): string | undefined {
-  const [piece] = printable(solution.pieces);
-  const laid = piece && imposedOn(piece.blank, paper, piece.quantity * solution.spec.quantity);
-  if (!piece || !laid) return undefined;
-  const { page, places } = laid;
-  const strokes = places.flatMap(([x, y], copy): RowStroke[] => {
+/**
+ * As SVG for a cutting machine's program, one for each sheet that is printed, in their order; none where nothing is printed or fits.
+ * @param paper mm, upright @param printer what has been found of the printer that the sheets come from
+ */
+export function printedCutSvgs(
+  solution: Solution,
+  paper: Size,
+  title: string,
+  printer?: readonly Measured[],
+): readonly string[] {
+  const reach = reachOf(edgesOf(printer));
+  const { sheets } = printedSheets(solution, paper, reach);
+  return sheets.map((sheet, i) =>
+    cutSvg(sheet, reach, sheets.length > 1 ? `${title}, sheet ${String(i + 1)} of ${String(sheets.length)}` : title),
+  );
+}
+
+function cutSvg({ page, on }: PrintedSheet, reach: number, title: string): string {
+  const strokes = on.flatMap(({ piece, at: [x, y] }, copy): RowStroke[] => {
     const at = (path: Path): Path =>
       placePath(path, { x, y: page.height - y - piece.blank.height, rotation: 0, flip: false });
     const of = { piece: `${piece.id}-${String(copy + 1)}`, behind: false, filled: false };
@@ -30,7 +43,7 @@ export function printedCutSvg(solution: Solution, paper: Size, title: string): s
         })),
     ];
   });
-  const marks = cornerMarks(page).map(
+  const marks = cornerMarks(page, reach).map(
     (line, i) =>
       `    <path id="mark-${String(i + 1)}" d="${line.map(([x, y], n) => `${n === 0 ? "M" : "L"}${figure(x)} ${figure(y)}`).join("")}"/>`,
   );

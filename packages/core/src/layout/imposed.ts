@@ -15,10 +15,15 @@ import type { Flip } from "../model/measured.ts";
 
 /** mm between two pieces: the bleed of both, and room for a mark. */
 export const GUTTER_MM = 10;
-/** mm of a page's edge that is left to the corner marks: no printer reaches less than 4.2 from it. */
-export const RIM_MM = 14;
-/** mm from a page's edges to the corner marks, and how long their arms are. */
-export const CORNER_MM = { in: 7, arm: 5 } as const;
+/** mm from a page's edges to the corner marks where its printer reaches that far, how long their arms are, and the room they take. */
+const CORNER_MM = { in: 7, arm: 5, room: 7 } as const;
+/** mm from where a printer reaches to the upper end of the line that says what is on the page. */
+export const FOOT_MM = 4.2;
+/** mm from a page's edges to its corner marks. @param reach mm from its edges that a printer reaches everywhere */
+export const cornersIn = (reach = 0): number => Math.max(CORNER_MM.in, reach);
+/** mm of a page's edge that is left to the corner marks; where they are moved in, to what is said beneath the pieces too. */
+export const rimOf = (reach = 0): number =>
+  Math.max(CORNER_MM.in, cornersIn(reach) > CORNER_MM.in ? reach + FOOT_MM : 0) + CORNER_MM.room;
 
 /** How pieces of one size lie on a page: mm from its upper left corner to the upper left of each. */
 export interface Imposed {
@@ -28,14 +33,18 @@ export interface Imposed {
 
 const fitIn = (room: number, size: number): number => Math.floor((room + GUTTER_MM + 1e-9) / (size + GUTTER_MM));
 
-/** Pieces on a paper, upright or lying, whichever takes more; undefined where none goes on. @param most no more than so many */
-export function imposedOn(blank: Size, paper: Size, most: number): Imposed | undefined {
+/**
+ * Pieces on a paper, upright or lying, whichever takes more; undefined where none goes on.
+ * @param most no more than so many @param reach mm from its edges that the printer reaches everywhere
+ */
+export function imposedOn(blank: Size, paper: Size, most: number, reach?: number): Imposed | undefined {
+  const rim = 2 * rimOf(reach);
   const lying = { width: paper.height, height: paper.width };
   const [best] = [paper, lying]
     .map((page) => ({
       page,
-      columns: fitIn(page.width - 2 * RIM_MM, blank.width),
-      rows: fitIn(page.height - 2 * RIM_MM, blank.height),
+      columns: fitIn(page.width - rim, blank.width),
+      rows: fitIn(page.height - rim, blank.height),
     }))
     .sort((a, b) => b.columns * b.rows - a.columns * a.rows);
   if (!best || best.columns * best.rows === 0) return undefined;
@@ -61,8 +70,8 @@ export const behind = ({ width, height }: Size, blank: Size, [x, y]: Point, flip
   turnsUpright({ width, height }, flip) ? [width - x - blank.width, y] : [x, height - y - blank.height];
 
 /** The corner marks of a page, as lines from end to corner to end; mm, y down. */
-export function cornerMarks({ width, height }: Size): readonly (readonly Point[])[] {
-  const { in: off, arm } = CORNER_MM;
+export function cornerMarks({ width, height }: Size, reach?: number): readonly (readonly Point[])[] {
+  const [off, arm] = [cornersIn(reach), CORNER_MM.arm];
   return ([0, 1] as const).flatMap((right) =>
     ([0, 1] as const).map((low): readonly Point[] => {
       const [x, y] = [right ? width - off : off, low ? height - off : off];

@@ -74,14 +74,20 @@ export interface MadeFrame {
   readonly falling: number;
   /** from the paper's left and upper edge to the frame, and what the paper measures; where it is printed on one */
   readonly onPaper?: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
+  /** the same on a page that lies, as it is read: from its left and its upper edge to the frame */
+  readonly onLying?: { readonly left: number; readonly top: number };
+  /** from each edge of the paper to where ink begins, of those that were measured */
+  readonly edges?: Readonly<Partial<Record<"left" | "right" | "top" | "bottom", number>>>;
 }
 
 /** Scales on both axes, and by how much the upright axis leans (radians, to the right): (d₁² − d₂²) / 4ab. */
 export function frameFound(
-  { across, up, trueAcross, trueUp, rising, falling, onPaper }: MadeFrame,
+  { across, up, trueAcross, trueUp, rising, falling, onPaper, onLying, edges = {} }: MadeFrame,
   read: ReadWith,
 ): FoundFigure[] {
   const sd = sdOf(read);
+  // the frame's middle against the paper's: both its place and its size are read
+  const shift = sd * Math.sqrt(1 + 1 / 4);
   return [
     { what: "scale-x", value: trueAcross / across, spread: sd / across },
     { what: "scale-y", value: trueUp / up, spread: sd / up },
@@ -93,15 +99,21 @@ export function frameFound(
     },
     ...(onPaper
       ? ([
-          // the frame's middle against the paper's: both its place and its size are read
-          {
-            what: "shift-x",
-            value: onPaper.left + (trueAcross - onPaper.width) / 2,
-            spread: sd * Math.sqrt(1 + 1 / 4),
-          },
-          { what: "shift-y", value: onPaper.top + (trueUp - onPaper.height) / 2, spread: sd * Math.sqrt(1 + 1 / 4) },
+          { what: "shift-x", value: onPaper.left + (trueAcross - onPaper.width) / 2, spread: shift },
+          { what: "shift-y", value: onPaper.top + (trueUp - onPaper.height) / 2, spread: shift },
         ] as const)
       : []),
+    ...(onPaper && onLying
+      ? ([
+          // the sheet is fed upright all the same: the frame's sides are as long as on the page that stands
+          { what: "lying-x", value: onLying.left + (trueUp - onPaper.height) / 2, spread: shift },
+          { what: "lying-y", value: onLying.top + (trueAcross - onPaper.width) / 2, spread: shift },
+        ] as const)
+      : []),
+    ...(["left", "right", "top", "bottom"] as const).flatMap((edge): FoundFigure[] => {
+      const value = edges[edge];
+      return value === undefined ? [] : [{ what: `edge-${edge}`, value, spread: sd }];
+    }),
   ];
 }
 

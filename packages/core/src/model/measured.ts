@@ -12,8 +12,25 @@ export type ReadWith = keyof typeof READ_WITH;
 /** All of them. */
 export const READS_WITH = Object.keys(READ_WITH) as readonly ReadWith[];
 
-/** What is found of a tool: mm, but for scales (true size over said size) and skew (radians). A shift is to the right and down. */
-export const FOUND = ["notch", "offset", "scale-x", "scale-y", "skew", "shift-x", "shift-y"] as const;
+/**
+ * What is found of a tool: mm, but for scales (true size over said size) and skew (radians). A shift is to the right and down, of
+ * pages that stand or lie; an edge is what of the paper no ink reaches there.
+ */
+export const FOUND = [
+  "notch",
+  "offset",
+  "scale-x",
+  "scale-y",
+  "skew",
+  "shift-x",
+  "shift-y",
+  "lying-x",
+  "lying-y",
+  "edge-left",
+  "edge-right",
+  "edge-top",
+  "edge-bottom",
+] as const;
 /** One of them. */
 export type FoundKind = (typeof FOUND)[number];
 
@@ -26,6 +43,12 @@ export const LIKELY: Readonly<Record<FoundKind, { readonly min: number; readonly
   skew: { min: -0.03, max: 0.03 },
   "shift-x": { min: -12, max: 12 },
   "shift-y": { min: -12, max: 12 },
+  "lying-x": { min: -12, max: 12 },
+  "lying-y": { min: -12, max: 12 },
+  "edge-left": { min: 0, max: 30 },
+  "edge-right": { min: 0, max: 30 },
+  "edge-top": { min: 0, max: 30 },
+  "edge-bottom": { min: 0, max: 30 },
 };
 /** Whether a figure is one that a tool can have. */
 export const isLikely = ({ what, value }: Pick<Measured, "what" | "value">): boolean =>
@@ -46,8 +69,24 @@ export type Measured = z.infer<typeof measuredSchema>;
 /** No tool has more of them. */
 export const MOST_MEASURED = FOUND.length;
 
+/** mm of each edge that printers leave white unless they are known to leave more: pages keep off it anyway. */
+const EDGE_MM = 5;
+
 /** A tool that is as it says: what each figure is then. A notch has no such value: it is compared with the board's own. */
-export const AS_IT_SAYS = { offset: 0, "scale-x": 1, "scale-y": 1, skew: 0, "shift-x": 0, "shift-y": 0 } as const;
+export const AS_IT_SAYS = {
+  offset: 0,
+  "scale-x": 1,
+  "scale-y": 1,
+  skew: 0,
+  "shift-x": 0,
+  "shift-y": 0,
+  "lying-x": 0,
+  "lying-y": 0,
+  "edge-left": EDGE_MM,
+  "edge-right": EDGE_MM,
+  "edge-top": EDGE_MM,
+  "edge-bottom": EDGE_MM,
+} as const;
 
 /**
  * Whether a figure is worth correcting by: further from what is said than twice its own scatter. What is less would put the

@@ -4,7 +4,7 @@
  */
 import { distance, type Point, type Size } from "../geometry/point.ts";
 import { type Box, type Inked, type Matrix, type Page, pagesOf, put } from "./page.ts";
-import type { PrinterKind } from "./printers.ts";
+import type { Margins, PrinterKind } from "./printers.ts";
 import { PdfFile } from "./readPdf.ts";
 
 /** Something of a page: what it was to be, and how much of it no ink reached. */
@@ -46,7 +46,7 @@ const NOTHING_MM = 0.01;
 
 function landedOn(page: Page, { printer, fit }: PrintAsked): LandedPage {
   const { width, height } = page;
-  const { margins } = printer;
+  const margins = width > height ? lyingMargins(printer.margins) : printer.margins;
   const reach: Box = [margins.left, margins.top, width - margins.right, height - margins.bottom];
   const lies = landing(page, printer, fit === true ? reach : undefined);
   const land = ([x, y]: Point): Point => put(lies, x, y);
@@ -84,13 +84,20 @@ function landing({ width, height }: Size, { scale, askew, shift }: PrinterKind, 
   const [cx, cy] = [width / 2, height / 2];
   const shrunk = room ? Math.min((room[2] - room[0]) / width, (room[3] - room[1]) / height) : 1;
   const [mx, my] = room ? [(room[0] + room[2]) / 2, (room[1] + room[3]) / 2] : [cx, cy];
-  // a page that lies is fed upright: what is across on it comes down the paper
-  const [x, y] = width > height ? [scale[1], scale[0]] : scale;
+  // a page that lies is fed upright, its left edge first: what is across on it comes down the paper
+  const lies = width > height;
+  const [x, y] = lies ? [scale[1], scale[0]] : scale;
+  const [moveX, moveY] = lies ? [shift[1], -shift[0]] : shift;
   const [across, down] = [shrunk * x, shrunk * y];
   const [cos, sin] = [Math.cos((askew * Math.PI) / 180), Math.sin((askew * Math.PI) / 180)];
   const [a, b, c, d] = [across * cos, across * sin, -down * sin, down * cos];
-  return [a, b, c, d, mx + shift[0] - a * cx - c * cy, my + shift[1] - b * cx - d * cy];
+  return [a, b, c, d, mx + moveX - a * cx - c * cy, my + moveY - b * cx - d * cy];
 }
+
+const lyingMargins = ({ left, right, top, bottom }: Margins): Margins => ({
+  ...{ left: top, right: bottom },
+  ...{ top: right, bottom: left },
+});
 
 const EVERYWHERE: Box = [-Infinity, -Infinity, Infinity, Infinity];
 const isIn = ([x, y]: Point, [left, top, right, bottom]: Box): boolean =>

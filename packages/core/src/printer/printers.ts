@@ -9,7 +9,7 @@ export interface Margins {
   readonly bottom: number;
 }
 
-/** What a printer does to a page. */
+/** What a printer does to a page that stands; one that lies is fed upright, its left edge first. */
 export interface PrinterKind {
   readonly id: string;
   /** how long a mm comes out, across and down */

@@ -10,6 +10,7 @@ import {
   READS_WITH,
   type ReadWith,
   type ShelfEntry,
+  type Size,
 } from "@cut-fold/core";
 import type { FoundFigure } from "@cut-fold/core/measure";
 import Button from "@mui/material/Button";
@@ -120,7 +121,7 @@ function OnePiece({ piece, shelf, tool: first }: OnePieceProps) {
             <li key={step}>{step}</li>
           ))}
         </ol>
-        {piece.id === "page" ? <TestPage /> : null}
+        {piece.id === "page" ? <TestPage paper={paper} /> : null}
         {piece.id === "frame" ? <FrameFiles across={read["across"] ?? 0} up={read["up"] ?? 0} /> : null}
         <div className="fields">
           <div className="wide">
@@ -142,7 +143,7 @@ function OnePiece({ piece, shelf, tool: first }: OnePieceProps) {
               onChange={(value) => setBy(READS_WITH.find((one) => one === value) ?? "ruler")}
             />
           </div>
-          {fields.map(({ key, label, about, said, ...bounds }) => (
+          {fields.map(({ key, label, about, said, unmeasured = "measure it", ...bounds }) => (
             <div key={key} onFocus={() => setAt(key)}>
               <LengthField
                 label={label}
@@ -153,7 +154,7 @@ function OnePiece({ piece, shelf, tool: first }: OnePieceProps) {
                 auto={
                   said === undefined
                     ? {
-                        shown: "measure it",
+                        shown: unmeasured,
                         onAuto: () =>
                           setTyped((was) => Object.fromEntries(Object.entries(was).filter(([one]) => one !== key))),
                       }
@@ -271,7 +272,7 @@ function Kept({ tool }: { readonly tool: Tool }) {
   );
 }
 
-function TestPage() {
+function TestPage({ paper }: { readonly paper: Size }) {
   return (
     <p>
       <Button
@@ -279,13 +280,13 @@ function TestPage() {
         onClick={() => {
           files()
             .then(async (f) => {
-              if (!window.open(URL.createObjectURL(await f.printTestPage()), "_blank"))
+              if (!window.open(URL.createObjectURL(await f.printTestPage(paper)), "_blank"))
                 tellTrouble("The browser kept the page from opening: allow windows for this address.");
             })
             .catch(() => tellTrouble("The test page could not be written. Nothing was changed; try again."));
         }}
       >
-        Print the test page
+        Print the two test pages
       </Button>
     </p>
   );

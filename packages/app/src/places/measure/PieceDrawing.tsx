@@ -130,6 +130,7 @@ function Frame({ at, isPage }: { readonly at: string | undefined; readonly isPag
         y: y + (i === 0 || i === 2 ? b - 5 : 13),
       }))
     : [];
+  if (isPage && at?.startsWith("lying")) return <Lying at={at} />;
   return (
     <Fitted label={isPage ? "The printed test page" : "The frame on its mat"} box={[-8, -8, w + 16, h + 16]}>
       <rect width={w} height={h} fill={isPage ? "#ffffff" : colour.kraft} stroke={colour.edge} strokeWidth={0.8} />
@@ -154,11 +155,54 @@ function Frame({ at, isPage }: { readonly at: string | undefined; readonly isPag
       <Measure name="trueUp" from={[x + a - 12, y + b]} to={[x + a - 12, y]} label={isPage ? "up" : "along"} at={at} />
       {isPage ? <Measure name="left" from={[0, h / 2 + 30]} to={[x, h / 2 + 30]} label="left" at={at} /> : null}
       {isPage ? <Measure name="top" from={[w / 2 + 30, y]} to={[w / 2 + 30, 0]} label="upper" at={at} /> : null}
+      {isPage ? <Edges {...{ w, h, x, y, at }} /> : null}
       {names.map((one) => (
         <text key={one.one} x={one.x} y={one.y} textAnchor="middle" fontSize={11} fontWeight={700} fill={colour.ink}>
           {one.one}
         </text>
       ))}
+    </Fitted>
+  );
+}
+
+interface EdgesProps {
+  readonly w: number;
+  readonly h: number;
+  readonly x: number;
+  readonly y: number;
+  readonly at: string | undefined;
+}
+/** mm of each edge that is drawn white: wide enough to be seen */
+const WHITE = 6;
+
+/** Lines that run to the paper's edges, and where ink ends on them. */
+function Edges({ w, h, x, y, at }: EdgesProps) {
+  const ends = [
+    { name: "edge-left", from: [x, h / 2], to: [WHITE, h / 2], edge: [0, h / 2] },
+    { name: "edge-right", from: [w - x, h / 2], to: [w - WHITE, h / 2], edge: [w, h / 2] },
+    { name: "edge-top", from: [w / 2, y], to: [w / 2, WHITE], edge: [w / 2, 0] },
+    { name: "edge-bottom", from: [w / 2, h - y], to: [w / 2, h - WHITE], edge: [w / 2, h] },
+  ] as const;
+  return ends.map(({ name, from, to, edge }) => (
+    <g key={name}>
+      <path d={`M${from.join(" ")}L${to.join(" ")}`} stroke={colour.rust} strokeWidth={0.6} fill="none" />
+      {at === name ? <Measure name={name} from={edge} to={to} label="" at={at} /> : null}
+    </g>
+  ));
+}
+
+/** The test page that lies. */
+function Lying({ at }: { readonly at: string }) {
+  const [w, h, x, y, a, b] = [297, 210, 28.5, 15, 240, 180];
+  return (
+    <Fitted label="The test page that lies" box={[-8, -8, w + 16, h + 16]}>
+      <rect width={w} height={h} fill="#ffffff" stroke={colour.edge} strokeWidth={0.8} />
+      <rect x={x} y={y} width={a} height={b} fill="none" stroke={colour.ink} strokeWidth={1.2} />
+      <text x={x + 12} y={y + 22} fontSize={12} fontWeight={700} fill={colour.ink}>
+        A page that lies
+      </text>
+      <Measure name="lying-left" from={[0, h / 2]} to={[x, h / 2]} label="left" at={at} />
+      <Measure name="lying-top" from={[w / 2, y]} to={[w / 2, 0]} label="upper" at={at} />
     </Fitted>
   );
 }

@@ -6,6 +6,7 @@ import {
   find,
   type FoundKind,
   isTold,
+  LIKELY,
   type Measured,
   type OnShelf,
   type ReadWith,
@@ -22,6 +23,8 @@ export interface Asked {
   readonly about?: string;
   /** what it is where nothing is typed; else it has to be measured */
   readonly said?: number;
+  /** what it is taken for where it is not measured: it need not be */
+  readonly unmeasured?: string;
   readonly min: number;
   readonly max: number;
 }
@@ -61,6 +64,12 @@ const STRIP = { mm: { long: 250, set: 50 }, inches: { long: 10 * INCH, set: 2 * 
 /** As large as the mat takes: a small frame tells nothing that a ruler can see. */
 const FRAME_MM = 250;
 const NOTHING = (): Read => ({});
+const EDGES = [
+  ["left", "Left"],
+  ["right", "Right"],
+  ["top", "Upper"],
+  ["bottom", "Lower"],
+] as const;
 
 export const TEST_PIECES: readonly TestPiece[] = [
   {
@@ -119,13 +128,14 @@ export const TEST_PIECES: readonly TestPiece[] = [
   {
     id: "page",
     title: "A printed page",
-    tells: "how large, how square and where your printer prints",
+    tells: "how large, how square and where your printer prints, and where its ink ends",
     isFor: (entry) => entry.kind === "printer",
     fresh: { kind: "printer", title: "My printer" },
     how: [
       "Print the test page at 100 %, without fitting it to the page.",
       "Measure the frame across and up, then both of its diagonals: A to B, and C to D.",
-      "Measure from the paper's left edge to the frame, and from its upper edge.",
+      "Measure from the paper's left edge to the frame, and from its upper edge; on the page that lies too, as it is read.",
+      "Where a line to an edge of the paper ends before it, measure from the edge to its end.",
     ],
     given: (paper) => ({ ...printedFrame(paper), ...paper }),
     asked: (_, paper) => {
@@ -138,12 +148,23 @@ export const TEST_PIECES: readonly TestPiece[] = [
         { key: "falling", label: "Diagonal C to D", ...near(diagonal) },
         { key: "left", label: "Left edge to the frame", min: 2, max: 40 },
         { key: "top", label: "Upper edge to the frame", min: 5, max: 60 },
+        { key: "lying-left", label: "Lying: left edge to the frame", unmeasured: "not moved", min: 5, max: 60 },
+        { key: "lying-top", label: "Lying: upper edge to the frame", unmeasured: "not moved", min: 2, max: 40 },
+        ...EDGES.map(([edge, name]) => ({
+          ...{ key: `edge-${edge}`, label: `${name} edge to its line`, unmeasured: "as most" },
+          ...LIKELY[`edge-${edge}`],
+        })),
       ];
     },
     found: (read, by) => {
       const of = all(read, "across", "up", "trueAcross", "trueUp", "rising", "falling");
       const on = all(read, "left", "top", "width", "height");
-      return of && frameFound({ ...of, ...(on && { onPaper: on }) }, by);
+      const { "lying-left": left, "lying-top": top } = read;
+      const onLying = left !== undefined && top !== undefined ? { left, top } : undefined;
+      const edges = Object.fromEntries(
+        EDGES.flatMap(([edge]) => (read[`edge-${edge}`] === undefined ? [] : [[edge, read[`edge-${edge}`]]])),
+      );
+      return of && frameFound({ ...of, edges, ...(on && { onPaper: on }), ...(onLying && { onLying }) }, by);
     },
   },
   {

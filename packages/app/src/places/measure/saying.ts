@@ -11,6 +11,12 @@ export const FIGURE_TITLES: Readonly<Record<FoundKind, string>> = {
   skew: "Upright lines lean to the right",
   "shift-x": "All of it, to the right",
   "shift-y": "All of it, down",
+  "lying-x": "On a page that lies, to the right",
+  "lying-y": "On a page that lies, down",
+  "edge-left": "No ink reaches, at the left edge",
+  "edge-right": "No ink reaches, at the right edge",
+  "edge-top": "No ink reaches, at the upper edge",
+  "edge-bottom": "No ink reaches, at the lower edge",
 };
 
 const percent = (part: number): string =>

@@ -2,10 +2,15 @@
 import type { Size } from "../../geometry/point.ts";
 import { AS_IT_SAYS, figureOf, type Measured, type Scales, scalesOf } from "../../model/measured.ts";
 
-/** What a printer does to a page: its scales, and mm to the right and down. */
-export interface PageErrs extends Scales {
+/** mm to the right and down. */
+interface Shift {
   readonly right: number;
   readonly down: number;
+}
+
+/** What a printer does to a page: its scales, and how it moves one that stands and one that lies. */
+export interface PageErrs extends Scales, Shift {
+  readonly lying: Shift;
 }
 
 /** What of a printer's figures tells: the rest is as if nothing had been measured. */
@@ -13,11 +18,15 @@ export const errsOf = (measured: readonly Measured[] | undefined): PageErrs => (
   ...scalesOf(measured),
   right: figureOf(measured, "shift-x", AS_IT_SAYS["shift-x"]),
   down: figureOf(measured, "shift-y", AS_IT_SAYS["shift-y"]),
+  lying: {
+    right: figureOf(measured, "lying-x", AS_IT_SAYS["lying-x"]),
+    down: figureOf(measured, "lying-y", AS_IT_SAYS["lying-y"]),
+  },
 });
 
 /** Whether a printer does nothing to a page. */
-export const isTrue = ({ across, up, skew, right, down }: PageErrs): boolean =>
-  across === 1 && up === 1 && skew === 0 && right === 0 && down === 0;
+export const isTrue = ({ across, up, skew, right, down, lying }: PageErrs): boolean =>
+  across === 1 && up === 1 && [skew, right, down, lying.right, lying.down].every((one) => one === 0);
 
 /**
  * The map that a page is drawn through: a b c d e f as PDF has them, mm, y down. A printer errs about the page's middle; a page
@@ -34,8 +43,46 @@ export function madeUp(
   const [m11, m12, m21, m22] = lies ? ([upright[3], 0, -upright[1], upright[0]] as const) : upright;
   const det = m11 * m22 - m12 * m21;
   const [a, b, c, d] = [m22 / det, -m21 / det, -m12 / det, m11 / det];
-  // on a page that lies, down on the paper is to the left or right of it: which, no page can tell, and nothing is moved
-  const [right, down] = lies ? [0, 0] : [errs.right, errs.down];
+  // on a page that lies, down on the paper is to the left or right of it: which, only a lying page of its own can tell
+  const { right, down } = lies ? errs.lying : errs;
   const [x, y] = [width / 2 + right, height / 2 + down];
   return [a, b, c, d, width / 2 - a * x - c * y, height / 2 - b * x - d * y];
 }
+
+/** mm of a page's four edges. */
+export interface Edges {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+const EDGES = ["left", "right", "top", "bottom"] as const;
+/** mm that pages leave free at their edges by themselves: their margins, and what is lowest in their foot. */
+const FREE_MM: Edges = { left: 9, right: 9, top: 9, bottom: 7 };
+/** mm that are kept off where ink was seen to end. */
+const OFF_MM = 1;
+
+/** mm at each edge of a standing page that this printer's ink does not reach, as far as that was measured. */
+export const edgesOf = (measured: readonly Measured[] | undefined): Edges =>
+  Object.fromEntries(
+    EDGES.map((edge) => [edge, figureOf(measured, `edge-${edge}`, AS_IT_SAYS[`edge-${edge}`])]),
+  ) as unknown as Edges;
+
+/**
+ * mm by which pages are narrower for it, standing and lying. A page that lies is fed upright, either way round: what either end
+ * needs is left at both.
+ */
+export function narrower(edges: Edges): { readonly standing: Edges; readonly lying: Edges } {
+  const more = ({ left, right, top, bottom }: Edges): Edges => ({
+    left: Math.max(0, left + OFF_MM - FREE_MM.left),
+    right: Math.max(0, right + OFF_MM - FREE_MM.right),
+    top: Math.max(0, top + OFF_MM - FREE_MM.top),
+    bottom: Math.max(0, bottom + OFF_MM - FREE_MM.bottom),
+  });
+  const [ends, sides] = [Math.max(edges.top, edges.bottom), Math.max(edges.left, edges.right)];
+  return { standing: more(edges), lying: more({ left: ends, right: ends, top: sides, bottom: sides }) };
+}
+
+/** mm from a sheet's edges inside which a printer reaches everywhere: sheets that are turned have the widest all round. */
+export const reachOf = (edges: Edges): number => Math.max(...EDGES.map((edge) => edges[edge])) + OFF_MM;

@@ -3,7 +3,7 @@ import type PDFDocument from "pdfkit";
 import type { Size } from "../../geometry/point.ts";
 import { type Path, pathData } from "../../geometry/path.ts";
 import { MM_PER } from "../../units/length.ts";
-import { madeUp, type PageErrs } from "./correct.ts";
+import { type Edges, madeUp, type narrower, type PageErrs } from "./correct.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
 
 export type Doc = InstanceType<typeof PDFDocument>;
@@ -17,19 +17,54 @@ export const INK = "#1d2a44";
 export const ACCENT = "#b4441f";
 export const PALE = "#8a8577";
 
-/** What the printer of a file does to its pages, where that is made up for. */
-const errsIn = new WeakMap<Doc, PageErrs>();
-/** From now on every page of a file is made up for what its printer does. */
-export const makeUpFor = (doc: Doc, errs: PageErrs): void => void errsIn.set(doc, errs);
+/** What the printer of a file does to its pages, where that is made up for, and where its ink does not reach. */
+interface Printer {
+  readonly errs?: PageErrs | undefined;
+  readonly narrower: ReturnType<typeof narrower>;
+}
+const printerOf = new WeakMap<Doc, Printer>();
+/** From now on every page of a file is made up for its printer. */
+export const makeUpFor = (doc: Doc, printer: Printer): void => void printerOf.set(doc, printer);
 
-/** A page of so many mm, and from now on what is put down stands on it. */
-export const newPage = (doc: Doc, { width, height }: Size): void => {
-  doc.addPage({ size: [width * POINTS, height * POINTS], margin: 0 });
-  const errs = errsIn.get(doc);
-  if (!errs) return;
-  const [a, b, c, d, e, f] = madeUp({ width, height }, errs);
-  doc.transform(a, b, c, d, e * POINTS, f * POINTS);
+const NONE: Edges = { left: 0, right: 0, top: 0, bottom: 0 };
+const lies = ({ width, height }: Size): boolean => width > height;
+const narrowerOn = (doc: Doc, page: Size): Edges => {
+  const more = printerOf.get(doc)?.narrower;
+  return more ? (lies(page) ? more.lying : more.standing) : NONE;
 };
+const within = ({ width, height }: Size, { left, right, top, bottom }: Edges): Size => ({
+  width: width - left - right,
+  height: height - top - bottom,
+});
+
+/** What of a paper can be drawn on, mm, standing and lying: its printer may not reach all of it. */
+export function drawnOn(doc: Doc, paper: Size): { readonly standing: Size; readonly lying: Size } {
+  const lying = { width: paper.height, height: paper.width };
+  return { standing: within(paper, narrowerOn(doc, paper)), lying: within(lying, narrowerOn(doc, lying)) };
+}
+
+const drawnOnPage = new WeakMap<Doc["page"], Size>();
+/** What of the page at hand can be drawn on, mm. */
+export const pageNow = ({ page }: Doc): Size =>
+  drawnOnPage.get(page) ?? { width: page.width / POINTS, height: page.height / POINTS };
+
+/** A page, and from now on what is put down stands on it. @param drawn mm that are drawn on, as `drawnOn` gives them */
+export function newPage(doc: Doc, drawn: Size): void {
+  const { left, right, top, bottom } = narrowerOn(doc, drawn);
+  newSheet(doc, { width: drawn.width + left + right, height: drawn.height + top + bottom });
+  drawnOnPage.set(doc.page, drawn);
+  if (left > 0 || top > 0) doc.translate(left * POINTS, top * POINTS);
+}
+
+/** A page that is drawn on by the sheet's own edges, mm. @param off mm that its number stands further in for its printer */
+export function newSheet(doc: Doc, sheet: Size, off = 0): void {
+  doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 });
+  drawnOnPage.set(doc.page, within(sheet, { left: 0, top: 0, right: off, bottom: off }));
+  const errs = printerOf.get(doc)?.errs;
+  if (!errs) return;
+  const [a, b, c, d, e, f] = madeUp(sheet, errs);
+  doc.transform(a, b, c, d, e * POINTS, f * POINTS);
+}
 
 /** Words at a place, in lines of a width where one is given. Gives the lower edge of what was written, mm. */
 export function text(

@@ -7,8 +7,8 @@ import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
 import { bookletPages } from "./booklet.ts";
-import { errsOf, isTrue } from "./correct.ts";
-import { type Doc, makeUpFor, MARGIN_MM, newPage, PALE, POINTS, text } from "./ink.ts";
+import { edgesOf, errsOf, isTrue, narrower } from "./correct.ts";
+import { type Doc, drawnOn, makeUpFor, MARGIN_MM, newPage, PALE, pageNow, POINTS, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
 import { overviewPage } from "./overview.ts";
 import { printedPages } from "./printed.ts";
@@ -38,17 +38,18 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
   doc.registerFont("strong", fonts.strong);
   printAtTrueSize(doc);
   const errs = errsOf(options.printer);
-  if (!isTrue(errs)) makeUpFor(doc, errs);
+  makeUpFor(doc, { narrower: narrower(edgesOf(options.printer)), ...(!isTrue(errs) && { errs }) });
   const parts = options.parts ?? WORKED_FROM;
   // printed sheets are worked from with the ruler in hand
-  const ruled = { ...options, display: inOneSystem(options.display, solution.grid) };
-  if (parts.includes("overview")) newPage(doc, paper);
+  const whole = { ...options, display: inOneSystem(options.display, solution.grid) };
+  const ruled = { ...whole, paper: drawnOn(doc, paper).standing };
+  if (parts.includes("overview")) newPage(doc, ruled.paper);
   const drawn: readonly (readonly [Exclude<PdfPart, "overview">, () => void])[] = [
     ["booklet", () => bookletPages(doc, solution, ruled)],
-    ["template", () => templatePages(doc, options.each ?? solution, ruled)],
+    ["template", () => templatePages(doc, options.each ?? solution, { ...ruled, lying: drawnOn(doc, paper).lying })],
     ["sheets", () => sheetPages(doc, solution, ruled)],
     ["steps", () => stepPages(doc, solution, ruled)],
-    ["printed", () => printedPages(doc, options.each ?? solution, ruled)],
+    ["printed", () => printedPages(doc, options.each ?? solution, whole)],
   ];
   const contents = drawn.flatMap(([part, draw]) => {
     if (!parts.includes(part)) return [];
@@ -80,11 +81,11 @@ function numbered(doc: Doc): void {
   if (count < 2) return;
   for (let i = 0; i < count; i += 1) {
     doc.switchToPage(i);
-    const [wide, tall] = [doc.page.width / POINTS, doc.page.height / POINTS];
+    const { width, height } = pageNow(doc);
     const words = `${String(i + 1)} of ${String(count)}`;
     doc.font("regular").fontSize(7.5);
     const own = doc.widthOfString(words) / POINTS;
-    text(doc, words, wide - MARGIN_MM - own, tall - NUMBER_UP, 7.5, { colour: PALE });
+    text(doc, words, width - MARGIN_MM - own, height - NUMBER_UP, 7.5, { colour: PALE });
   }
 }
 

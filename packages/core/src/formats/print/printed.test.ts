@@ -4,9 +4,10 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
+import { eachNamed } from "../../asks/each.ts";
 import { boundsOf, flatten } from "../../geometry/path.ts";
 import type { Point } from "../../geometry/point.ts";
-import { behind, cornerMarks, GUTTER_MM, imposedOn, RIM_MM } from "../../layout/imposed.ts";
+import { behind, cornerMarks, GUTTER_MM, imposedOn, rimOf } from "../../layout/imposed.ts";
 import type { Measured } from "../../model/measured.ts";
 import { type LandedPage, printed } from "../../printer/index.ts";
 import { put } from "../../printer/page.ts";
@@ -16,7 +17,7 @@ import { solve } from "../../solve.ts";
 import { specOf } from "../../test/randomSpec.ts";
 import { font } from "../../test/writing.ts";
 import { nth } from "../../units/nth.ts";
-import { printedCutSvg } from "../printedCut.ts";
+import { printedCutSvgs } from "../printedCut.ts";
 import type { PdfOptions } from "./options.ts";
 import { writePdf } from "./pdf.ts";
 
@@ -189,7 +190,7 @@ describe("many on a page", () => {
     const { places, page } = laid;
     expect(places.length).toBeGreaterThan(3);
     const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)];
-    expect(Math.min(...xs)).toBeGreaterThanOrEqual(RIM_MM - 1e-9);
+    expect(Math.min(...xs)).toBeGreaterThanOrEqual(rimOf() - 1e-9);
     expect(Math.min(...xs) + Math.max(...xs) + blank.width).toBeCloseTo(page.width, 9);
     expect(Math.min(...ys) + Math.max(...ys) + blank.height).toBeCloseTo(page.height, 9);
     for (const [i, [x, y]] of places.entries())
@@ -229,8 +230,7 @@ describe("many on a page", () => {
 
 describe("the cuts round what is printed", () => {
   it("lie where the page has its pieces, with the same corner marks", () => {
-    const svg = printedCutSvg(tag, A4, "Tags");
-    if (svg === undefined) throw new Error("nothing is printed");
+    const svg = nth(printedCutSvgs(tag, A4, "Tags"), 0);
     const { outlines } = readSvg(svg);
     const blank = nth(tag.pieces, 0).blank;
     const laid = imposedOn(blank, A4, 30);
@@ -243,8 +243,32 @@ describe("the cuts round what is printed", () => {
     for (const [x, y] of laid?.places ?? []) expect(lefts.some(([u, v]) => Math.hypot(u - x, v - y) < 0.05)).toBe(true);
     const marks = outlines.filter(({ id }) => id.startsWith("mark"));
     expect(marks.length).toBe(cornerMarks(A4).length);
-    expect(
-      printedCutSvg(solve(specOf({ form: "tag", contents: { width: 50, height: 90 } })), A4, "Tags"),
-    ).toBeUndefined();
+    expect(printedCutSvgs(solve(specOf({ form: "tag", contents: { width: 50, height: 90 } })), A4, "Tags")).toEqual([]);
+  });
+
+  it("are one file for each sheet of tags that are not alike, each with all that its page has", async () => {
+    const names = Array.from({ length: 11 }, (_, i) => `NAME ${String(i + 1)}`).join("\n");
+    const { fittings = [] } = tag.spec;
+    const named = eachNamed(solve({ ...tag.spec, quantity: 11, fittings: fittings.map((row) => ({ ...row, names })) }));
+    const svgs = printedCutSvgs(named, A4, "Tags");
+    const outlines = svgs.map((svg) => readSvg(svg).outlines.filter(({ id }) => id.includes("outline")).length);
+    expect(svgs.length).toBeGreaterThan(1);
+    expect(outlines.reduce((sum, n) => sum + n, 0)).toBe(11);
+    // as many files as there are printed pages
+    const pages = printed(await writePdf(named, options()), { printer: TRUE });
+    expect(pages.length).toBe(svgs.length);
+  });
+
+  it("have their corner marks where a printer that reaches less far puts them", () => {
+    const edge = (what: Measured["what"], value: number): Measured => ({
+      ...{ what, value, spread: 0.1, with: "calliper", measured: "2026-05-02" },
+    });
+    const printer = [edge("edge-bottom", 17), edge("edge-left", 6)];
+    const svg = nth(printedCutSvgs(tag, A4, "Tags", printer), 0);
+    const marks = readSvg(svg).outlines.filter(({ id }) => id.startsWith("mark"));
+    const boxes = marks.map(({ path: line }) => boundsOf(flatten(line)));
+    // 17 mm without ink at the lower edge, and a mm more; all round, for the sheet is turned
+    expect(Math.min(...boxes.map(({ left }) => left))).toBeCloseTo(18, 2);
+    expect(Math.min(...boxes.map(({ bottom }) => bottom))).toBeCloseTo(18, 2);
   });
 });

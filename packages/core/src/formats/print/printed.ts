@@ -3,7 +3,7 @@
  * fold marks beside each piece and corner marks on the page; the other side so that both lie over one another when the sheet is
  * turned about the edge that was said.
  */
-import { behind, cornerMarks, imposedOn, turnsUpright } from "../../layout/imposed.ts";
+import { behind, cornerMarks, cornersIn, FOOT_MM, imposedOn, turnsUpright } from "../../layout/imposed.ts";
 import { stockName } from "../../layout/trimPlan.ts";
 import type { Point, Size } from "../../geometry/point.ts";
 import { BLEED_MM } from "../../model/art.ts";
@@ -13,7 +13,8 @@ import { cutByItself } from "../inRow.ts";
 import { yDown } from "../svg.ts";
 import { turnedOver } from "../turned.ts";
 import { art } from "./art.ts";
-import { type Doc, filled, INK, MARGIN_MM, newPage, PALE, POINTS, stroke, text } from "./ink.ts";
+import { edgesOf, reachOf } from "./correct.ts";
+import { type Doc, drawnOn, filled, INK, MARGIN_MM, newPage, newSheet, PALE, POINTS, stroke, text } from "./ink.ts";
 import type { PdfOptions } from "./options.ts";
 
 /** mm from a piece to its marks, and how long those are. */
@@ -29,44 +30,77 @@ const printedOn = (piece: Piece): readonly Stroke[] =>
 export const printable = (pieces: readonly Piece[]): readonly Piece[] =>
   pieces.filter((piece) => cutByItself(piece) && piece.lines.some(({ role }) => role === "print"));
 
-/** Pages for every piece that something is printed on; nothing where nothing is. */
-export function printedPages(doc: Doc, solution: Solution, options: PdfOptions): void {
-  const { paper, flip = "long" } = options;
-  for (const group of alike(printable(solution.pieces))) {
+/** A sheet of pieces that are printed and cut out together. */
+export interface PrintedSheet {
+  readonly page: Size;
+  readonly on: readonly { readonly piece: Piece; readonly at: Point }[];
+  /** how many of it are printed, and how many pieces that gives in all */
+  readonly times: number;
+  readonly copies: number;
+}
+
+/**
+ * Every sheet that is printed, in order; `tooLarge` are pieces that no sheet takes.
+ * @param paper mm, upright @param reach mm from its edges that the printer reaches everywhere
+ */
+export function printedSheets(
+  { pieces, spec }: Pick<Solution, "pieces" | "spec">,
+  paper: Size,
+  reach: number,
+): { readonly sheets: readonly PrintedSheet[]; readonly tooLarge: readonly Piece[] } {
+  const sheets: PrintedSheet[] = [];
+  const tooLarge: Piece[] = [];
+  for (const group of alike(printable(pieces))) {
     const [first] = group;
     if (!first) continue;
     // one that is like all others fills the page, and that is printed as often as it takes
-    const copies = group.length === 1 ? first.quantity * solution.spec.quantity : group.length;
-    const laid = imposedOn(first.blank, paper, copies);
+    const isAlone = group.length === 1;
+    const copies = isAlone ? first.quantity * spec.quantity : group.length;
+    const laid = imposedOn(first.blank, paper, copies, reach);
     if (!laid) {
-      tooLarge(doc, first, options);
+      tooLarge.push(first);
       continue;
     }
     const { page, places } = laid;
-    for (let from = 0; from < (group.length === 1 ? 1 : group.length); from += places.length) {
+    for (let from = 0; from < group.length; from += isAlone ? 1 : places.length) {
       const on = places.flatMap((at, i) => {
-        const piece = group.length === 1 ? first : group[from + i];
+        const piece = isAlone ? first : group[from + i];
         return piece ? [{ piece, at }] : [];
       });
-      const times = group.length === 1 ? Math.ceil(copies / places.length) : 1;
-      const often = times > 1 ? ` · print it ${String(times)} times, for ${String(copies)}` : "";
-      const hasBack = on.some(({ piece }) => turnedOver(piece)?.lines.some(({ role }) => role === "print"));
-      const name = `${options.title} · ${first.name}, ${stockName(first.stock ?? solution.spec.stock)}${often}`;
-      newPage(doc, page);
-      pageMarks(doc, page);
-      for (const { piece, at } of on) one(doc, piece, at, "front", options);
-      foot(doc, page, hasBack ? `${name} · this side first` : name);
-      if (!hasBack) continue;
-      newPage(doc, page);
-      pageMarks(doc, page);
-      for (const { piece, at } of on) {
-        const over = turnedOver(piece);
-        const place = behind(page, piece.blank, at, flip);
-        one(doc, over ?? { ...piece, lines: [] }, place, turnsUpright(page, flip) ? "front" : "around", options);
-      }
-      foot(doc, page, `${name} · other side, turned about the ${flip} edge`);
+      sheets.push({ page, on, times: isAlone ? Math.ceil(copies / places.length) : 1, copies });
     }
   }
+  return { sheets, tooLarge };
+}
+
+/** Pages for every piece that something is printed on; nothing where nothing is. */
+export function printedPages(doc: Doc, solution: Solution, options: PdfOptions): void {
+  const { paper, printer, flip = "long" } = options;
+  const reach = reachOf(edgesOf(printer));
+  const { sheets, tooLarge } = printedSheets(solution, paper, reach);
+  const further = cornersIn(reach) - cornersIn();
+  for (const { page, on, times, copies } of sheets) {
+    const [first] = on;
+    if (!first) continue;
+    const often = times > 1 ? ` · print it ${String(times)} times, for ${String(copies)}` : "";
+    const hasBack = on.some(({ piece }) => turnedOver(piece)?.lines.some(({ role }) => role === "print"));
+    const stock = stockName(first.piece.stock ?? solution.spec.stock);
+    const name = `${options.title} · ${first.piece.name}, ${stock}${often}`;
+    newSheet(doc, page, further);
+    pageMarks(doc, page, reach);
+    for (const { piece, at } of on) one(doc, piece, at, "front", options);
+    foot(doc, page, reach, hasBack ? `${name} · this side first` : name);
+    if (!hasBack) continue;
+    newSheet(doc, page, further);
+    pageMarks(doc, page, reach);
+    for (const { piece, at } of on) {
+      const over = turnedOver(piece);
+      const place = behind(page, piece.blank, at, flip);
+      one(doc, over ?? { ...piece, lines: [] }, place, turnsUpright(page, flip) ? "front" : "around", options);
+    }
+    foot(doc, page, reach, `${name} · other side, turned about the ${flip} edge`);
+  }
+  for (const piece of tooLarge) cannotBePrinted(doc, piece, options);
 }
 
 /** Pieces of one size and one paper share pages. */
@@ -147,9 +181,9 @@ function marks(doc: Doc, { blank: { width, height }, folds }: Piece): void {
 }
 
 /** Corner marks by which a machine, or a hand with the sheet on a board, finds the print again. */
-function pageMarks(doc: Doc, page: Size): void {
+function pageMarks(doc: Doc, page: Size, reach: number): void {
   doc.save().scale(POINTS).lineWidth(0.5).strokeColor(INK).undash();
-  for (const [first, ...rest] of cornerMarks(page)) {
+  for (const [first, ...rest] of cornerMarks(page, reach)) {
     if (!first) continue;
     doc.moveTo(...first);
     for (const to of rest) doc.lineTo(...to);
@@ -158,16 +192,19 @@ function pageMarks(doc: Doc, page: Size): void {
   doc.restore();
 }
 
-function foot(doc: Doc, page: Size, words: string): void {
-  text(doc, words, MARGIN_MM + 6, page.height - 9.5, 7, {
+function foot(doc: Doc, page: Size, reach: number, words: string): void {
+  text(doc, words, cornersIn(reach) + 9, page.height - reach - FOOT_MM, 7, {
     colour: PALE,
-    width: page.width - 2 * MARGIN_MM - 12,
+    // its number stands at the right
+    width: page.width - 2 * (cornersIn(reach) + 9) - 10,
     one: true,
   });
 }
 
 /** A piece that no page takes says so, and what is done instead. */
-function tooLarge(doc: Doc, piece: Piece, { paper, title }: PdfOptions): void {
+function cannotBePrinted(doc: Doc, piece: Piece, options: PdfOptions): void {
+  const { title } = options;
+  const paper = drawnOn(doc, options.paper).standing;
   newPage(doc, paper);
   text(doc, title, MARGIN_MM, MARGIN_MM, 18, { strong: true, width: paper.width - 2 * MARGIN_MM, one: true });
   text(

@@ -72,9 +72,13 @@ const roomOn = (page: Size): Size => ({
   height: page.height - MARGIN_MM - FOOT_MM,
 });
 
+/** What is printed, and what of a paper that lies can be drawn on, mm. */
+interface TemplateOptions extends PdfOptions {
+  readonly lying: Size;
+}
+
 /** The page upright or lying, whichever takes fewer sheets. */
-function pageFor({ width, height }: Size, paper: Size): Size {
-  const lying = { width: paper.height, height: paper.width };
+function pageFor({ width, height }: Size, { paper, lying }: TemplateOptions): Size {
   const sheets = (page: Size): number => tilesOf(width, height, roomOn(page)).tiles.length;
   return sheets(lying) < sheets(paper) ? lying : paper;
 }
@@ -88,7 +92,7 @@ function sideUp({ spec }: Solution, piece: Piece): string {
 const inWords = { inside: "inside up", outside: "outside up" } as const;
 
 /** Every piece at true size: those that need a page or more first, then small ones together. */
-export function templatePages(doc: Doc, solution: Solution, options: PdfOptions): void {
+export function templatePages(doc: Doc, solution: Solution, options: TemplateOptions): void {
   const { paper, display } = options;
   const both = withTurned(solution.pieces.filter(cutByItself));
   const templates = both.map(({ piece, isTurned }): Template => {
@@ -131,9 +135,9 @@ function sizeOn(template: Template, area: Size): Size {
   return layOn(template, area) === "turned" ? { width: height, height: width } : { width, height };
 }
 
-function tiledPages(doc: Doc, template: Template, options: PdfOptions): void {
+function tiledPages(doc: Doc, template: Template, options: TemplateOptions): void {
   const { width, height } = template.piece.blank;
-  const page = pageFor({ width, height }, options.paper);
+  const page = pageFor({ width, height }, options);
   const area = roomOn(page);
   const { tiles, columns, rows } = tilesOf(width, height, area);
   tiles.forEach((tile, i) => {

@@ -1,6 +1,7 @@
 /**
- * The page that a printer is measured by: a frame with its diagonals, how far the paper's edges are, a line of marks every mm
- * against one of every 0.9 mm, the outline of a bank card, and lines that run off the paper to see where ink ends.
+ * The pages that a printer is measured by: a frame with its diagonals, how far the paper's edges are, a line of marks every mm
+ * against one of every 0.9 mm, the outline of a bank card, and lines that run off the paper to see where ink ends; then a page that
+ * lies, with the same frame, for printers move those another way.
  *
  *    ┌──┬────────────────┬──┐
  *    ├──┌────────────────┐──┤   the frame is 180 mm across, and 240 or 220 up
@@ -29,7 +30,7 @@ interface TestPageOptions {
   readonly date: Date;
 }
 
-/** Writes the test page: nothing of it is made up for what the printer does. @throws when pdfkit cannot read the fonts */
+/** Writes the test pages: nothing of it is made up for what the printer does. @throws when pdfkit cannot read the fonts */
 export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Promise<Uint8Array> {
   const title = "Test page for the printer";
   const doc = new PDFDocument({
@@ -42,8 +43,7 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
   doc.registerFont("strong", fonts.strong);
   newPage(doc, paper);
   const { across, up } = printedFrame(paper);
-  const [left, top] = [(paper.width - across) / 2, (paper.height - up) / 2];
-  const [right, bottom] = [left + across, top + up];
+  const { left, top, right, bottom } = middleOf(paper, { width: across, height: up });
   const lines = (colour: string, wide: number, all: readonly (readonly Point[])[]): void => {
     doc.save().scale(POINTS).lineWidth(wide).strokeColor(colour).undash();
     for (const [from, ...rest] of all) {
@@ -54,15 +54,7 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
     }
     doc.restore();
   };
-  lines(INK, 0.2, [
-    [
-      [left, top],
-      [right, top],
-      [right, bottom],
-      [left, bottom],
-      [left, top],
-    ],
-  ]);
+  lines(INK, 0.2, [around({ left, top, right, bottom })]);
   // where a ruler is laid from corner to corner: no line runs through what is written
   const [u, v] = [across / Math.hypot(across, up), up / Math.hypot(across, up)];
   lines(
@@ -106,7 +98,7 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
   };
   say(title, left + 10, top + 8, 16, true);
   say(
-    `Print at 100 %, without fitting. Measure the frame across (it should be ${String(across)} mm) and up (${String(up)} mm), both of its diagonals corner to corner, and from the paper's left and upper edge to it.`,
+    `Print at 100 %, without fitting. Measure the frame across (it should be ${String(across)} mm) and up (${String(up)} mm), both of its diagonals corner to corner, and from the paper's left and upper edge to it. Where a line to an edge ends before it, ink does not reach further: measure from the edge to its end.`,
     left + 10,
     top + 16,
     9.5,
@@ -122,9 +114,38 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
   say("B", right - 4, top + 1.5, 9, true);
   say("C", right - 4, bottom - 5.5, 9, true);
   say("D", left + 1.5, top + 1.5, 9, true);
+  const lying = { width: paper.height, height: paper.width };
+  newPage(doc, lying);
+  const on = middleOf(lying, { width: up, height: across });
+  lines(INK, 0.2, [around(on)]);
+  say("A page that lies", on.left + 10, on.top + 8, 16, true);
+  say(
+    "Print it together with the other. Measure from this page's left edge to the frame, and from its upper edge, as these words are read.",
+    on.left + 10,
+    on.top + 16,
+    9.5,
+  );
   doc.end();
   return await bytes;
 }
+
+interface Frame {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+const middleOf = (page: Size, { width, height }: Size): Frame => {
+  const [left, top] = [(page.width - width) / 2, (page.height - height) / 2];
+  return { left, top, right: left + width, bottom: top + height };
+};
+const around = ({ left, top, right, bottom }: Frame): readonly Point[] => [
+  [left, top],
+  [right, top],
+  [right, bottom],
+  [left, bottom],
+  [left, top],
+];
 
 function card(doc: Doc, x: number, y: number): void {
   const { width, height, corner } = ID1_MM;
