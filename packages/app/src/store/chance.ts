@@ -1,10 +1,10 @@
 /**
- * How likely the draft fits, from a worker: at once from what each act gives near the drawing, and once the hand rests from paper
- * that is folded anew for each of its runs. What is no longer looked at is given up.
+ * How likely the draft fits, from two workers: at once from what each act gives near the drawing, and once the hand has rested from
+ * paper that is folded anew for each of its runs. What is no longer looked at is given up.
  */
 import type { Spec } from "@cut-fold/core";
 import type { Around, Fit, Hand } from "@cut-fold/core/chance";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Advice, ChanceApi, ChanceTold } from "../workers/tellChance.ts";
 import { hire } from "./hire.ts";
@@ -13,12 +13,21 @@ import { useSettled } from "./useSettled.ts";
 
 /** Runs that are folded; those that are added up while a hand drags; and those of advice, where each round is run anew. */
 export const RUNS = { folded: 2000, straight: 1500, advice: 1200 } as const;
-/** ms a recipe stands before paper is folded for it. */
-const REST_MS = 300;
+/** ms a recipe stands before paper is folded for it: until then what is added up is near enough. */
+const REST_MS = 900;
 
-const worker = hire<ChanceApi>(
-  () => new Worker(new URL("../workers/chance.worker.ts", import.meta.url), { type: "module" }),
-);
+const begin = (): Worker => new Worker(new URL("../workers/chance.worker.ts", import.meta.url), { type: "module" });
+/** What adds up answers at once; what folds may be let go in the middle of it. */
+const adding = hire<ChanceApi>(begin);
+const folding = hire<ChanceApi>(begin);
+
+/** Asks what folds; given up, so is the worker. */
+function fold<T>(signal: AbortSignal, question: Parameters<typeof folding.ask<T>>[0]): Promise<T> {
+  signal.addEventListener("abort", folding.letGo, { once: true });
+  return folding.ask(question).finally(() => {
+    signal.removeEventListener("abort", folding.letGo);
+  });
+}
 
 /** What is known of the chance. */
 export interface Chance {
@@ -28,84 +37,88 @@ export interface Chance {
   readonly advice: Advice | undefined;
   readonly isFailed: boolean;
 }
-const NOTHING: Chance = { told: undefined, isNow: false, advice: undefined, isFailed: false };
 
-/** whether paper is being folded: a question then waits for it, unless the worker is let go */
-let isFolding = false;
-
-interface Of {
-  readonly spec: Spec;
-  readonly hand: Hand;
+/** What a recipe or a hand is called where answers are kept: both are long, and neither ever changes. */
+const named = new WeakMap<object, number>();
+let names = 0;
+function nameOf(one: object): number {
+  const name = named.get(one) ?? (names += 1);
+  named.set(one, name);
+  return name;
 }
-const known = new WeakMap<Spec, Map<Hand, Chance>>();
-const note = ({ spec, hand }: Of, chance: Chance): void => {
-  known.set(spec, (known.get(spec) ?? new Map<Hand, Chance>()).set(hand, chance));
-};
 
-/** The chance of a recipe in a hand. While it is worked out, what was told before stands. */
-export function useChance(spec: Spec, hand: Hand): Chance {
-  const [shown, setShown] = useState<{ readonly of: Of; readonly chance: Chance }>();
-  const rested = useSettled(spec, REST_MS);
+/** how many look at it: with the last of them the workers go */
+let looking = 0;
+function useWorkers(): void {
   useEffect(() => {
-    if (known.get(spec)?.has(hand)) return undefined;
-    let isOver = false;
-    const show = (chance: Chance): void => {
-      if (!isOver) setShown({ of: { spec, hand }, chance });
+    looking += 1;
+    return () => {
+      looking -= 1;
+      if (looking > 0) return;
+      adding.letGo();
+      folding.letGo();
     };
-    const end = (): void => {
-      isOver = true;
-    };
-    // paper that is folded for a recipe nobody looks at any more is put away
-    if (isFolding) worker.letGo();
-    isFolding = spec === rested;
-    const fail = (): void => {
-      show({ ...NOTHING, isFailed: true });
-    };
-    if (!isFolding) {
-      worker
-        .ask<ChanceTold>(async (api) => await api.tell(spec, hand, { runs: RUNS.straight, straight: true }))
-        .then((told) => show({ ...NOTHING, told }), fail);
-      return end;
-    }
-    const fold = async (): Promise<void> => {
-      const told = await worker.ask<ChanceTold>(async (api) => await api.tell(spec, hand, { runs: RUNS.folded }));
-      const here: Chance = { ...NOTHING, told, isNow: true };
-      show(here);
-      const advice = told.ok
-        ? await worker.ask<Advice>(async (api) => await api.advise(spec, hand, RUNS.advice))
-        : undefined;
-      note({ spec, hand }, { ...here, advice });
-      show({ ...here, advice });
-      if (!isOver) isFolding = false;
-    };
-    void fold().catch(fail);
-    return end;
-  }, [spec, rested, hand]);
-  useEffect(
-    () => () => {
-      worker.letGo();
-      isFolding = false;
+  }, []);
+}
+
+/**
+ * The chance of a recipe in a hand. While it is worked out, what was told before stands.
+ * @param isAdvised whether what would make it surer is looked for too: that takes as long again
+ */
+export function useChance(spec: Spec, hand: Hand, isAdvised: boolean): Chance {
+  useWorkers();
+  const rested = useSettled<Spec | null>(spec, REST_MS, null);
+  const isAtRest = rested === spec;
+  const of = [nameOf(spec), nameOf(hand)];
+  const kept = { staleTime: Infinity, retry: false, networkMode: "always" } as const;
+  const folded = useQuery(
+    {
+      ...{ ...kept, queryKey: ["chance", ...of], enabled: isAtRest },
+      queryFn: ({ signal }) => fold<ChanceTold>(signal, (api) => api.tell(spec, hand, { runs: RUNS.folded })),
     },
-    [],
+    queries,
   );
-  const here = known.get(spec)?.get(hand);
-  if (here) return here;
-  if (shown?.of.spec === spec && shown.of.hand === hand) return shown.chance;
-  return { ...NOTHING, told: shown?.chance.told };
+  // while a hand drags the next is asked when the last was answered: what is shown follows, and nothing piles up
+  const [near, setNear] = useState(spec);
+  const added = useQuery(
+    {
+      ...{ ...kept, queryKey: ["about the chance", nameOf(near), nameOf(hand)], enabled: folded.data === undefined },
+      queryFn: () => adding.ask<ChanceTold>((api) => api.tell(near, hand, { runs: RUNS.straight, straight: true })),
+      gcTime: 0,
+      placeholderData: keepPreviousData,
+    },
+    queries,
+  );
+  if (near !== spec && !added.isFetching) setNear(spec);
+  const { data: told } = folded;
+  const advice = useQuery(
+    {
+      ...{ ...kept, queryKey: ["surer", ...of], enabled: isAtRest && isAdvised && told?.ok === true },
+      queryFn: ({ signal }) =>
+        fold<Advice>(signal, (api) => api.advise(spec, hand, RUNS.advice, told?.ok === true ? told.fit.chance : 0)),
+    },
+    queries,
+  );
+  return {
+    told: told ?? added.data,
+    isNow: told !== undefined,
+    advice: advice.data,
+    isFailed: folded.isError || advice.isError,
+  };
 }
 
 /** How likely a card goes into what is there already; undefined until it is known, or where it cannot be. */
 export function useCardChance(spec: Spec, { width, height }: Around, hand: Hand): Fit | undefined {
+  useWorkers();
   const rested = useSettled(spec, REST_MS);
   const { data } = useQuery(
     {
-      queryKey: ["card chance", rested, width, height, hand],
-      queryFn: () =>
-        worker.ask<Fit>(async (api) => await api.card(rested, { width, height }, hand, RUNS.folded)).catch(() => null),
+      queryKey: ["card chance", nameOf(rested), width, height, nameOf(hand)],
+      queryFn: ({ signal }) =>
+        fold<Fit>(signal, (api) => api.card(rested, { width, height }, hand, RUNS.folded)).catch(() => null),
       gcTime: 0,
     },
     queries,
   );
-  useEffect(() => worker.letGo, []);
   return data ?? undefined;
 }

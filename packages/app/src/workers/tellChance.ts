@@ -12,7 +12,9 @@ import {
   roomForSure,
   type Spread,
   spreadOf,
+  SURE,
   type Surer,
+  WORTH,
 } from "@cut-fold/core/chance";
 import { loadFormsOf } from "../needs/forms.ts";
 
@@ -51,12 +53,16 @@ export const chanceApi = {
     return cardFit(solve(await read(given)), around, hand, { runs, seed: SEED }).fit;
   },
 
-  /** What would make it surer, where that is wanted. */
-  async advise(given: unknown, hand: Hand, runs: number): Promise<Advice> {
+  /** What would make it surer, where anything can. @param chance as it was found */
+  async advise(given: unknown, hand: Hand, runs: number, chance: number): Promise<Advice> {
     const spec = await read(given);
-    const apart = measuredEach(spec);
-    const each = apart && leastFit(solve(apart), hand, { runs, seed: SEED });
-    return { room: roomForSure(spec, hand, { runs, seed: SEED }), each: each?.ok ? each.fit.chance : undefined };
+    const asked = { runs, seed: SEED };
+    const apart = chance + WORTH < 1 ? measuredEach(spec) : undefined;
+    const each = apart && leastFit(solve(apart), hand, asked);
+    return {
+      room: chance >= SURE ? { ok: true, changes: [], chance, by: 0 } : roomForSure(spec, hand, asked),
+      each: each?.ok ? each.fit.chance : undefined,
+    };
   },
 };
 export type ChanceApi = typeof chanceApi;

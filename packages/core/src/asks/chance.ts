@@ -75,6 +75,8 @@ export function leastFit(solution: Solution, hand: Hand, asked: Asked): FitAnswe
 
 /** A chance that nobody asks more of. */
 export const SURE = 0.99;
+/** What makes it surer by less than this, nobody changes anything for. */
+export const WORTH = 0.005;
 /** Rounds of drawing anew: a ruler rounds up, so that one is often enough. */
 const MOST_ROUNDS = 3;
 

@@ -88,6 +88,30 @@ describe("what else is measured", () => {
     expect(scale && scale.value).toBeCloseTo(178.9 / 180, 6);
   });
 
+  it("where its ink ends and how a lying page is moved need not be measured, and are kept where they are", async () => {
+    await shelve();
+    const maker = await visit("/measure?piece=page");
+    await typed(maker, {
+      ...{ "Frame across": "180", "Frame up": "240", "Diagonal A to B": "300", "Diagonal C to D": "300" },
+      ...{ "Left edge to the frame": "15", "Upper edge to the frame": "28.5" },
+      ...{
+        "Lying: left edge to the frame": "29.3",
+        "Lying: upper edge to the frame": "15",
+        "Lower edge to its line": "17",
+      },
+    });
+    expect(found()).toContain("No ink reaches, at the lower edge");
+    expect(found()).not.toContain("at the left edge");
+    await maker.click(screen.getByRole("button", { name: "Keep it on the shelf" }));
+    const [printer] = shelfNow();
+    const measured = (printer?.kind === "printer" && printer.measured) || [];
+    const of = (what: string) => measured.find((one) => one.what === what)?.value;
+    // A4: its frame's left edge should be at (297 − 240) / 2 on the page that lies
+    expect(of("lying-x")).toBeCloseTo(29.3 - 28.5, 9);
+    expect(of("lying-y")).toBeCloseTo(0, 9);
+    expect([of("edge-bottom"), of("edge-top")]).toEqual([17, undefined]);
+  });
+
   it("ten scores make a hand of the maker's own, that chances are told for", async () => {
     await shelve();
     const maker = await visit("/measure?piece=hand");

@@ -1,6 +1,6 @@
 /** How likely what goes in fits when it is made by hand: the chance, how the room scatters, what spoils it, what makes it surer. */
 import { actWords, type Drawing, formatLength, noFitWords, type Spec, type SpecChange } from "@cut-fold/core";
-import { SURE } from "@cut-fold/core/chance";
+import { SURE, WORTH } from "@cut-fold/core/chance";
 import Button from "@mui/material/Button";
 import { lazy, memo, Suspense, useCallback } from "react";
 import { HandChoice, outOf100 } from "../../../parts/HandChoice.tsx";
@@ -17,7 +17,7 @@ const isEach = ({ method }: Spec): boolean => method.kind === "punch-board" && m
 
 export const ChanceSection = memo(function ChanceSection({ solution }: { readonly solution: Drawing }) {
   const { hand, key } = useHand();
-  const { told, isNow, advice, isFailed } = useChance(solution.spec, hand);
+  const { told, isNow, advice, isFailed } = useChance(solution.spec, hand, true);
   return (
     <section className="chance" aria-label="Chance that it fits" aria-busy={!isNow && !isFailed}>
       <h3>Chance that it fits</h3>
@@ -71,9 +71,6 @@ interface SurerProps {
   readonly isEach: boolean;
 }
 
-/** Gained less than this, nobody changes anything. */
-const WORTH = 0.005;
-
 function press(changes: SpecChange, done: string): void {
   if (change(changes).length === 0) tellDone(done, "Undo", undo);
 }
@@ -99,7 +96,7 @@ const EachNotch = ({ chance, each }: EachNotchProps) =>
 /** Where the paper is turned to the guide, the steps offer the surer way. */
 export const EachOffer = memo(function EachOffer({ solution }: { readonly solution: Drawing }) {
   const { hand } = useHand();
-  const { told, advice } = useChance(solution.spec, hand);
+  const { told, advice } = useChance(solution.spec, hand, true);
   return told?.ok ? <EachNotch chance={told.fit.chance} each={advice?.each} /> : null;
 });
 
@@ -150,7 +147,7 @@ function Surer({ told: { fit }, advice, isEach }: SurerProps) {
 /** The same in a line, for the strip above the paper. */
 export const ChanceLine = memo(function ChanceLine({ solution }: { readonly solution: Drawing }) {
   const { hand } = useHand();
-  const { told, isNow } = useChance(solution.spec, hand);
+  const { told, isNow } = useChance(solution.spec, hand, false);
   return told?.ok ? (
     <p className="figure-note" aria-live="polite">
       {isNow ? "" : "about "}
