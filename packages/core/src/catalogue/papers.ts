@@ -116,9 +116,9 @@ const isInch = ({ id }: SheetPreset): boolean => id.startsWith("us-");
  */
 export function smallestSheet(serves: (sheet: SheetPreset) => boolean, unit: Unit): SheetPreset | undefined {
   const strange = (sheet: SheetPreset): boolean => (unit === "in" ? isMetric(sheet) : isInch(sheet));
-  return sheets
-    .filter(serves)
-    .sort((a, b) => Number(strange(a)) - Number(strange(b)) || a.width * a.height - b.width * b.height)[0];
+  return [...sheets]
+    .sort((a, b) => Number(strange(a)) - Number(strange(b)) || a.width * a.height - b.width * b.height)
+    .find(serves);
 }
 
 /** A cutting mat by the area a machine can cut on it, mm. */

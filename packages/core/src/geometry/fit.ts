@@ -41,16 +41,42 @@ export function hullOf(points: readonly Point[]): readonly Point[] {
 const turnsRight = (a: Point, b: Point, c: Point): boolean =>
   (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]) <= 0;
 
-/** From one end of the hull to the other in a direction, as a vector. */
-function acrossHull(hull: readonly Point[], angle: number): Point {
+/**
+ * The corner of the hull that lies furthest in a direction, walked to from the one before: directions that turn one way walk round
+ * the hull once (Shamos, "Computational geometry", 1978).
+ */
+function furthest(hull: readonly Point[], angle: number, before: number): number {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];
-  let [low, high] = [nth(hull, 0), nth(hull, 0)];
-  for (const p of hull) {
-    const v = p[0] * c + p[1] * s;
-    if (v > high[0] * c + high[1] * s) high = p;
-    if (v < low[0] * c + low[1] * s) low = p;
-  }
-  return [high[0] - low[0], high[1] - low[1]];
+  const along = (i: number): number => {
+    const [x, y] = nth(hull, i % hull.length);
+    return x * c + y * s;
+  };
+  let at = before;
+  for (const way of [1, hull.length - 1])
+    for (let steps = 0; steps < hull.length && along(at + way) >= along(at); steps += 1) at = (at + way) % hull.length;
+  return at;
+}
+
+/** From one end of the hull to the other in a direction, as a vector; for directions that turn. */
+function acrossHull(hull: readonly Point[]): (angle: number) => Point {
+  let [low, high] = [0, 0];
+  return (angle) => {
+    high = furthest(hull, angle, high);
+    low = furthest(hull, angle + Math.PI, low);
+    const [a, b] = [nth(hull, low), nth(hull, high)];
+    return [b[0] - a[0], b[1] - a[1]];
+  };
+}
+
+/** Whether a hull is too long or too large for a rectangle at any angle: what is convex within another is shorter round it. */
+function isTooLarge(hull: readonly Point[], { width, height }: Size, noise: number): boolean {
+  let [round, twice] = [0, 0];
+  hull.forEach((a, i) => {
+    const b = nth(hull, (i + 1) % hull.length);
+    round += Math.hypot(b[0] - a[0], b[1] - a[1]);
+    twice += a[0] * b[1] - b[0] * a[1];
+  });
+  return round > 2 * (width + height) + 8 * noise || twice / 2 > (width + noise) * (height + noise);
 }
 
 type Stretch = readonly [from: number, to: number];
@@ -72,7 +98,8 @@ const without = (span: Stretch, from: number, to: number): Stretch[] => {
 export function fitAngles(points: readonly Point[], { width, height }: Size): readonly Span[] {
   const noise = 1e-6;
   const hull = hullOf(points);
-  if (hull.length < 3) return [];
+  if (hull.length < 3 || isTooLarge(hull, { width, height }, noise)) return [];
+  const across = [acrossHull(hull), acrossHull(hull)] as const;
   const turns = hull.flatMap((a, i) => {
     const b = nth(hull, i + 1);
     const along = ((-Math.atan2(b[1] - a[1], b[0] - a[0]) % QUARTER) + QUARTER) % QUARTER;
@@ -84,18 +111,18 @@ export function fitAngles(points: readonly Point[], { width, height }: Size): re
     const [a, b] = [nth(cuts, i), nth(cuts, i + 1)];
     let parts: readonly Stretch[] = [[a, b]];
     // turned by t a shape is as wide as it is along (cos t, −sin t), and as high as it is along (sin t, cos t)
-    for (const [shift, room] of [
-      [0, width],
-      [QUARTER, height],
+    for (const [k, shift, room] of [
+      [0, 0, width],
+      [1, QUARTER, height],
     ] as const) {
-      const [x, y] = acrossHull(hull, shift - (a + b) / 2);
+      const [x, y] = across[k](shift - (a + b) / 2);
       const long = Math.hypot(x, y);
       if (room + noise >= long) continue;
       const half = Math.acos(Math.max(-1, Math.min(1, (room + noise) / long)));
       const middle = shift - Math.atan2(y, x);
       // too wide where t is nearer the middle than so: that window is cut out, each time round
-      for (let k = -2; k <= 2; k += 1) {
-        const at = middle + 2 * Math.PI * k;
+      for (let turn = -2; turn <= 2; turn += 1) {
+        const at = middle + 2 * Math.PI * turn;
         parts = parts.flatMap((part) => without(part, at - half, at + half));
       }
     }

@@ -11,6 +11,7 @@ import { edgesOf, errsOf, isTrue, narrower } from "./correct.ts";
 import { type Doc, drawnOn, makeUpFor, MARGIN_MM, newPage, PALE, pageNow, POINTS, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
 import { overviewPage } from "./overview.ts";
+import { plainFont } from "./plainFont.ts";
 import { printedPages } from "./printed.ts";
 import { sheetPages } from "./sheets.ts";
 import { stepPages } from "./steps.ts";
@@ -34,8 +35,8 @@ export async function writePdf(solution: Solution, options: PdfOptions): Promise
     info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" },
   });
   const bytes = toBytes(doc);
-  doc.registerFont("regular", fonts.regular);
-  doc.registerFont("strong", fonts.strong);
+  doc.registerFont("regular", plainFont(fonts.regular));
+  doc.registerFont("strong", plainFont(fonts.strong));
   printAtTrueSize(doc);
   const errs = errsOf(options.printer);
   makeUpFor(doc, { narrower: narrower(edgesOf(options.printer)), ...(!isTrue(errs) && { errs }) });

@@ -16,6 +16,7 @@ import type { Point, Size } from "../../geometry/point.ts";
 import { ID1_MM, printedFrame } from "../../measure/tools.ts";
 import { ACCENT, type Doc, INK, newPage, PALE, POINTS, text } from "./ink.ts";
 import type { PdfFonts } from "./options.ts";
+import { plainFont } from "./plainFont.ts";
 
 /** mm between marks, and between those against them. */
 const VERNIER = { every: 1, against: 0.9, marks: 10 } as const;
@@ -39,8 +40,8 @@ export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Pr
     info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" },
   });
   const bytes = toBytes(doc);
-  doc.registerFont("regular", fonts.regular);
-  doc.registerFont("strong", fonts.strong);
+  doc.registerFont("regular", plainFont(fonts.regular));
+  doc.registerFont("strong", plainFont(fonts.strong));
   newPage(doc, paper);
   const { across, up } = printedFrame(paper);
   const { left, top, right, bottom } = middleOf(paper, { width: across, height: up });
