@@ -11,10 +11,11 @@ const project = (name: string) => ({
   },
 });
 
-/** Core keeps nothing but the forms it has loaded: its files share what was read, which halves their time. */
+/** What keeps nothing but the forms it has loaded, or sets its stores itself: files share what was read, which halves their time. */
 const shared = { isolate: false, pool: "threads" as const };
 
 const app = project("app");
+const inApp = { ...app.test, setupFiles: ["src/test/setup.ts"] };
 
 export default defineConfig({
   test: {
@@ -23,8 +24,9 @@ export default defineConfig({
     projects: [
       { test: { ...project("core").test, ...shared, setupFiles: ["src/test/setup.ts"] } },
       ...["cli", "server"].map(project),
-      // the browser's store has to be there before anything asks for it
-      { test: { ...app.test, setupFiles: ["src/test/setup.ts"] } },
+      // the browser's store has to be there before anything asks for it; a page is set up anew for each file that opens one
+      { test: { ...inApp, name: "app", include: ["src/**/*.test.tsx"] } },
+      { test: { ...inApp, ...shared, name: "app without its pages", include: ["src/**/*.test.ts"] } },
     ],
   },
 });

@@ -19,9 +19,8 @@ vi.waitFor = (callback, options = PATIENCE_MS) => waitFor(callback, options);
  * what is hidden from a maker is hidden by attributes, and by styles of its own, which stay.
  */
 if (typeof HTMLStyleElement !== "undefined") {
-  const { appendChild } = HTMLStyleElement.prototype;
   HTMLStyleElement.prototype.appendChild = function <T extends Node>(this: HTMLStyleElement, child: T): T {
-    return this.hasAttribute("data-emotion") ? child : (appendChild.call(this, child) as T);
+    return this.hasAttribute("data-emotion") ? child : (Node.prototype.appendChild.call(this, child) as T);
   };
 }
 
