@@ -31,7 +31,8 @@ export default defineConfig({
     reducedMotion: "reduce",
     // what is kept in the browser has a test of its own; the others always ask the server
     serviceWorkers: "block",
-    trace: "retain-on-failure",
+    // traced, a run takes a third longer: what failed is run again with `--trace on`
+    trace: "off",
     launchOptions: {
       executablePath: process.env["CHROMIUM_PATH"] ?? "/usr/bin/chromium",
       args: ["--no-sandbox", "--disable-gpu", "--enable-unsafe-swiftshader", "--disable-quic"],

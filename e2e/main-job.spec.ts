@@ -25,7 +25,7 @@ test("by mouse: a card goes in, an envelope comes out, and it is there tomorrow"
   await page.getByRole("tab", { name: "Folded" }).click();
   await expect(page.getByRole("slider", { name: "Folding" })).toBeVisible();
   await page.getByRole("tab", { name: "Steps" }).click();
-  await expect(page.getByRole("heading", { name: "Cut" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Cut", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Next" }).click();
   await expect(page.locator(".steps-measure")).toHaveText("98 mm");
 
