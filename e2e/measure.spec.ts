@@ -38,6 +38,23 @@ test("an odd box's lid is measured from a picture, and gets a holder that fits",
   expect(taken).toBeLessThan(TRULY.width + 1.5);
 });
 
+test("an envelope without a ruler: measured from a picture, and the chance for its card counts what that may be off", async ({
+  page,
+}) => {
+  await page.goto("/picture");
+  await page.getByLabel("A picture", { exact: true }).setInputFiles(picture);
+  const found = page.getByRole("region", { name: "What was found" });
+  await found.getByRole("button", { name: "It is an envelope: what card goes in?" }).click();
+  const chance = page.getByRole("region", { name: "Chance that it goes in" });
+  await expect(chance).toContainText(/\d+\+? of 100/u);
+  await expect(chance).toContainText(/Its envelope as the picture has it: 13\d/u);
+  await expectAccessible(page);
+  // typed over it is as it is said
+  await page.getByLabel("Outside width").fill("150 mm");
+  await page.keyboard.press("Tab");
+  await expect(chance).not.toContainText("as the picture has it");
+});
+
 test("what is no picture is refused with its reason, and so is one that is only called so", async ({ page }) => {
   await page.goto("/picture");
   const input = page.getByLabel("A picture", { exact: true });

@@ -108,14 +108,16 @@ export function useChance(spec: Spec, hand: Hand, isAdvised: boolean): Chance {
 }
 
 /** How likely a card goes into what is there already; undefined until it is known, or where it cannot be. */
-export function useCardChance(spec: Spec, { width, height }: Around, hand: Hand): Fit | undefined {
+export function useCardChance(spec: Spec, { width, height, spread }: Around, hand: Hand): Fit | undefined {
   useWorkers();
   const rested = useSettled(spec, REST_MS);
   const { data } = useQuery(
     {
-      queryKey: ["card chance", nameOf(rested), width, height, nameOf(hand)],
+      queryKey: ["card chance", nameOf(rested), width, height, spread, nameOf(hand)],
       queryFn: ({ signal }) =>
-        fold<Fit>(signal, (api) => api.card(rested, { width, height }, hand, RUNS.folded)).catch(() => null),
+        fold<Fit>(signal, (api) =>
+          api.card(rested, { width, height, ...(spread && { spread }) }, hand, RUNS.folded),
+        ).catch(() => null),
       gcTime: 0,
     },
     queries,

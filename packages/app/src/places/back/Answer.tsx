@@ -1,5 +1,14 @@
 /** The largest card that goes in: drawn in its envelope, from the side, and what it is cut from. */
-import { actWords, cardPile, formatLength, formatSize, mainPiece, solve, type WorkedBack } from "@cut-fold/core";
+import {
+  actWords,
+  cardPile,
+  formatLength,
+  formatSize,
+  mainPiece,
+  solve,
+  type Size,
+  type WorkedBack,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { PileView } from "../../drawing/PileView.tsx";
@@ -10,17 +19,32 @@ import { useDisplay } from "../../store/settings.ts";
 import type { InHand } from "./asked.ts";
 import { FitPicture } from "./FitPicture.tsx";
 
+/** An envelope as it was found, mm, and how sure that is: one standard deviation. */
+interface Truly extends Size {
+  readonly spread: Size;
+}
+
 interface AnswerProps {
   readonly back: WorkedBack;
   readonly asked: InHand;
+  /** where it was measured from a picture, and not typed over since */
+  readonly truly: Truly | undefined;
   readonly onDraft: () => void;
 }
 
 /** How likely the card goes in when a hand makes it: an envelope is there already, and forgives nothing. */
-function CardChance({ spec, inside }: Pick<WorkedBack, "spec" | "inside">) {
+function CardChance({ back: { spec, inside }, asked, truly }: Pick<AnswerProps, "back" | "asked" | "truly">) {
   const display = useDisplay();
   const { hand, key } = useHand();
-  const fit = useCardChance(spec, inside, hand);
+  // what was taken off to be safe is given back here: the runs err by what the measuring may be off themselves
+  const around = truly
+    ? {
+        width: inside.width + truly.width - asked.width,
+        height: inside.height + truly.height - asked.height,
+        spread: truly.spread,
+      }
+    : inside;
+  const fit = useCardChance(spec, around, hand);
   const [worst] = fit?.blame ?? [];
   return (
     <section aria-label="Chance that it goes in" aria-busy={fit === undefined}>
@@ -35,12 +59,19 @@ function CardChance({ spec, inside }: Pick<WorkedBack, "spec" | "inside">) {
           {worst && worst.without > fit.chance + 0.005 ? ` To gain most, ${actWords[worst.act]}.` : ""}
         </p>
       ) : null}
+      {truly ? (
+        <p className="figure-note">
+          Its envelope as the picture has it: {formatSize(truly.width, truly.height, display)}, ±{" "}
+          {formatLength(truly.spread.width, display)} and ± {formatLength(truly.spread.height, display)}.
+        </p>
+      ) : null}
       <HandChoice value={key} />
     </section>
   );
 }
 
-export function Answer({ back: { card, inside, gap, spec }, asked, onDraft }: AnswerProps) {
+export function Answer({ back, asked, truly, onDraft }: AnswerProps) {
+  const { card, inside, gap, spec } = back;
   const display = useDisplay();
   const solution = useMemo(() => solve(spec), [spec]);
   const pile = cardPile(solution);
@@ -79,7 +110,7 @@ export function Answer({ back: { card, inside, gap, spec }, asked, onDraft }: An
             </p>
           ))}
         </div>
-        <CardChance spec={spec} inside={inside} />
+        <CardChance {...{ back, asked, truly }} />
         <Button variant="contained" onClick={onDraft}>
           Draft this card
         </Button>

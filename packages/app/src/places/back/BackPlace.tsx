@@ -14,19 +14,26 @@ import { CardFields, EnvelopeFields } from "./AskedFields.tsx";
 import { usePageTitle } from "../../parts/usePageTitle.ts";
 import "./back.css";
 
-/** An envelope that was measured elsewhere, mm. */
+/** No measuring that is used is further off. */
+const MOST_SPREAD_MM = 10;
+
+/** An envelope that was measured elsewhere, mm: as it is taken, and as it was found with how sure that is. */
 const side = z.number().min(SIZE_MM.min).max(SIZE_MM.max);
 const sizeSchema = z.object({ width: side, height: side });
+const unsure = z.number().min(0).max(MOST_SPREAD_MM);
+const measuredSchema = sizeSchema.extend({
+  truly: sizeSchema.extend({ spread: z.object({ width: unsure, height: unsure }) }).optional(),
+});
 
 export function BackPlace() {
   usePageTitle("From an envelope");
   const display = useDisplay();
   const navigate = useNavigate();
   const inches = useSettings((s) => isInInches(s.settings));
-  const measured = sizeSchema.safeParse(useLocation().state).data;
+  const measured = measuredSchema.safeParse(useLocation().state).data;
   const [asked, setAsked] = useState<InHand>(() => ({
     ...firstAsked(inches),
-    ...(measured && { preset: "", ...measured }),
+    ...(measured && { preset: "", width: measured.width, height: measured.height }),
   }));
   const set = (by: Partial<InHand>): void => {
     setAsked((was) => ({ ...was, ...by }));
@@ -44,6 +51,8 @@ export function BackPlace() {
       ),
     [asked, inches],
   );
+  // what is typed over is no longer what was measured
+  const isMeasured = measured && asked.width === measured.width && asked.height === measured.height;
   const envelope = find(catalogue.envelopes, asked.preset);
   const begin = (): void => {
     if (!back.ok) return;
@@ -66,7 +75,9 @@ export function BackPlace() {
           <CardFields asked={asked} set={set} />
         </section>
         <section className="back-answer" aria-live="polite">
-          {back.ok ? <Answer back={back} asked={asked} onDraft={begin} /> : null}
+          {back.ok ? (
+            <Answer back={back} asked={asked} truly={isMeasured ? measured.truly : undefined} onDraft={begin} />
+          ) : null}
           {!back.ok && back.problems.length > 0 ? (
             <p className="finding error" role="alert">
               {back.problems.map((p) => `${p.field}: ${sayProblem(p, display)}`).join(". ")}

@@ -95,8 +95,8 @@ describe("what else is measured", () => {
       ...{ "Frame across": "180", "Frame up": "240", "Diagonal A to B": "300", "Diagonal C to D": "300" },
       ...{ "Left edge to the frame": "15", "Upper edge to the frame": "28.5" },
       ...{
-        "Lying: left edge to the frame": "29.3",
-        "Lying: upper edge to the frame": "15",
+        "Lying: left to the frame": "29.3",
+        "Lying: top to the frame": "15",
         "Lower edge to its line": "17",
       },
     });

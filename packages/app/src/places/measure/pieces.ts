@@ -148,8 +148,8 @@ export const TEST_PIECES: readonly TestPiece[] = [
         { key: "falling", label: "Diagonal C to D", ...near(diagonal) },
         { key: "left", label: "Left edge to the frame", min: 2, max: 40 },
         { key: "top", label: "Upper edge to the frame", min: 5, max: 60 },
-        { key: "lying-left", label: "Lying: left edge to the frame", unmeasured: "not moved", min: 5, max: 60 },
-        { key: "lying-top", label: "Lying: upper edge to the frame", unmeasured: "not moved", min: 2, max: 40 },
+        { key: "lying-left", label: "Lying: left to the frame", unmeasured: "not moved", min: 5, max: 60 },
+        { key: "lying-top", label: "Lying: top to the frame", unmeasured: "not moved", min: 2, max: 40 },
         ...EDGES.map(([edge, name]) => ({
           ...{ key: `edge-${edge}`, label: `${name} edge to its line`, unmeasured: "as most" },
           ...LIKELY[`edge-${edge}`],

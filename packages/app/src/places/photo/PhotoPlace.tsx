@@ -23,7 +23,7 @@ import { freshDraft } from "../drafts/freshDraft.ts";
 import { fine } from "../../parts/fine.ts";
 import { without } from "../../parts/without.ts";
 import { PhotoPicture, type Which } from "./PhotoPicture.tsx";
-import { envelopeOf, sizeOf } from "./safe.ts";
+import { envelopeOf, sizeOf, trulyOf } from "./safe.ts";
 import "./photo.css";
 
 const TraceDialog = lazy(async () => ({ default: (await import("../../parts/TraceDialog.tsx")).TraceDialog }));
@@ -381,9 +381,8 @@ function Uses({ name, found, size }: UsesProps) {
         </Button>
         <Button
           onClick={() => {
-            const { width, height } = envelopeOf(found);
             shelve("envelope")();
-            void navigate("/from-envelope", { state: { width, height } });
+            void navigate("/from-envelope", { state: { ...envelopeOf(found), truly: trulyOf(found) } });
           }}
         >
           It is an envelope: what card goes in?

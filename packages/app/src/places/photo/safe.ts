@@ -27,3 +27,14 @@ export function envelopeOf({ width, height, widthSpread, heightSpread }: Sizes):
   const [a, b] = [down(width - SURE * widthSpread), down(height - SURE * heightSpread)];
   return { width: Math.max(a, b), height: Math.min(a, b) };
 }
+
+/** The same as it was found, with how sure that is (one standard deviation): for chances, which count what may be off themselves. */
+export function trulyOf({ width, height, widthSpread, heightSpread }: Sizes): {
+  readonly width: number;
+  readonly height: number;
+  readonly spread: { readonly width: number; readonly height: number };
+} {
+  return width >= height
+    ? { width, height, spread: { width: widthSpread, height: heightSpread } }
+    : { width: height, height: width, spread: { width: heightSpread, height: widthSpread } };
+}
