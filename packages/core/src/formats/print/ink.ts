@@ -56,10 +56,10 @@ export function newPage(doc: Doc, drawn: Size): void {
   if (left > 0 || top > 0) doc.translate(left * POINTS, top * POINTS);
 }
 
-/** A page that is drawn on by the sheet's own edges, mm. @param off mm that its number stands further in for its printer */
-export function newSheet(doc: Doc, sheet: Size, off = 0): void {
+/** A page that is drawn on by the sheet's own edges, mm. @param off mm from the right and the lower edge that its number stands further in */
+export function newSheet(doc: Doc, sheet: Size, { right, bottom }: Pick<Edges, "right" | "bottom"> = NONE): void {
   doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 });
-  drawnOnPage.set(doc.page, within(sheet, { left: 0, top: 0, right: off, bottom: off }));
+  drawnOnPage.set(doc.page, within(sheet, { left: 0, top: 0, right, bottom }));
   const errs = printerOf.get(doc)?.errs;
   if (!errs) return;
   const [a, b, c, d, e, f] = madeUp(sheet, errs);

@@ -19,6 +19,8 @@ import type { PdfOptions } from "./options.ts";
 
 /** mm from a piece to its marks, and how long those are. */
 const MARK = { off: BLEED_MM + 0.5, long: 3.5 } as const;
+/** mm from a corner mark to what is said beside it: its arm is 5 long */
+const BESIDE_MM = 9;
 /** mm off the edge that still is on it */
 const ON_EDGE_MM = 0.01;
 
@@ -79,6 +81,8 @@ export function printedPages(doc: Doc, solution: Solution, options: PdfOptions):
   const reach = reachOf(edgesOf(printer));
   const { sheets, tooLarge } = printedSheets(solution, paper, reach);
   const further = cornersIn(reach) - cornersIn();
+  // beside the corner mark, which a machine looks for
+  const number = { right: further + BESIDE_MM - MARGIN_MM + cornersIn(), bottom: further };
   for (const { page, on, times, copies } of sheets) {
     const [first] = on;
     if (!first) continue;
@@ -86,12 +90,12 @@ export function printedPages(doc: Doc, solution: Solution, options: PdfOptions):
     const hasBack = on.some(({ piece }) => turnedOver(piece)?.lines.some(({ role }) => role === "print"));
     const stock = stockName(first.piece.stock ?? solution.spec.stock);
     const name = `${options.title} · ${first.piece.name}, ${stock}${often}`;
-    newSheet(doc, page, further);
+    newSheet(doc, page, number);
     pageMarks(doc, page, reach);
     for (const { piece, at } of on) one(doc, piece, at, "front", options);
     foot(doc, page, reach, hasBack ? `${name} · this side first` : name);
     if (!hasBack) continue;
-    newSheet(doc, page, further);
+    newSheet(doc, page, number);
     pageMarks(doc, page, reach);
     for (const { piece, at } of on) {
       const over = turnedOver(piece);
@@ -193,10 +197,10 @@ function pageMarks(doc: Doc, page: Size, reach: number): void {
 }
 
 function foot(doc: Doc, page: Size, reach: number, words: string): void {
-  text(doc, words, cornersIn(reach) + 9, page.height - reach - FOOT_MM, 7, {
+  text(doc, words, cornersIn(reach) + BESIDE_MM, page.height - reach - FOOT_MM, 7, {
     colour: PALE,
     // its number stands at the right
-    width: page.width - 2 * (cornersIn(reach) + 9) - 10,
+    width: page.width - 2 * (cornersIn(reach) + BESIDE_MM) - 10,
     one: true,
   });
 }
