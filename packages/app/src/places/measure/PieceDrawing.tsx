@@ -92,15 +92,8 @@ function Square({ at }: { readonly at: string | undefined }) {
       })}
       <Measure name="side" from={[-14, s]} to={[-14, 0]} label="side" at={at} />
       <Measure name="set" from={[0, s + 14]} to={[p, s + 14]} label="mark" at={at} />
-      <Measure name="d13" from={down(m13)} to={down(foot(m13, c, true))} label="first to third" at={at} along={0.2} />
-      <Measure
-        name="d24"
-        from={down(foot(m24, d, false))}
-        to={down(m24)}
-        label="second to fourth"
-        at={at}
-        along={0.8}
-      />
+      <Measure name="d13" from={down(m13)} to={down(foot(m13, c, true))} label="1 to 3" at={at} along={0.25} />
+      <Measure name="d24" from={down(foot(m24, d, false))} to={down(m24)} label="2 to 4" at={at} along={0.75} />
     </Fitted>
   );
 }
