@@ -7,7 +7,7 @@ import type { Around, Fit, Hand } from "@cut-fold/core/chance";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Advice, ChanceApi, ChanceTold } from "../workers/tellChance.ts";
-import { hire } from "./hire.ts";
+import { hire, LetGo } from "./hire.ts";
 import { queries } from "./queries.ts";
 import { useSettled } from "./useSettled.ts";
 
@@ -21,12 +21,19 @@ const begin = (): Worker => new Worker(new URL("../workers/chance.worker.ts", im
 const adding = hire<ChanceApi>(begin);
 const folding = hire<ChanceApi>(begin);
 
-/** Asks what folds; given up, so is the worker. */
-function fold<T>(signal: AbortSignal, question: Parameters<typeof folding.ask<T>>[0]): Promise<T> {
+/** Asks what folds; given up, so is the worker, and what waited for it and is still wanted is asked anew. */
+async function fold<T>(signal: AbortSignal, question: Parameters<typeof folding.ask<T>>[0]): Promise<T> {
   signal.addEventListener("abort", folding.letGo, { once: true });
-  return folding.ask(question).finally(() => {
+  try {
+    for (;;)
+      try {
+        return await folding.ask(question);
+      } catch (error) {
+        if (signal.aborted || !(error instanceof LetGo)) throw error;
+      }
+  } finally {
     signal.removeEventListener("abort", folding.letGo);
-  });
+  }
 }
 
 /** What is known of the chance. */

@@ -1,9 +1,10 @@
 // @vitest-environment jsdom
 /** The chance beside the gap: told at once about, then folded, with what makes it surer by one press. */
 import { act, screen, waitFor, within } from "@testing-library/react";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
 import { change, undo } from "../../../store/openDraft.ts";
 import { draftNow, plain, visit, withChance } from "../../../test/house.tsx";
+import { chanceApi } from "../../../workers/tellChance.ts";
 
 const section = (): HTMLElement => screen.getByRole("region", { name: "Chance that it fits" });
 const said = (): string => plain(section().textContent);
@@ -23,6 +24,18 @@ describe("the chance", () => {
     expect(draftNow().spec.settings).not.toEqual(before.settings);
     undo();
     expect(draftNow().spec.settings).toEqual(before.settings);
+  });
+
+  it("is told for another hand while advice for the one before is still looked for", async () => {
+    withChance();
+    vi.spyOn(chanceApi, "advise").mockImplementationOnce(() => new Promise(() => undefined));
+    const maker = await visit("/draft/demo-invitation-envelope/flat");
+    await waitFor(() => expect(said()).toContain("of 100 folded"));
+    await waitFor(() => expect(chanceApi.advise).toHaveBeenCalled());
+    await maker.selectOptions(within(section()).getByLabelText("Made by"), "hurried");
+    await waitFor(() => expect(said()).toContain("of 100 folded"));
+    await within(section()).findByRole("button", { name: /more room/u });
+    expect(said()).not.toContain("could not be worked out");
   });
 
   it("of a box that bends says why there is none", async () => {
