@@ -28,10 +28,10 @@ describe("the chance", () => {
 
   it("is told for another hand while advice for the one before is still looked for", async () => {
     withChance();
-    vi.spyOn(chanceApi, "advise").mockImplementationOnce(() => new Promise(() => undefined));
+    const advise = vi.spyOn(chanceApi, "advise").mockImplementationOnce(() => new Promise(() => undefined));
     const maker = await visit("/draft/demo-invitation-envelope/flat");
     await waitFor(() => expect(said()).toContain("of 100 folded"));
-    await waitFor(() => expect(chanceApi.advise).toHaveBeenCalled());
+    await waitFor(() => expect(advise).toHaveBeenCalled());
     await maker.selectOptions(within(section()).getByLabelText("Made by"), "hurried");
     await waitFor(() => expect(said()).toContain("of 100 folded"));
     await within(section()).findByRole("button", { name: /more room/u });
