@@ -8,7 +8,7 @@
  *          ╲  ╱
  *         4 ╲╱ 1
  */
-import { type FoundKind, READ_WITH, type ReadWith } from "../model/measured.ts";
+import { EDGES, type Edges, type FoundKind, READ_WITH, type ReadWith } from "../model/measured.ts";
 
 /** A figure with its standard deviation. */
 export interface FoundFigure {
@@ -77,7 +77,7 @@ export interface MadeFrame {
   /** the same on a page that lies, as it is read: from its left and its upper edge to the frame */
   readonly onLying?: { readonly left: number; readonly top: number };
   /** from each edge of the paper to where ink begins, of those that were measured */
-  readonly edges?: Readonly<Partial<Record<"left" | "right" | "top" | "bottom", number>>>;
+  readonly edges?: Partial<Edges>;
 }
 
 /** Scales on both axes, and by how much the upright axis leans (radians, to the right): (d₁² − d₂²) / 4ab. */
@@ -110,7 +110,7 @@ export function frameFound(
           { what: "lying-y", value: onLying.top + (trueAcross - onPaper.width) / 2, spread: shift },
         ] as const)
       : []),
-    ...(["left", "right", "top", "bottom"] as const).flatMap((edge): FoundFigure[] => {
+    ...EDGES.flatMap((edge): FoundFigure[] => {
       const value = edges[edge];
       return value === undefined ? [] : [{ what: `edge-${edge}`, value, spread: sd }];
     }),

@@ -101,6 +101,18 @@ export function figureOf(measured: readonly Measured[] | undefined, what: FoundK
   return found && isTold(found, said) ? found.value : said;
 }
 
+/** A page's edges, as one looks at it. */
+export const EDGES = ["left", "right", "top", "bottom"] as const;
+/** One of them. */
+export type Edge = (typeof EDGES)[number];
+/** mm of each. */
+export type Edges = Readonly<Record<Edge, number>>;
+/** Something of each edge. */
+export const ofEdges = (of: (edge: Edge) => number): Edges => ({
+  ...{ left: of("left"), right: of("right") },
+  ...{ top: of("top"), bottom: of("bottom") },
+});
+
 /** How long a mm comes out across and up, and by how much upright lines lean to the right (radians). */
 export interface Scales {
   readonly across: number;

@@ -4,7 +4,8 @@
  */
 import { distance, type Point, type Size } from "../geometry/point.ts";
 import { type Box, type Inked, type Matrix, type Page, pagesOf, put } from "./page.ts";
-import type { Margins, PrinterKind } from "./printers.ts";
+import type { Edges } from "../model/measured.ts";
+import type { PrinterKind } from "./printers.ts";
 import { PdfFile } from "./readPdf.ts";
 
 /** Something of a page: what it was to be, and how much of it no ink reached. */
@@ -94,7 +95,7 @@ function landing({ width, height }: Size, { scale, askew, shift }: PrinterKind, 
   return [a, b, c, d, mx + moveX - a * cx - c * cy, my + moveY - b * cx - d * cy];
 }
 
-const lyingMargins = ({ left, right, top, bottom }: Margins): Margins => ({
+const lyingMargins = ({ left, right, top, bottom }: Edges): Edges => ({
   ...{ left: top, right: bottom },
   ...{ top: right, bottom: left },
 });

@@ -1,13 +1,6 @@
 /** Printers made up by us, by what each does to a page: none is a maker's. */
 import type { Point } from "../geometry/point.ts";
-
-/** mm at each edge that no ink reaches. */
-export interface Margins {
-  readonly left: number;
-  readonly right: number;
-  readonly top: number;
-  readonly bottom: number;
-}
+import { type Edges, ofEdges } from "../model/measured.ts";
 
 /** What a printer does to a page that stands; one that lies is fed upright, its left edge first. */
 export interface PrinterKind {
@@ -18,10 +11,11 @@ export interface PrinterKind {
   readonly askew: number;
   /** mm to the right and down */
   readonly shift: Point;
-  readonly margins: Margins;
+  /** mm at each edge that no ink reaches */
+  readonly margins: Edges;
 }
 
-const all = (mm: number): Margins => ({ left: mm, right: mm, top: mm, bottom: mm });
+const all = (mm: number): Edges => ofEdges(() => mm);
 
 /** Those that can be tried, the true one first. */
 export const PRINTERS = [

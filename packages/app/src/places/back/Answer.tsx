@@ -9,9 +9,11 @@ import {
   type Size,
   type WorkedBack,
 } from "@cut-fold/core";
+import { WORTH } from "@cut-fold/core/chance";
 import Button from "@mui/material/Button";
 import { useMemo } from "react";
 import { PileView } from "../../drawing/PileView.tsx";
+import { fine } from "../../parts/fine.ts";
 import { HandChoice, outOf100 } from "../../parts/HandChoice.tsx";
 import { useHand } from "../../parts/useHand.ts";
 import { useCardChance } from "../../store/chance.ts";
@@ -56,13 +58,13 @@ function CardChance({ back: { spec, inside }, asked, truly }: Pick<AnswerProps, 
         <p className="figure-note">
           {formatLength(fit.gap.p50, display)} left at the tightest, in 9 of 10 from {formatLength(fit.gap.p5, display)}{" "}
           to {formatLength(fit.gap.p95, display)}.
-          {worst && worst.without > fit.chance + 0.005 ? ` To gain most, ${actWords[worst.act]}.` : ""}
+          {worst && worst.without > fit.chance + WORTH ? ` To gain most, ${actWords[worst.act]}.` : ""}
         </p>
       ) : null}
       {truly ? (
         <p className="figure-note">
-          Its envelope as the picture has it: {formatSize(truly.width, truly.height, display)}, ±{" "}
-          {formatLength(truly.spread.width, display)} and ± {formatLength(truly.spread.height, display)}.
+          Its envelope as the picture has it: {fine(truly.width, display)} × {fine(truly.height, display)}, ±{" "}
+          {fine(truly.spread.width, display)} and ± {fine(truly.spread.height, display)}.
         </p>
       ) : null}
       <HandChoice value={key} />

@@ -26,7 +26,7 @@ import { dropEntry, keepEntry, useShelf } from "../../store/shelf.ts";
 import { freshEntry } from "../shelf/fresh.ts";
 import { HandPiece } from "./HandPiece.tsx";
 import { PieceDrawing } from "./PieceDrawing.tsx";
-import { type Read, saidOf, TEST_PIECES, type TestPiece, toolWith } from "./pieces.ts";
+import { type Read, saidOf, TEST_PIECES, type TestPiece, toolWith, withBefore } from "./pieces.ts";
 import { FIGURE_TITLES, sayFound } from "./saying.ts";
 import { UsedBy } from "./UsedBy.tsx";
 import "./measure.css";
@@ -190,7 +190,10 @@ function Result({ piece, found, by, tool, shelf }: ResultProps) {
       </section>
     );
   const today = new Date().toISOString().slice(0, 10);
-  const measured = found.map((one): Measured => ({ ...one, with: by, measured: today }));
+  const measured = withBefore(
+    found.map((one): Measured => ({ ...one, with: by, measured: today })),
+    tool?.measured,
+  );
   const keep = (): void => {
     const entry = tool ?? (freshEntry(piece.fresh.kind, shelf, inches) as Tool);
     const next = toolWith(entry, measured);

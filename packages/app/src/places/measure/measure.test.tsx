@@ -110,6 +110,15 @@ describe("what else is measured", () => {
     expect(of("lying-x")).toBeCloseTo(29.3 - 28.5, 9);
     expect(of("lying-y")).toBeCloseTo(0, 9);
     expect([of("edge-bottom"), of("edge-top")]).toEqual([17, undefined]);
+    // measured once more without its edges, it keeps what it had of them
+    await maker.clear(screen.getByLabelText("Lower edge to its line"));
+    await typed(maker, { "Frame across": "179.4" });
+    await maker.click(screen.getByRole("button", { name: /Keep it with/u }));
+    const [again] = shelfNow();
+    const now = (again?.kind === "printer" && again.measured) || [];
+    expect(now.find(({ what }) => what === "scale-x")?.value).toBeCloseTo(179.4 / 180, 9);
+    expect(now.find(({ what }) => what === "edge-bottom")?.value).toBe(17);
+    expect(new Set(now.map(({ what }) => what)).size).toBe(now.length);
   });
 
   it("ten scores make a hand of the maker's own, that chances are told for", async () => {

@@ -3,6 +3,7 @@ import {
   AS_IT_SAYS,
   catalogue,
   COMMON_NOTCH_MM,
+  EDGES,
   find,
   type FoundKind,
   isTold,
@@ -64,12 +65,7 @@ const STRIP = { mm: { long: 250, set: 50 }, inches: { long: 10 * INCH, set: 2 * 
 /** As large as the mat takes: a small frame tells nothing that a ruler can see. */
 const FRAME_MM = 250;
 const NOTHING = (): Read => ({});
-const EDGES = [
-  ["left", "Left"],
-  ["right", "Right"],
-  ["top", "Upper"],
-  ["bottom", "Lower"],
-] as const;
+const EDGE_NAMES = { left: "Left", right: "Right", top: "Upper", bottom: "Lower" } as const;
 
 export const TEST_PIECES: readonly TestPiece[] = [
   {
@@ -132,7 +128,7 @@ export const TEST_PIECES: readonly TestPiece[] = [
     isFor: (entry) => entry.kind === "printer",
     fresh: { kind: "printer", title: "My printer" },
     how: [
-      "Print the test page at 100 %, without fitting it to the page.",
+      "Print both test pages at 100 %, without fitting them to the page.",
       "Measure the frame across and up, then both of its diagonals: A to B, and C to D.",
       "Measure from the paper's left edge to the frame, and from its upper edge; on the page that lies too, as it is read.",
       "Where a line to an edge of the paper ends before it, measure from the edge to its end.",
@@ -150,8 +146,8 @@ export const TEST_PIECES: readonly TestPiece[] = [
         { key: "top", label: "Upper edge to the frame", min: 5, max: 60 },
         { key: "lying-left", label: "Lying: left to the frame", unmeasured: "not moved", min: 5, max: 60 },
         { key: "lying-top", label: "Lying: top to the frame", unmeasured: "not moved", min: 2, max: 40 },
-        ...EDGES.map(([edge, name]) => ({
-          ...{ key: `edge-${edge}`, label: `${name} edge to its line`, unmeasured: "as most" },
+        ...EDGES.map((edge) => ({
+          ...{ key: `edge-${edge}`, label: `${EDGE_NAMES[edge]} edge to its line`, unmeasured: "as most" },
           ...LIKELY[`edge-${edge}`],
         })),
       ];
@@ -162,7 +158,7 @@ export const TEST_PIECES: readonly TestPiece[] = [
       const { "lying-left": left, "lying-top": top } = read;
       const onLying = left !== undefined && top !== undefined ? { left, top } : undefined;
       const edges = Object.fromEntries(
-        EDGES.flatMap(([edge]) => (read[`edge-${edge}`] === undefined ? [] : [[edge, read[`edge-${edge}`]]])),
+        EDGES.flatMap((edge) => (read[`edge-${edge}`] === undefined ? [] : [[edge, read[`edge-${edge}`]]])),
       );
       return of && frameFound({ ...of, edges, ...(on && { onPaper: on }), ...(onLying && { onLying }) }, by);
     },
@@ -201,6 +197,12 @@ export function saidOf(tool: Tool | undefined, what: FoundKind): number {
   const board = tool?.kind === "board" ? find(catalogue.boards, tool.board) : undefined;
   return board?.kind === "punch-board" ? board.notch : COMMON_NOTCH_MM;
 }
+
+/** What was found, and what is known of the tool from before that was not measured this time. */
+export const withBefore = (found: readonly Measured[], before: readonly Measured[] = []): readonly Measured[] => [
+  ...found,
+  ...before.filter(({ what }) => !found.some((one) => one.what === what)),
+];
 
 /** The tool with what was found of it: a board's own figures only where they tell. */
 export function toolWith(tool: Tool, measured: readonly Measured[]): Tool {

@@ -97,6 +97,11 @@ describe("the test page", () => {
       expect(found.find(({ what }) => what === `edge-${edge}`)?.value).toBeCloseTo(WIDE.margins[edge], 1);
   });
 
+  it("asks the viewer not to fit it to the page, as every page does", async () => {
+    const bytes = await writeTestPage(how);
+    expect(Buffer.from(bytes).toString("latin1")).toMatch(/\/PrintScaling\s*\/None/u);
+  });
+
   it("is read by another program, with its card and its frame at true size", async () => {
     const folder = mkdtempSync(path.join(tmpdir(), "test-page-"));
     const file = path.join(folder, "page.pdf");

@@ -1,6 +1,15 @@
 /** A page made up for what a printer does to it, so that what lands is as it was drawn. */
 import type { Size } from "../../geometry/point.ts";
-import { AS_IT_SAYS, figureOf, type Measured, type Scales, scalesOf } from "../../model/measured.ts";
+import {
+  AS_IT_SAYS,
+  EDGES,
+  type Edges,
+  figureOf,
+  type Measured,
+  ofEdges,
+  type Scales,
+  scalesOf,
+} from "../../model/measured.ts";
 
 /** mm to the right and down. */
 interface Shift {
@@ -49,15 +58,6 @@ export function madeUp(
   return [a, b, c, d, width / 2 - a * x - c * y, height / 2 - b * x - d * y];
 }
 
-/** mm of a page's four edges. */
-export interface Edges {
-  readonly left: number;
-  readonly right: number;
-  readonly top: number;
-  readonly bottom: number;
-}
-
-const EDGES = ["left", "right", "top", "bottom"] as const;
 /** mm that pages leave free at their edges by themselves: their margins, and what is lowest in their foot. */
 const FREE_MM: Edges = { left: 9, right: 9, top: 9, bottom: 7 };
 /** mm that are kept off where ink was seen to end. */
@@ -65,21 +65,14 @@ const OFF_MM = 1;
 
 /** mm at each edge of a standing page that this printer's ink does not reach, as far as that was measured. */
 export const edgesOf = (measured: readonly Measured[] | undefined): Edges =>
-  Object.fromEntries(
-    EDGES.map((edge) => [edge, figureOf(measured, `edge-${edge}`, AS_IT_SAYS[`edge-${edge}`])]),
-  ) as unknown as Edges;
+  ofEdges((edge) => figureOf(measured, `edge-${edge}`, AS_IT_SAYS[`edge-${edge}`]));
 
 /**
  * mm by which pages are narrower for it, standing and lying. A page that lies is fed upright, either way round: what either end
  * needs is left at both.
  */
 export function narrower(edges: Edges): { readonly standing: Edges; readonly lying: Edges } {
-  const more = ({ left, right, top, bottom }: Edges): Edges => ({
-    left: Math.max(0, left + OFF_MM - FREE_MM.left),
-    right: Math.max(0, right + OFF_MM - FREE_MM.right),
-    top: Math.max(0, top + OFF_MM - FREE_MM.top),
-    bottom: Math.max(0, bottom + OFF_MM - FREE_MM.bottom),
-  });
+  const more = (white: Edges): Edges => ofEdges((edge) => Math.max(0, white[edge] + OFF_MM - FREE_MM[edge]));
   const [ends, sides] = [Math.max(edges.top, edges.bottom), Math.max(edges.left, edges.right)];
   return { standing: more(edges), lying: more({ left: ends, right: ends, top: sides, bottom: sides }) };
 }

@@ -1,9 +1,10 @@
 /** How things are put on a printed page: page space is mm from the upper left, y down, inside `scale(POINTS)`. */
 import type PDFDocument from "pdfkit";
-import type { Size } from "../../geometry/point.ts";
+import type { Point, Size } from "../../geometry/point.ts";
 import { type Path, pathData } from "../../geometry/path.ts";
 import { MM_PER } from "../../units/length.ts";
-import { type Edges, madeUp, type narrower, type PageErrs } from "./correct.ts";
+import type { Edges } from "../../model/measured.ts";
+import { madeUp, type narrower, type PageErrs } from "./correct.ts";
 import { dashOf, type StrokeRole, WEIGHT_MM } from "../strokes.ts";
 
 export type Doc = InstanceType<typeof PDFDocument>;
@@ -56,10 +57,14 @@ export function newPage(doc: Doc, drawn: Size): void {
   if (left > 0 || top > 0) doc.translate(left * POINTS, top * POINTS);
 }
 
-/** A page that is drawn on by the sheet's own edges, mm. @param off mm from the right and the lower edge that its number stands further in */
-export function newSheet(doc: Doc, sheet: Size, { right, bottom }: Pick<Edges, "right" | "bottom"> = NONE): void {
+const numbersAt = new WeakMap<Doc["page"], Point>();
+/** Where the number of the page at hand begins, mm, if not at its lower right. */
+export const numberAt = ({ page }: Doc): Point | undefined => numbersAt.get(page);
+export const putNumberAt = ({ page }: Doc, at: Point): void => void numbersAt.set(page, at);
+
+/** A page that is drawn on by the sheet's own edges, mm, whatever its printer reaches. */
+export function newSheet(doc: Doc, sheet: Size): void {
   doc.addPage({ size: [sheet.width * POINTS, sheet.height * POINTS], margin: 0 });
-  drawnOnPage.set(doc.page, within(sheet, { left: 0, top: 0, right, bottom }));
   const errs = printerOf.get(doc)?.errs;
   if (!errs) return;
   const [a, b, c, d, e, f] = madeUp(sheet, errs);
@@ -87,6 +92,10 @@ export function text(
   else doc.text(words, x * POINTS, y * POINTS, { width: options.width * POINTS, features, lineGap: 1, ...most });
   return doc.y / POINTS;
 }
+
+/** mm that words take in one line. */
+export const lengthOf = (doc: Doc, words: string, size: number): number =>
+  doc.font("regular").fontSize(size).widthOfString(words) / POINTS;
 
 /** What is printed, filled within. */
 export function filled(doc: Doc, path: Path, colour = INK): void {

@@ -2,16 +2,14 @@
  * PDF to print: what it is on one page, templates at 1:1 with a check ruler on every page, the sheets as they are cut, then the cut list and the steps with their pictures.
  * Fonts must be WOFF or TTF: pdfkit cannot embed WOFF2.
  */
-import PDFDocument from "pdfkit";
-import { toBytes } from "pdfkit/output";
 import type { Solution } from "../../model/solution.ts";
 import { inOneSystem } from "../../units/format.ts";
+import { begunPdf } from "./begun.ts";
 import { bookletPages } from "./booklet.ts";
 import { edgesOf, errsOf, isTrue, narrower } from "./correct.ts";
-import { type Doc, drawnOn, makeUpFor, MARGIN_MM, newPage, PALE, pageNow, POINTS, text } from "./ink.ts";
+import { type Doc, drawnOn, lengthOf, makeUpFor, MARGIN_MM, newPage, numberAt, PALE, pageNow, text } from "./ink.ts";
 import { PDF_PARTS, type PdfOptions, type PdfPart } from "./options.ts";
 import { overviewPage } from "./overview.ts";
-import { plainFont } from "./plainFont.ts";
 import { printedPages } from "./printed.ts";
 import { sheetPages } from "./sheets.ts";
 import { stepPages } from "./steps.ts";
@@ -22,22 +20,7 @@ export { PDF_PARTS, type PdfFonts, type PdfOptions, type PdfPart } from "./optio
 /** Writes the PDF. @throws when pdfkit cannot read the fonts */
 export async function writePdf(solution: Solution, options: PdfOptions): Promise<Uint8Array> {
   const { title, paper, fonts, date } = options;
-  // `font: null` keeps the standard fonts out; its type does not know that
-  const doc = new PDFDocument({
-    size: [paper.width * POINTS, paper.height * POINTS],
-    margin: 0,
-    autoFirstPage: false,
-    bufferPages: true,
-    font: null as unknown as string,
-    pdfVersion: "1.7",
-    lang: "en",
-    displayTitle: true,
-    info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" },
-  });
-  const bytes = toBytes(doc);
-  doc.registerFont("regular", plainFont(fonts.regular));
-  doc.registerFont("strong", plainFont(fonts.strong));
-  printAtTrueSize(doc);
+  const { doc, bytes } = begunPdf(title, { fonts, date });
   const errs = errsOf(options.printer);
   makeUpFor(doc, { narrower: narrower(edgesOf(options.printer)), ...(!isTrue(errs) && { errs }) });
   const parts = options.parts ?? WORKED_FROM;
@@ -84,14 +67,8 @@ function numbered(doc: Doc): void {
     doc.switchToPage(i);
     const { width, height } = pageNow(doc);
     const words = `${String(i + 1)} of ${String(count)}`;
-    doc.font("regular").fontSize(7.5);
-    const own = doc.widthOfString(words) / POINTS;
-    text(doc, words, width - MARGIN_MM - own, height - NUMBER_UP, 7.5, { colour: PALE });
+    const own = lengthOf(doc, words, 7.5);
+    const [x, y] = numberAt(doc) ?? [width - MARGIN_MM - own, height - NUMBER_UP];
+    text(doc, words, x, y, 7.5, { colour: PALE });
   }
-}
-
-/** Asks the viewer not to scale: a hint that good viewers follow; the check ruler tells when one did not. */
-function printAtTrueSize(doc: Doc): void {
-  const { _root } = doc as unknown as { _root: { data: { ViewerPreferences: { data: Record<string, string> } } } };
-  _root.data.ViewerPreferences.data["PrintScaling"] = "None";
 }

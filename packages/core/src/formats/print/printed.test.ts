@@ -206,6 +206,40 @@ describe("many on a page", () => {
       }
   });
 
+  it.each(["long", "short"] as const)("say so where no mark runs, however full the page is: %s edge", async (flip) => {
+    const words = { kind: "words", text: "HI", size: 4, typeface: "plain" } as const;
+    const sided = ["outside", "inside"] as const;
+    const sizes = [
+      [50, 90],
+      [101, 88],
+      [88, 101],
+      [90, 135],
+      [180, 130],
+    ] as const;
+    let met = 0;
+    for (const [width, height] of sizes)
+      for (const form of ["tag", "card-base"] as const) {
+        const panel = form === "tag" ? "tag" : "front";
+        const fittings = sided.map((side) => ({ ...words, id: side, on: { panel, side } }));
+        const draft = solve(specOf({ form, contents: { width, height }, quantity: 30, fittings }));
+        for (const page of printed(await writePdf(draft, options({ flip })), { printer: TRUE })) {
+          const boxes = (kind: string) =>
+            page.landed.filter((one) => one.kind === kind).map(({ runs }) => boundsOf(runs.flat()));
+          const lines = boxes("line");
+          for (const said of boxes("letters")) {
+            // all but the page's number
+            if (said.right - said.left > 20) met += 1;
+            const over = lines.filter(
+              (line) =>
+                line.left < said.right && line.right > said.left && line.bottom < said.top && line.top > said.bottom,
+            );
+            expect(over).toEqual([]);
+          }
+        }
+      }
+    expect(met).toBeGreaterThan(10);
+  });
+
   it("say how often the page is printed for all of them, and nothing is printed where nothing is", async () => {
     const file = path.join(folder, "tags.pdf");
     writeFileSync(file, await writePdf(tag, options()));

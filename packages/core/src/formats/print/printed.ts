@@ -14,13 +14,35 @@ import { yDown } from "../svg.ts";
 import { turnedOver } from "../turned.ts";
 import { art } from "./art.ts";
 import { edgesOf, reachOf } from "./correct.ts";
-import { type Doc, drawnOn, filled, INK, MARGIN_MM, newPage, newSheet, PALE, POINTS, stroke, text } from "./ink.ts";
+import {
+  type Doc,
+  drawnOn,
+  filled,
+  INK,
+  lengthOf,
+  MARGIN_MM,
+  newPage,
+  newSheet,
+  PALE,
+  POINTS,
+  putNumberAt,
+  stroke,
+  text,
+} from "./ink.ts";
 import type { PdfOptions } from "./options.ts";
 
 /** mm from a piece to its marks, and how long those are. */
 const MARK = { off: BLEED_MM + 0.5, long: 3.5 } as const;
-/** mm from a corner mark to what is said beside it: its arm is 5 long */
+/** mm from a corner mark to what is said beside it: its arm is 5 long; from a mark to words; from words to the page's number, and what both take */
 const BESIDE_MM = 9;
+const CLEAR_MM = 1;
+const BEFORE_NUMBER_MM = 4;
+const NUMBER_MM = 16;
+/** mm that larger letters begin higher, so that both stand on one line */
+const HALF_POINT_MM = 0.18;
+const FOOT_POINTS = 7;
+/** How a piece is turned on its page: half round where the sheet goes over its level middle. */
+type Way = "front" | "around";
 /** mm off the edge that still is on it */
 const ON_EDGE_MM = 0.01;
 
@@ -80,9 +102,6 @@ export function printedPages(doc: Doc, solution: Solution, options: PdfOptions):
   const { paper, printer, flip = "long" } = options;
   const reach = reachOf(edgesOf(printer));
   const { sheets, tooLarge } = printedSheets(solution, paper, reach);
-  const further = cornersIn(reach) - cornersIn();
-  // beside the corner mark, which a machine looks for
-  const number = { right: further + BESIDE_MM - MARGIN_MM + cornersIn(), bottom: further };
   for (const { page, on, times, copies } of sheets) {
     const [first] = on;
     if (!first) continue;
@@ -90,19 +109,21 @@ export function printedPages(doc: Doc, solution: Solution, options: PdfOptions):
     const hasBack = on.some(({ piece }) => turnedOver(piece)?.lines.some(({ role }) => role === "print"));
     const stock = stockName(first.piece.stock ?? solution.spec.stock);
     const name = `${options.title} · ${first.piece.name}, ${stock}${often}`;
-    newSheet(doc, page, number);
+    newSheet(doc, page);
     pageMarks(doc, page, reach);
-    for (const { piece, at } of on) one(doc, piece, at, "front", options);
-    foot(doc, page, reach, hasBack ? `${name} · this side first` : name);
+    const front = on.map((laid): Lying => ({ ...laid, way: "front" }));
+    for (const laid of front) one(doc, laid, options);
+    foot(doc, page, reach, front, hasBack ? `${name} · this side first` : name);
     if (!hasBack) continue;
-    newSheet(doc, page, number);
+    newSheet(doc, page);
     pageMarks(doc, page, reach);
-    for (const { piece, at } of on) {
-      const over = turnedOver(piece);
-      const place = behind(page, piece.blank, at, flip);
-      one(doc, over ?? { ...piece, lines: [] }, place, turnsUpright(page, flip) ? "front" : "around", options);
-    }
-    foot(doc, page, reach, `${name} · other side, turned about the ${flip} edge`);
+    const back = on.map(({ piece, at }): Lying => ({
+      piece: turnedOver(piece) ?? { ...piece, lines: [] },
+      at: behind(page, piece.blank, at, flip),
+      way: turnsUpright(page, flip) ? "front" : "around",
+    }));
+    for (const laid of back) one(doc, laid, options);
+    foot(doc, page, reach, back, `${name} · other side, turned about the ${flip} edge`);
   }
   for (const piece of tooLarge) cannotBePrinted(doc, piece, options);
 }
@@ -120,8 +141,8 @@ function alike(pieces: readonly Piece[]): readonly (readonly Piece[])[] {
   return [...groups.values()];
 }
 
-/** A piece at its place: turned half round where the sheet goes over its level middle. */
-function one(doc: Doc, piece: Piece, [x, y]: Point, way: "front" | "around", options: PdfOptions): void {
+/** A piece at its place. */
+function one(doc: Doc, { piece, at: [x, y], way }: Lying, options: PdfOptions): void {
   const { width, height } = piece.blank;
   doc.save().scale(POINTS).translate(x, y);
   if (way === "around") doc.translate(width, height).rotate(180);
@@ -152,35 +173,49 @@ function bleedOf({ path }: Stroke, { blank: { width, height } }: Piece): readonl
   );
 }
 
+/** A mark beside a piece, mm from its upper left, y down. */
+interface Mark {
+  readonly from: Point;
+  readonly to: Point;
+  readonly isFold: boolean;
+}
+
 /** Where it is trimmed, at its four corners; and where it is folded, beside the ends of each score that meets its edge. */
-function marks(doc: Doc, { blank: { width, height }, folds }: Piece): void {
-  doc.lineWidth(0.12).strokeColor(INK).undash();
-  const mark = (from: Point, to: Point): void => {
-    doc
-      .moveTo(...from)
-      .lineTo(...to)
-      .stroke();
-  };
-  for (const x of [0, width])
-    for (const y of [0, height]) {
+function marksOf({ blank: { width, height }, folds }: Piece): readonly Mark[] {
+  const trimmed = [0, width].flatMap((x) =>
+    [0, height].flatMap((y): Mark[] => {
       const [dx, dy] = [x === 0 ? -1 : 1, y === 0 ? -1 : 1];
-      mark([x + dx * MARK.off, y], [x + dx * (MARK.off + MARK.long), y]);
-      mark([x, y + dy * MARK.off], [x, y + dy * (MARK.off + MARK.long)]);
-    }
-  doc.strokeColor(PALE).dash(0.8, { space: 0.6 });
-  for (const { from, to } of folds)
-    for (const [end, other] of [
-      [from, to],
-      [to, from],
-    ] as const) {
+      const end = MARK.off + MARK.long;
+      return [
+        { from: [x + dx * MARK.off, y], to: [x + dx * end, y], isFold: false },
+        { from: [x, y + dy * MARK.off], to: [x, y + dy * end], isFold: false },
+      ];
+    }),
+  );
+  const folded = folds.flatMap(({ from, to }) =>
+    [[from, to] as const, [to, from] as const].flatMap(([end, other]): Mark[] => {
       const [x, y] = [end[0], height - end[1]];
       const isOut = x < ON_EDGE_MM || y < ON_EDGE_MM || x > width - ON_EDGE_MM || y > height - ON_EDGE_MM;
       const [dx, dy] = [end[0] - other[0], other[1] - end[1]];
       const long = Math.hypot(dx, dy);
-      if (!isOut || !(long > 0)) continue;
+      if (!isOut || !(long > 0)) return [];
       const at = (mm: number): Point => [x + (dx / long) * mm, y + (dy / long) * mm];
-      mark(at(MARK.off), at(MARK.off + MARK.long));
-    }
+      return [{ from: at(MARK.off), to: at(MARK.off + MARK.long), isFold: true }];
+    }),
+  );
+  return [...trimmed, ...folded];
+}
+
+function marks(doc: Doc, piece: Piece): void {
+  doc.lineWidth(0.12);
+  for (const { from, to, isFold } of marksOf(piece)) {
+    if (isFold) doc.strokeColor(PALE).dash(0.8, { space: 0.6 });
+    else doc.strokeColor(INK).undash();
+    doc
+      .moveTo(...from)
+      .lineTo(...to)
+      .stroke();
+  }
   doc.undash();
 }
 
@@ -196,13 +231,51 @@ function pageMarks(doc: Doc, page: Size, reach: number): void {
   doc.restore();
 }
 
-function foot(doc: Doc, page: Size, reach: number, words: string): void {
-  text(doc, words, cornersIn(reach) + BESIDE_MM, page.height - reach - FOOT_MM, 7, {
-    colour: PALE,
-    // its number stands at the right
-    width: page.width - 2 * (cornersIn(reach) + BESIDE_MM) - 10,
-    one: true,
-  });
+/** A piece at its place on a page, and how it is turned there. */
+interface Lying {
+  readonly piece: Piece;
+  readonly at: Point;
+  readonly way: Way;
+}
+
+/** What is on a page, in a line under its pieces, where no mark of theirs runs. */
+function foot(doc: Doc, page: Size, reach: number, on: readonly Lying[], words: string): void {
+  const top = page.height - reach - FOOT_MM;
+  const beside = cornersIn(reach) + BESIDE_MM;
+  const taken = on.flatMap(({ piece, at: [x, y], way }) =>
+    marksOf(piece).flatMap(({ from, to }) => {
+      const { width, height } = piece.blank;
+      const ends = [from, to].map(([u, v]): Point =>
+        way === "around" ? [x + width - u, y + height - v] : [x + u, y + v],
+      );
+      const [xs, ys] = [ends.map(([u]) => u), ends.map(([, v]) => v)];
+      const isThere = Math.max(...ys) > top && Math.min(...ys) < top + FOOT_MM;
+      return isThere ? [[Math.min(...xs) - CLEAR_MM, Math.max(...xs) + CLEAR_MM] as const] : [];
+    }),
+  );
+  // its number stands behind the words
+  const [from, room] = roomBetween(taken, [beside, page.width - beside], lengthOf(doc, words, FOOT_POINTS) + NUMBER_MM);
+  const width = room - NUMBER_MM;
+  text(doc, words, from, top, FOOT_POINTS, { colour: PALE, width, one: true });
+  const long = Math.min(width, lengthOf(doc, words, FOOT_POINTS));
+  putNumberAt(doc, [from + long + BEFORE_NUMBER_MM, top - HALF_POINT_MM]);
+}
+
+/** Where a line of words stands between what is taken: the first room that holds it, else the widest; from where, and how wide, mm. */
+function roomBetween(
+  taken: readonly (readonly [number, number])[],
+  [from, to]: readonly [number, number],
+  long: number,
+): readonly [from: number, width: number] {
+  const rooms: (readonly [number, number])[] = [];
+  let at = from;
+  for (const [left, right] of [...taken].sort((a, b) => a[0] - b[0])) {
+    rooms.push([at, Math.min(left, to) - at]);
+    at = Math.max(at, right);
+  }
+  rooms.push([at, to - at]);
+  const widest = rooms.reduce((best, room) => (room[1] > best[1] ? room : best));
+  return rooms.find(([, width]) => width >= long) ?? widest;
 }
 
 /** A piece that no page takes says so, and what is done instead. */

@@ -10,13 +10,11 @@
  *    │  │    └──────┘    │  │
  *    └──└────────────────┘──┘
  */
-import PDFDocument from "pdfkit";
-import { toBytes } from "pdfkit/output";
 import type { Point, Size } from "../../geometry/point.ts";
 import { ID1_MM, printedFrame } from "../../measure/tools.ts";
+import { begunPdf } from "./begun.ts";
 import { ACCENT, type Doc, INK, newPage, PALE, POINTS, text } from "./ink.ts";
 import type { PdfFonts } from "./options.ts";
-import { plainFont } from "./plainFont.ts";
 
 /** mm between marks, and between those against them. */
 const VERNIER = { every: 1, against: 0.9, marks: 10 } as const;
@@ -34,14 +32,7 @@ interface TestPageOptions {
 /** Writes the test pages: nothing of it is made up for what the printer does. @throws when pdfkit cannot read the fonts */
 export async function writeTestPage({ paper, fonts, date }: TestPageOptions): Promise<Uint8Array> {
   const title = "Test page for the printer";
-  const doc = new PDFDocument({
-    ...{ size: [paper.width * POINTS, paper.height * POINTS], margin: 0, autoFirstPage: false },
-    ...{ font: null as unknown as string, pdfVersion: "1.7", lang: "en", displayTitle: true },
-    info: { Title: title, CreationDate: date, Producer: "Cut Fold", Creator: "Cut Fold" },
-  });
-  const bytes = toBytes(doc);
-  doc.registerFont("regular", plainFont(fonts.regular));
-  doc.registerFont("strong", plainFont(fonts.strong));
+  const { doc, bytes } = begunPdf(title, { fonts, date });
   newPage(doc, paper);
   const { across, up } = printedFrame(paper);
   const { left, top, right, bottom } = middleOf(paper, { width: across, height: up });

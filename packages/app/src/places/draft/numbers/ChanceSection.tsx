@@ -81,9 +81,11 @@ interface EachNotchProps {
   readonly each: number | undefined;
 }
 
+const isSurer = ({ chance, each }: EachNotchProps): boolean => each !== undefined && each > chance + WORTH;
+
 /** Four measures in place of one and the guide, where that beats it. */
 const EachNotch = ({ chance, each }: EachNotchProps) =>
-  each !== undefined && each > chance + WORTH ? (
+  each !== undefined && isSurer({ chance, each }) ? (
     <Button
       className="remedy"
       size="small"
@@ -97,7 +99,14 @@ const EachNotch = ({ chance, each }: EachNotchProps) =>
 export const EachOffer = memo(function EachOffer({ solution }: { readonly solution: Drawing }) {
   const { hand } = useHand();
   const { told, advice } = useChance(solution.spec, hand, true);
-  return told?.ok ? <EachNotch chance={told.fit.chance} each={advice?.each} /> : null;
+  if (!told?.ok) return null;
+  const offer = { chance: told.fit.chance, each: advice?.each };
+  return isSurer(offer) ? (
+    <div className="steps-offer">
+      <p className="figure-note">By the guide {outOf100(offer.chance)} go in.</p>
+      <EachNotch {...offer} />
+    </div>
+  ) : null;
 });
 
 /** What spoils it most, and what makes it surer by one press. */
