@@ -81,9 +81,9 @@ const telling = setInterval(() => {
 
 /** What reads the text alone. */
 async function texts() {
-  await check("format", "prettier/bin/prettier.cjs", ["--check", ".", "--log-level", "warn"]);
+  await check("format", "oxfmt/bin/oxfmt", ["--check", "."]);
   await check("bytes of the first screen", "bytes.mjs", [], { folder: "scripts" });
-  await check("types", "typescript/bin/tsc", ["-b"]);
+  await check("types", "tsgo/bin/tsc", ["-b"]);
   await check("floors", "dependency-cruiser/bin/dependency-cruise.mjs", [
     "--config",
     ".dependency-cruiser.cjs",
@@ -91,7 +91,7 @@ async function texts() {
     "e2e",
     "bench",
   ]);
-  await check("lint", "eslint/bin/eslint.js", [".", "--max-warnings", "0"]);
+  await check("lint", "oxlint/bin/oxlint", ["."]);
 }
 const units = () =>
   check("unit tests", "vitest/vitest.mjs", ["run", "--reporter=dot", `--reporter=${tally}`], { tally: "unit.json" });

@@ -44,6 +44,7 @@ function grainTexture(): THREE.Texture {
   return texture;
 }
 let grain: THREE.Texture | undefined;
+const theGrain = (): THREE.Texture => (grain ??= grainTexture());
 
 /** The sheet as a solid: its drawn face, its back and its rim, each a group of its own. */
 function solidOf(shape: THREE.Shape, thick: number, bends: readonly Bend[]): THREE.BufferGeometry {
@@ -180,7 +181,7 @@ export function PaperSheet(props: PaperSheetProps) {
     const own = of === "front" ? colours.face : colours.back;
     return sprigs && patterned === of && !met ? { map: sprigs, color: "#ffffff" } : { color: met ? MET : own };
   };
-  const rough = plain ? {} : { bumpMap: (grain ??= grainTexture()), bumpScale: 0.5 };
+  const rough = plain ? {} : { bumpMap: theGrain(), bumpScale: 0.5 };
   const grips = onGrip && {
     onPointerDown: onGrip,
     onPointerOver: () => {

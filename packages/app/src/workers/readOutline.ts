@@ -27,7 +27,8 @@ export type OutlineRead =
 
 /** Several of them. */
 export type OutlinesRead =
-  { readonly ok: true; readonly outlines: readonly KeptOutline[] } | { readonly ok: false; readonly why: string };
+  | { readonly ok: true; readonly outlines: readonly KeptOutline[] }
+  | { readonly ok: false; readonly why: string };
 
 /** A picture's outline: in points of the picture as it was traced, y up. */
 export type PictureRead =

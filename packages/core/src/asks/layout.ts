@@ -9,7 +9,8 @@ import { eachNamed } from "./each.ts";
 
 /** A search that is ready to be driven, or what a job names that is not there. */
 export type LayoutSearch =
-  { readonly ok: true; readonly search: LayingOut } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly search: LayingOut }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
  * Solves a job's items and makes a search of them: nothing is searched yet.

@@ -10,7 +10,8 @@ type Staged = Pick<Drawing, "pieces" | "joins" | "contents" | "main">;
 
 /** One part of the run: an order of folding, or contents, by their place in the solution's list, that go in. */
 export type FoldStage =
-  { readonly kind: "fold"; readonly order: number } | { readonly kind: "fill"; readonly contents: readonly number[] };
+  | { readonly kind: "fold"; readonly order: number }
+  | { readonly kind: "fill"; readonly contents: readonly number[] };
 
 /** The run from flat to closed: folding and filling in the order of the steps. */
 export interface Stages {

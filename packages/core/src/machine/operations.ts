@@ -52,7 +52,8 @@ export interface Unmade {
 }
 
 export type JobMade =
-  { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly unmade: readonly Unmade[] };
+  | { readonly ok: true; readonly job: Job }
+  | { readonly ok: false; readonly unmade: readonly Unmade[] };
 
 /** Where a tool rests between operations: the origin. */
 const HOME: Point = [0, 0];

@@ -8,7 +8,17 @@ import { pictureIn } from "./art.ts";
 /** What screens and readers need of a setting beside its type. */
 export interface SettingMeta {
   readonly kind:
-    "length" | "choice" | "toggle" | "count" | "number" | "text" | "list" | "drawn" | "paper" | "colour" | "picture";
+    | "length"
+    | "choice"
+    | "toggle"
+    | "count"
+    | "number"
+    | "text"
+    | "list"
+    | "drawn"
+    | "paper"
+    | "colour"
+    | "picture";
   readonly label: string;
   /** one short sentence for the maker */
   readonly about: string;

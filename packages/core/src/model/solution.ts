@@ -77,7 +77,18 @@ export interface Scene {
 
 /** What the hand does to one thing that the solution knows by its id. */
 export type Act =
-  "cut" | "round" | "score" | "perforate" | "pen" | "foil" | "print" | "crease" | "fold" | "glue" | "put" | "fill";
+  | "cut"
+  | "round"
+  | "score"
+  | "perforate"
+  | "pen"
+  | "foil"
+  | "print"
+  | "crease"
+  | "fold"
+  | "glue"
+  | "put"
+  | "fill";
 
 /**
  * One thing done: a line of a piece (`piece/line`; its edge is `piece/outline`, its sheet `piece/blank`), a fold, a glue

@@ -28,7 +28,8 @@ export interface Problem {
 
 /** A value that was read, or everything that is wrong with what was given. */
 export type Read<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** A wrong value as it can be told back: short, whatever it is. */
 export const told = (value: unknown): string =>

@@ -28,7 +28,7 @@ const causeOf = (error: unknown): string => {
 
 async function opened(folder: string): Promise<ClassicLevel> {
   mkdirSync(folder, { recursive: true });
-  const level = new ClassicLevel<string, string>(folder);
+  const level = new ClassicLevel(folder);
   try {
     await level.open();
     return level;

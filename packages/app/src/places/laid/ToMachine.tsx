@@ -54,7 +54,7 @@ export function ToMachine({ id, name, items, layout, chosen }: ToMachineProps) {
       letPlansGo();
     };
     // the shelf is another object with every change of anything on it
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [chosen, items, layout, lies, fixes]);
   if (!setup || layout.sheets.length === 0) return null;
   const made = plan?.of === layout ? plan.made : undefined;

@@ -178,6 +178,12 @@ interface ResultProps {
   readonly shelf: readonly ShelfEntry[];
 }
 
+/** The day it is where the maker is: YYYY-MM-DD. */
+function today(): string {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
+
 /** What was found, how sure it is, whether it is worth reckoning with; kept by one press. */
 function Result({ piece, found, by, tool, shelf }: ResultProps) {
   const display = useDisplay();
@@ -189,9 +195,8 @@ function Result({ piece, found, by, tool, shelf }: ResultProps) {
         {tool?.kind === "board" ? <UsedBy board={tool} /> : null}
       </section>
     );
-  const today = new Date().toISOString().slice(0, 10);
   const measured = withBefore(
-    found.map((one): Measured => ({ ...one, with: by, measured: today })),
+    found.map((one): Measured => ({ ...one, with: by, measured: today() })),
     tool?.measured,
   );
   const keep = (): void => {
