@@ -2,7 +2,7 @@ import { mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
 import { defineConfig } from "@playwright/test";
-import { freePort } from "./scripts/port.mjs";
+import { BROWSER, freePort } from "./scripts/machine.mjs";
 
 /** As many as there are cores to draw on; each has a server and a cutter of its own, for there is one bed. */
 const WORKERS = 2;
@@ -34,7 +34,7 @@ export default defineConfig({
     // traced, a run takes a third longer: what failed is run again with `--trace on`
     trace: "off",
     launchOptions: {
-      executablePath: process.env["CHROMIUM_PATH"] ?? "/usr/bin/chromium",
+      executablePath: BROWSER,
       args: ["--no-sandbox", "--disable-gpu", "--enable-unsafe-swiftshader", "--disable-quic"],
     },
   },

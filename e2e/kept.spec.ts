@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import type { Page } from "@playwright/test";
 import { cutTo, expect, test } from "./app.ts";
-import { freePort } from "../scripts/port.mjs";
+import { freePort } from "../scripts/machine.mjs";
 
 /** The port that is free and stays the same when the server is started again. */
 let port: string;

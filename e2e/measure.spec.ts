@@ -86,7 +86,7 @@ test("the chance that it fits is told beside the gap, and one press makes it sur
   await openDemo(page, "Open-day invitation, envelope");
   await allNumbers(page);
   const chance = page.getByRole("region", { name: "Chance that it fits" });
-  await expect(chance).toContainText("2,000 folded", { timeout: 30_000 });
+  await expect(chance).toContainText("2,000 made", { timeout: 30_000 });
   await expect(chance.getByRole("img", { name: /goes in/u }).first()).toBeVisible();
   const room = chance.getByRole("button", { name: /more room/u });
   await expect(room).toBeVisible({ timeout: 30_000 });

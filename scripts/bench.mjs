@@ -5,6 +5,7 @@ import { spawn, spawnSync } from "node:child_process";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
 import { cacheFolder, ensureBuild, ensureDeps, ensureTestPrograms, root, tool } from "./lib.mjs";
+import { BROWSER } from "./machine.mjs";
 
 ensureDeps();
 ensureTestPrograms();
@@ -62,7 +63,7 @@ const served = async (folder) => {
 };
 const [app, baseline] = await Promise.all(["packages/app/dist", ".cache/baseline"].map(served));
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: BROWSER,
   // without a graphics card Chromium may emulate one: that takes both cores from the script that is measured
   args: ["--no-sandbox", "--disable-gpu", "--disable-quic"],
 });

@@ -4,6 +4,7 @@ import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
+import { BROWSER } from "./machine.mjs";
 
 export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), "..");
 const at = (...parts) => path.join(root, ...parts);
@@ -82,7 +83,11 @@ export function ensureCli() {
 const has = (program) => spawnSync("sh", ["-c", `command -v ${program}`]).status === 0;
 
 /** Debian packages the tests need, by the program each brings. */
-const DEBIAN = { chromium: "chromium", pdftoppm: "poppler-utils", "rsvg-convert": "librsvg2-bin" };
+const DEBIAN = {
+  [BROWSER]: "chromium-headless-shell",
+  pdftoppm: "poppler-utils",
+  "rsvg-convert": "librsvg2-bin",
+};
 
 /** Installs Chromium, Poppler and an SVG renderer through apt when they are missing and this is root; says what to do otherwise. */
 export function ensureTestPrograms() {

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { chromium } from "@playwright/test";
 import { ensureBuild, ensureDeps, root } from "./lib.mjs";
+import { BROWSER } from "./machine.mjs";
 
 const VIEWS = [
   ["drafts", "/drafts"],
@@ -217,7 +218,7 @@ const server = spawn(process.execPath, [path.join(root, "packages/server/dist/ma
 });
 await new Promise((resolve) => server.stdout.once("data", resolve));
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: BROWSER,
   args: ["--no-sandbox", "--use-gl=angle", "--use-angle=swiftshader", "--enable-unsafe-swiftshader", "--disable-quic"],
 });
 try {

@@ -6,6 +6,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import path from "node:path";
 import { cacheFolder, ensureBuild, ensureDeps, ensureTestPrograms, root, tool } from "./lib.mjs";
+import { BROWSER } from "./machine.mjs";
 
 ensureDeps();
 ensureTestPrograms();
@@ -30,7 +31,7 @@ const server = spawn(process.execPath, [path.join(root, "packages/server/dist/ma
 });
 const address = String(await new Promise((resolve) => server.stdout.once("data", resolve))).match(/http:\S+/u)[0];
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH ?? "/usr/bin/chromium",
+  executablePath: BROWSER,
   args: ["--no-sandbox", "--disable-gpu", "--enable-unsafe-swiftshader", "--disable-quic"],
 });
 const context = await browser.newContext({

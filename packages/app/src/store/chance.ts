@@ -11,8 +11,11 @@ import { hire, LetGo } from "./hire.ts";
 import { queries } from "./queries.ts";
 import { useSettled } from "./useSettled.ts";
 
-/** Runs that are folded; those that are added up while a hand drags; and those of advice, where each round is run anew. */
-export const RUNS = { folded: 2000, straight: 1500, advice: 1200 } as const;
+/**
+ * Runs that are folded where all of the chance is looked at, and where it is a line among others: a battery is worth more than its
+ * last digit; those that are added up while a hand drags; and those of advice, where each round is run anew.
+ */
+export const RUNS = { folded: 2000, line: 500, straight: 1500, advice: 1200 } as const;
 /** ms a recipe stands before paper is folded for it: until then what is added up is near enough. */
 const REST_MS = 900;
 
@@ -39,7 +42,7 @@ async function fold<T>(signal: AbortSignal, question: Parameters<typeof folding.
 /** What is known of the chance. */
 export interface Chance {
   readonly told: ChanceTold | undefined;
-  /** whether what is told is of this very recipe and hand, folded */
+  /** whether what is told is of this very recipe and hand, and of all the runs there are */
   readonly isNow: boolean;
   readonly advice: Advice | undefined;
   readonly isFailed: boolean;
@@ -70,47 +73,50 @@ function useWorkers(): void {
 
 /**
  * The chance of a recipe in a hand. While it is worked out, what was told before stands.
- * @param isAdvised whether what would make it surer is looked for too: that takes as long again
+ * @param isWhole whether all of it is looked at: more runs, and what would make it surer, which takes as long again
  */
-export function useChance(spec: Spec, hand: Hand, isAdvised: boolean): Chance {
+export function useChance(spec: Spec, hand: Hand, isWhole: boolean): Chance {
   useWorkers();
   const rested = useSettled<Spec | null>(spec, REST_MS, null);
   const isAtRest = rested === spec;
   const of = [nameOf(spec), nameOf(hand)];
   const kept = { staleTime: Infinity, retry: false, networkMode: "always" } as const;
-  const folded = useQuery(
-    {
-      ...{ ...kept, queryKey: ["chance", ...of], enabled: isAtRest },
-      queryFn: ({ signal }) => fold<ChanceTold>(signal, (api) => api.tell(spec, hand, { runs: RUNS.folded })),
-    },
-    queries,
-  );
+  const folded = (runs: number, enabled: boolean) => ({
+    ...{ ...kept, queryKey: ["chance", ...of, runs], enabled },
+    queryFn: ({ signal }: { signal: AbortSignal }) => fold<ChanceTold>(signal, (api) => api.tell(spec, hand, { runs })),
+  });
+  const whole = useQuery(folded(RUNS.folded, isAtRest && isWhole), queries);
+  const line = useQuery(folded(RUNS.line, isAtRest && !isWhole && whole.data === undefined), queries);
   // while a hand drags the next is asked when the last was answered: what is shown follows, and nothing piles up
   const [near, setNear] = useState(spec);
   const added = useQuery(
     {
-      ...{ ...kept, queryKey: ["about the chance", nameOf(near), nameOf(hand)], enabled: folded.data === undefined },
-      queryFn: () => adding.ask<ChanceTold>((api) => api.tell(near, hand, { runs: RUNS.straight, straight: true })),
+      ...{
+        ...kept,
+        queryKey: ["about the chance", nameOf(near), nameOf(hand)],
+        enabled: (whole.data ?? line.data) === undefined,
+      },
+      queryFn: () => adding.ask<ChanceTold>((api) => api.tell(near, hand, { runs: RUNS.straight, by: "straight" })),
       gcTime: 0,
       placeholderData: keepPreviousData,
     },
     queries,
   );
   if (near !== spec && !added.isFetching) setNear(spec);
-  const { data: told } = folded;
+  const { data: told } = whole;
   const advice = useQuery(
     {
-      ...{ ...kept, queryKey: ["surer", ...of], enabled: isAtRest && isAdvised && told?.ok === true },
+      ...{ ...kept, queryKey: ["surer", ...of], enabled: isAtRest && isWhole && told?.ok === true },
       queryFn: ({ signal }) =>
         fold<Advice>(signal, (api) => api.advise(spec, hand, RUNS.advice, told?.ok === true ? told.fit.chance : 0)),
     },
     queries,
   );
   return {
-    told: told ?? added.data,
+    told: told ?? line.data ?? added.data,
     isNow: told !== undefined,
     advice: advice.data,
-    isFailed: folded.isError || advice.isError,
+    isFailed: whole.isError || line.isError || advice.isError,
   };
 }
 

@@ -45,7 +45,7 @@ export const chanceApi = {
     const answer = leastFit(solve(await read(given)), hand, { ...asked, seed: SEED });
     if (!answer.ok) return answer;
     const { fit, gaps, lying } = answer;
-    return { ok: true, fit, spread: spreadOf(gaps), name: lying.name, isRough: asked.straight === true };
+    return { ok: true, fit, spread: spreadOf(gaps), name: lying.name, isRough: asked.by === "straight" };
   },
 
   /** A card, and what is there already that it is to go into. */

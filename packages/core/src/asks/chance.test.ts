@@ -83,7 +83,7 @@ describe("what is told", () => {
 
   it("a straight model tells about the same, and never folds", () => {
     const solution = solve(specOf(A2));
-    const straight = leastFit(solution, HANDS.usual, { ...RUNS, straight: true });
+    const straight = leastFit(solution, HANDS.usual, { ...RUNS, by: "straight" });
     expect(straight.ok && Math.abs(straight.fit.chance - chanceOf(solution.spec, HANDS.usual))).toBeLessThan(0.02);
   });
 });

@@ -56,8 +56,11 @@ export interface Asked {
   readonly seed: number;
   /** the piece whose contents are meant, where several things hold some */
   readonly of?: string;
-  /** no paper is folded: what each thing gives near the drawing is added up, a hundred times as fast */
-  readonly straight?: boolean;
+  /**
+   * straight: no paper is folded, what each thing gives near the drawing is added up. folded: paper is folded for every run. Left
+   * out: for every run, unless those that could show a difference show none.
+   */
+  readonly by?: "straight" | "folded";
 }
 
 /** How each piece of a draft is made; bought ones come as they are. */
@@ -102,14 +105,14 @@ export const askable = ({ contents }: Pick<Solution, "contents">): Contained[] =
  * Runs a hand through the steps of a draft. The same recipe, hand and seed give the same figures; at 2,000 runs a chance near
  * 0.94 scatters by 0.005.
  */
-export function fit(solution: Solution, hand: Hand, { runs, seed, of, straight = false }: Asked): FitAnswer {
+export function fit(solution: Solution, hand: Hand, { of, ...asked }: Asked): FitAnswer {
   const lying = askable(solution).find(({ on }) => of === undefined || on.piece === of);
   if (!lying) return { ok: false, why: "holds-nothing" };
   if (lying.loose) return { ok: false, why: "loose" };
   if (solution.pieces.some(({ folds }) => folds.some(({ path }) => path))) return { ok: false, why: "bent" };
   const axes = closedOf(lying);
   const made = makingOf(solution, axes, (pieces) => roomIn(solution, pieces, lying));
-  return { ok: true, ...ranOf(made, hand, { runs, seed, straight }), lying };
+  return { ok: true, ...ranOf(made, hand, asked), lying };
 }
 
 /** What a finished card goes into: its inside, mm, and how sure that is (one standard deviation). */
@@ -155,15 +158,18 @@ export function cardFit(
 function ranOf(
   making: Making,
   hand: Hand,
-  { runs, seed, straight = false }: Pick<Asked, "runs" | "seed" | "straight">,
+  { runs, seed, by }: Omit<Asked, "of">,
   then: (rooms: readonly number[]) => readonly number[] = (rooms) => rooms,
 ): { readonly fit: Fit; readonly gaps: Float64Array } {
   const { sources, axes, rooms } = making;
   const deviations = sources.map(({ act }) => hand[act]);
-  const near = straightOf(making, deviations);
+  const straight = straightOf(making, deviations);
+  const { near } = straight;
   const random = randomFrom(seed);
   const draws = Array.from({ length: runs }, () => deviations.map((sd) => sd * normal(random)));
-  const found = draws.map(straight ? near : rooms).map(then);
+  const found = (by === "straight" ? draws.map(near) : foldedOf(draws, rooms, by === "folded" ? undefined : near)).map(
+    then,
+  );
   const gaps = Float64Array.from(found, least).sort();
   const at = (part: number): number => gaps[Math.min(runs - 1, Math.floor(part * runs))] ?? 0;
   return {
@@ -171,11 +177,40 @@ function ranOf(
       chance: gaps.filter((gap) => gap >= 0).length / runs,
       runs,
       gap: { p5: at(0.05), p50: at(0.5), p95: at(0.95) },
-      blame: blameOf(making, (errors) => least(near(errors)), draws),
+      blame: blameOf(making, straight, draws),
       more: { axis: firstToFail(axes, found), by: Math.max(0, -at(0.01)) },
     },
     gaps,
   };
+}
+
+/** mm by which adding up may differ from folding and still be the same: a twentieth of what a steady hand errs by. */
+const SAME_ROOM_MM = 0.001;
+/** Of so many runs one is folded to see whether adding up gives the same; and as many of those with the least room. */
+const ONE_OF = 20;
+
+/**
+ * The rooms of every run. On most papers they follow each error straight: that is seen by folding the runs with the least room,
+ * where a chance is settled, and one in twenty of the others. Where all of these come out as added up, so do the rest; where one
+ * does not (two walls take turns at being the tighter one), all are folded.
+ */
+function foldedOf(
+  draws: readonly (readonly number[])[],
+  rooms: (errors: readonly number[]) => readonly number[],
+  near: ((errors: readonly number[]) => readonly number[]) | undefined,
+): (readonly number[])[] {
+  const added = near && draws.map(near);
+  if (!added) return draws.map(rooms);
+  const worst = [...added.keys()].sort((a, b) => least(nth(added, a)) - least(nth(added, b)));
+  const isTried = new Set(worst.filter((_, rank) => rank < draws.length / ONE_OF || rank % ONE_OF === 0));
+  const folded = new Map<number, readonly number[]>();
+  for (const run of isTried) {
+    const room = rooms(nth(draws, run));
+    folded.set(run, room);
+    if (room.some((mm, axis) => Math.abs(mm - (nth(added, run)[axis] ?? mm)) > SAME_ROOM_MM))
+      return draws.map((errors, other) => folded.get(other) ?? rooms(errors));
+  }
+  return added.map((room, run) => folded.get(run) ?? room);
 }
 
 /** The axis that is the smallest in most of the worst runs. */
@@ -213,11 +248,17 @@ function makingOf(solution: Solution, axes: readonly Axis[], measured: (pieces: 
 /** mm by which a source is off to find its slope, where its hand makes no error */
 const TRIED_MM = 0.1;
 
+/** mm of room for a mm of error: what gives less touches what lies there in no way */
+const NO_SLOPE = 1e-9;
+
+/** The room near the drawing, and which sources have a part in it. */
+interface Straight {
+  readonly near: (errors: readonly number[]) => readonly number[];
+  readonly matters: readonly boolean[];
+}
+
 /** The room near the drawing: what each source gives to it on either side, and all of it added up. */
-function straightOf(
-  { sources, rooms }: Making,
-  deviations: readonly number[],
-): (errors: readonly number[]) => readonly number[] {
+function straightOf({ sources, rooms }: Making, deviations: readonly number[]): Straight {
   const none = sources.map(() => 0);
   const base = rooms(none);
   const slopes = sources.map((_, i) => {
@@ -225,25 +266,33 @@ function straightOf(
     const [up, down] = [rooms(none.with(i, by)), rooms(none.with(i, -by))];
     return base.map((room, k) => [((up[k] ?? room) - room) / by, (room - (down[k] ?? room)) / by] as const);
   });
-  return (errors) =>
+  const matters = slopes.map((axes) => axes.flat().some((slope) => Math.abs(slope) > NO_SLOPE));
+  // of a draft of many pieces few touch what is meant
+  const used = [...matters.keys()].filter((i) => matters[i]);
+  const near = (errors: readonly number[]): number[] =>
     base.map((room, k) =>
-      errors.reduce((sum, error, i) => sum + error * (slopes[i]?.[k]?.[error > 0 ? 0 : 1] ?? 0), room),
+      used.reduce((sum, i) => {
+        const error = errors[i] ?? 0;
+        return sum + error * (slopes[i]?.[k]?.[error > 0 ? 0 : 1] ?? 0);
+      }, room),
     );
+  return { near, matters };
 }
 
 /**
  * Which acts make the gap scatter. First order, by drawing all others anew (Saltelli, 2010): the mean of
  * f(A)·(f(B with A's own) − f(B)), its noise kept small by the difference; negative ones count as none.
  */
-function blameOf(
-  { sources }: Making,
-  straight: (errors: readonly number[]) => number,
-  draws: readonly (readonly number[])[],
-): Blame[] {
+function blameOf({ sources }: Making, { near, matters }: Straight, draws: readonly (readonly number[])[]): Blame[] {
+  const straight = (errors: readonly number[]): number => least(near(errors));
   const gaps = draws.map(straight);
+  const chance = gaps.filter((gap) => gap >= 0).length / draws.length;
   const keys = [...new Set(sources.map(({ step, act }) => `${String(step)} ${act}`))];
   const found = keys.map((key) => {
     const isOwn = sources.map(({ step, act }) => `${String(step)} ${act}` === key);
+    const [step = "0", act = "trim"] = key.split(" ");
+    const named = { step: Number(step), act: act as HandAct };
+    if (!isOwn.some((own, i) => own && matters[i])) return { ...named, share: 0, without: chance };
     let [shared, fits] = [0, 0];
     draws.forEach((own, r) => {
       const other = draws[(r + 1) % draws.length] ?? own;
@@ -251,8 +300,7 @@ function blameOf(
       shared += (gaps[r] ?? 0) * (straight(mixed) - (gaps[(r + 1) % draws.length] ?? 0));
       if (straight(own.map((error, i) => (isOwn[i] ? 0 : error))) >= 0) fits += 1;
     });
-    const [step = "0", act = "trim"] = key.split(" ");
-    return { step: Number(step), act: act as HandAct, share: Math.max(0, shared), without: fits / draws.length };
+    return { ...named, share: Math.max(0, shared), without: fits / draws.length };
   });
   const all = found.reduce((sum, { share }) => sum + share, 0);
   return found

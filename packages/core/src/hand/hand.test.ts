@@ -36,7 +36,7 @@ function roomWith(solution: Solution, error: (act: string, nth: number) => numbe
 const RUNS = runs(1500);
 const exact = (solution: Solution): Extent => roomWith(solution, () => 0);
 const chanceOf = (solution: Solution, hand: Hand): number => {
-  const answer = fit(solution, hand, { runs: RUNS, seed: 1 });
+  const answer = fit(solution, hand, { runs: RUNS, seed: 1, by: "folded" });
   if (!answer.ok) throw new Error(answer.why);
   return answer.fit.chance;
 };
@@ -50,6 +50,29 @@ describe("a piece made without errors", () => {
     const room = exact(solution);
     for (const axis of ["width", "height"] as const)
       if (lying.open?.axis !== axis) expect(room[axis]).toBeCloseTo(lying.gap[axis], 3);
+  });
+});
+
+describe("runs that are added up because folding gave the same", () => {
+  const held = forms.filter(({ purpose }) => ["envelope", "pocket", "band", "treat"].includes(purpose));
+  const few = { runs: runs(240), seed: 2 };
+  it.each(held.map(({ id }) => id))("of %s are what folding each of them gives", (form) => {
+    const solution = solve(specOf({ form, contents: { preset: "gift-card" } }));
+    for (const hand of [HANDS.steady, HANDS.hurried]) {
+      const [added, folded] = [fit(solution, hand, few), fit(solution, hand, { ...few, by: "folded" })];
+      if (!added.ok || !folded.ok) return expect(added).toEqual(folded);
+      expect(added.fit.chance).toBe(folded.fit.chance);
+      added.gaps.forEach((gap, i) => expect(Math.abs(gap - (folded.gaps[i] ?? NaN))).toBeLessThan(0.001));
+      expect(added.fit.more.axis).toBe(folded.fit.more.axis);
+    }
+  });
+
+  it("are folded, all of them, where adding up gives another room", () => {
+    const deep = solve(specOf({ form: "deep-envelope", contents: { preset: "gift-card" } }));
+    const [whole, straight] = (["folded", "straight"] as const).map((by) => fit(deep, HANDS.hurried, { ...few, by }));
+    // two walls take turns at being the tighter one: what each gives by itself cannot be added up
+    expect(straight?.ok && straight.fit.chance).not.toBe(whole?.ok && whole.fit.chance);
+    expect(fit(deep, HANDS.hurried, few)).toEqual(whole);
   });
 });
 

@@ -16,7 +16,7 @@ const scatter = (p: number): number => 3 * Math.sqrt(Math.max(p * (1 - p), 1 / R
 
 /** Chances that the smallest room is more than each of LESS. */
 function folded(given: object, hand: Hand): number[] {
-  const answer = fit(solve(specOf(given)), hand, { runs: RUNS, seed: 7 });
+  const answer = fit(solve(specOf(given)), hand, { runs: RUNS, seed: 7, by: "folded" });
   if (!answer.ok) throw new Error(answer.why);
   return LESS.map((less) => answer.gaps.filter((gap) => gap >= less).length / RUNS);
 }

@@ -24,7 +24,7 @@ export const ChanceSection = memo(function ChanceSection({ solution }: { readonl
       {isFailed ? (
         <p className="figure-note">It could not be worked out. All else goes on; change something to try again.</p>
       ) : told === undefined ? (
-        <p className="figure-note">Folding {RUNS.folded.toLocaleString("en")} of them …</p>
+        <p className="figure-note">Making {RUNS.folded.toLocaleString("en")} of them …</p>
       ) : told.ok ? (
         <Told told={told} isNow={isNow} />
       ) : (
@@ -50,7 +50,7 @@ function Told({ told: { fit, spread, name, isRough }, isNow }: { readonly told: 
       </p>
       <p className="figure-note">
         {isNow
-          ? `go in, of ${fit.runs.toLocaleString("en")} folded.`
+          ? `go in, of ${fit.runs.toLocaleString("en")} made.`
           : isRough
             ? "about, while it changes."
             : "so far; it is being folded anew."}

@@ -14,7 +14,7 @@ describe("the chance", () => {
     withChance();
     const maker = await visit("/draft/demo-invitation-envelope/flat");
     await waitFor(() => expect(said()).toMatch(/\d+ of 100/u));
-    await waitFor(() => expect(said()).toContain("of 100 folded"));
+    await waitFor(() => expect(said()).toContain("of 100 made"));
     expect(section().getAttribute("aria-busy")).toBe("false");
     const before = draftNow().spec;
     // in a hurry fewer of them go in
@@ -30,10 +30,10 @@ describe("the chance", () => {
     withChance();
     const advise = vi.spyOn(chanceApi, "advise").mockImplementationOnce(() => new Promise(() => undefined));
     const maker = await visit("/draft/demo-invitation-envelope/flat");
-    await waitFor(() => expect(said()).toContain("of 100 folded"));
+    await waitFor(() => expect(said()).toContain("of 100 made"));
     await waitFor(() => expect(advise).toHaveBeenCalled());
     await maker.selectOptions(within(section()).getByLabelText("Made by"), "hurried");
-    await waitFor(() => expect(said()).toContain("of 100 folded"));
+    await waitFor(() => expect(said()).toContain("of 100 made"));
     await within(section()).findByRole("button", { name: /more room/u });
     expect(said()).not.toContain("could not be worked out");
   });
