@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from "node:fs";
+import path from "node:path";
 import { defineConfig } from "vitest/config";
 
 const project = (name: string) => ({
@@ -16,6 +18,12 @@ const shared = { isolate: false, pool: "threads" as const };
 
 const app = project("app");
 const inApp = { ...app.test, setupFiles: ["src/test/setup.ts"] };
+/** What puts a module in another's place must come before all who load it: what an earlier file has begun to load would not know. */
+const alone = readdirSync("packages/app/src", { recursive: true, encoding: "utf8" })
+  .map((file) => path.join("src", file))
+  .filter(
+    (file) => file.endsWith(".test.ts") && readFileSync(path.join("packages/app", file), "utf8").includes("vi.mock("),
+  );
 
 export default defineConfig({
   test: {
@@ -25,8 +33,8 @@ export default defineConfig({
       { test: { ...project("core").test, ...shared, setupFiles: ["src/test/setup.ts"] } },
       ...["cli", "server"].map(project),
       // the browser's store has to be there before anything asks for it; a page is set up anew for each file that opens one
-      { test: { ...inApp, name: "app", include: ["src/**/*.test.tsx"] } },
-      { test: { ...inApp, ...shared, name: "app without its pages", include: ["src/**/*.test.ts"] } },
+      { test: { ...inApp, name: "app", include: ["src/**/*.test.tsx", ...alone] } },
+      { test: { ...inApp, ...shared, name: "app without its pages", include: ["src/**/*.test.ts"], exclude: alone } },
     ],
   },
 });

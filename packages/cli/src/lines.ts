@@ -1,6 +1,4 @@
 /** One document a line in, one answer a line out, in order and at constant memory: how engines that pipe lines run us. */
-import { createReadStream } from "node:fs";
-import { once } from "node:events";
 import { StringDecoder } from "node:string_decoder";
 import { BadInput } from "./badInput.ts";
 
@@ -35,14 +33,23 @@ function parsed(line: string | undefined): unknown {
   }
 }
 
+/** Where lines come from, what that is called, and where answers go. */
+interface Lines {
+  readonly source: string;
+  readonly stream: AsyncIterable<Buffer>;
+  readonly say: (text: string) => void | Promise<void>;
+}
+
 /**
- * Answers every line of a file, or of standard input for `-`. A bad line is answered on its own line.
+ * Answers every line of a file or of standard input. A bad line is answered on its own line.
  * @param answer what is said to a document; it gets the number of its line, from 1
  * @returns how many lines met a fault of ours; each of them is answered too
  * @throws BadInput for a file that cannot be read
  */
-export async function answerLines(source: string, answer: (document: unknown, n: number) => unknown): Promise<number> {
-  const stream = source === "-" ? process.stdin : createReadStream(source);
+export async function answerLines(
+  { source, stream, say }: Lines,
+  answer: (document: unknown, n: number) => unknown,
+): Promise<number> {
   let faults = 0;
   let n = 0;
   try {
@@ -56,8 +63,7 @@ export async function answerLines(source: string, answer: (document: unknown, n:
         const text = error instanceof Error ? error.message : String(error);
         said = { error: error instanceof BadInput ? error.lines : [`a fault of ours: ${text}`] };
       }
-      // whoever reads slowly is waited for: nothing piles up here
-      if (!process.stdout.write(`${JSON.stringify(said)}\n`)) await once(process.stdout, "drain");
+      await say(`${JSON.stringify(said)}\n`);
     }
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== undefined)
