@@ -16,14 +16,13 @@ const project = (name: string) => ({
 /** What keeps nothing but the forms it has loaded, or sets its stores itself: files share what was read, which halves their time. */
 const shared = { isolate: false, pool: "threads" as const };
 
+const IN_APP = path.join(import.meta.dirname, "packages/app");
 const app = project("app");
 const inApp = { ...app.test, setupFiles: ["src/test/setup.ts"] };
 /** What puts a module in another's place must come before all who load it: what an earlier file has begun to load would not know. */
-const alone = readdirSync("packages/app/src", { recursive: true, encoding: "utf8" })
+const alone = readdirSync(path.join(IN_APP, "src"), { recursive: true, encoding: "utf8" })
   .map((file) => path.join("src", file))
-  .filter(
-    (file) => file.endsWith(".test.ts") && readFileSync(path.join("packages/app", file), "utf8").includes("vi.mock("),
-  );
+  .filter((file) => file.endsWith(".test.ts") && readFileSync(path.join(IN_APP, file), "utf8").includes("vi.mock("));
 
 export default defineConfig({
   test: {

@@ -29,12 +29,13 @@ if (typeof HTMLStyleElement !== "undefined") {
  * the hundred that is half of a test's time. Here a field and its label find one another by the id they name.
  */
 if (typeof HTMLLabelElement !== "undefined") {
-  const LABELLED = "button, input:not([type=hidden]), meter, output, progress, select, textarea";
-  const isLabelled = (one: Element | null): one is HTMLElement => one?.matches(LABELLED) === true;
+  const LABELLED = new Set(["button", "input", "meter", "output", "progress", "select", "textarea"]);
+  const isLabelled = (one: Element | null): one is HTMLElement =>
+    one !== null && LABELLED.has(one.localName) && one.getAttribute("type") !== "hidden";
   const controlOf = (label: HTMLLabelElement): HTMLElement | null => {
     const one = label.hasAttribute("for")
       ? label.ownerDocument.getElementById(label.htmlFor)
-      : label.querySelector(LABELLED);
+      : ([...label.getElementsByTagName("*")].find(isLabelled) ?? null);
     return isLabelled(one) ? one : null;
   };
   Object.defineProperty(HTMLLabelElement.prototype, "control", {
