@@ -306,6 +306,8 @@ test("one piece fills the drawing, the others stand beside it; it comes nearer, 
   await expect(blank.getByText("210 mm")).toBeVisible();
   // nearer by the wheel, by a button and by a key, and back to all of it
   const wide = async (): Promise<number> => (await blank.locator("svg path").nth(3).boundingBox())?.width ?? 0;
+  // what stands above the paper is all there: from here on only the zoom makes it larger
+  await expect(page.getByText(/of 100 go in/u)).toBeVisible();
   const whole = await wide();
   await blank.hover();
   await page.mouse.wheel(0, -400);

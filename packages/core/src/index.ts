@@ -79,6 +79,7 @@ export * from "./words/en.ts";
 export { type Comes, sayLeft, sayPapers, saySaving, saySheets, sayTaking } from "./words/layouts.ts";
 export * from "./paper/pose.ts";
 export * from "./folding/stages.ts";
+export { hasChance } from "./hand/askable.ts";
 export { actWords, noFitWords } from "./words/hand.ts";
 export * from "./folding/clash.ts";
 export * from "./pictures/closed.ts";

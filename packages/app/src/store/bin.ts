@@ -1,12 +1,12 @@
 /** Deleted drafts, kept for a while: what is taken out of the drawer rests here before it is gone. */
 import type { Draft } from "@cut-fold/core";
-import { BESIDE, besideKey, db, RUN } from "./db.ts";
+import { BESIDE, besideKey, db, PICTURE, RUN } from "./db.ts";
 import { type Binned, readBinned } from "./kept.ts";
 import { loadFormsOf } from "../needs/forms.ts";
 
 /** How long a deleted draft can be put back. */
 export const BIN_DAYS = 30;
-const DAY_MS = 24 * 60 * 60 * 1000;
+export const DAY_MS = 24 * 60 * 60 * 1000;
 
 const PREFIX = besideKey("bin", "");
 const keyOf = (id: string): string => besideKey("bin", id);
@@ -61,4 +61,6 @@ export async function tidyBin(now = Date.now()): Promise<void> {
       .primaryKeys();
     await db.kept.bulkDelete(beside.filter((key) => !there.has(key.slice(key.indexOf(" ") + 1))));
   });
+  if ((await db.kept.where("key").startsWith(PICTURE).count()) > 0)
+    await (await import("./tidyPictures.ts")).tidyPictures(now, BIN_DAYS * DAY_MS);
 }

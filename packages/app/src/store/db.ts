@@ -21,6 +21,8 @@ export const db = new Store();
 
 /** Under what runs are kept, each with its id. */
 export const RUN = "run ";
+/** Under what pictures are kept, each with what it shows. */
+export const PICTURE = "picture ";
 
 /** What is kept beside a draft or run, each under its own kind and the draft's id. */
 export const BESIDE = ["steps", "made", "drawn", "laid", "took"] as const;

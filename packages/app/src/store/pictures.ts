@@ -4,11 +4,9 @@ import { useEffect } from "react";
 import { z } from "zod";
 import { create } from "zustand";
 import type { PictureApi, PictureTaken } from "../workers/takePicture.ts";
-import { db, isOfLaterApp } from "./db.ts";
+import { db, isOfLaterApp, PICTURE } from "./db.ts";
 import { hire } from "./hire.ts";
 import { keepRow } from "./keeping.ts";
-
-const KEY = "picture ";
 
 const schema: z.ZodType<KeptPicture> = z.object({
   id: z.string().regex(/^[\da-f]{16,64}$/u),
@@ -43,7 +41,7 @@ export async function pictureOf(id: string): Promise<KeptPicture | undefined> {
   const here = held.get(id);
   if (here) return here;
   if (await isOfLaterApp()) return undefined;
-  const read = schema.safeParse((await db.kept.get(KEY + id).catch(() => undefined))?.value);
+  const read = schema.safeParse((await db.kept.get(PICTURE + id).catch(() => undefined))?.value);
   if (read.success) held.set(id, read.data);
   return read.data;
 }
@@ -58,7 +56,7 @@ export async function picturesOf(specs: readonly Pick<Spec, "fittings">[]): Prom
 export function keepPictures(specs: readonly Pick<Spec, "fittings">[]): void {
   for (const id of new Set(specs.flatMap(({ fittings }) => picturesIn(fittings)))) {
     const picture = held.get(id);
-    if (picture) void keepRow(KEY + id, picture);
+    if (picture) void keepRow(PICTURE + id, picture);
   }
 }
 
@@ -114,7 +112,7 @@ export async function takePicture(file: File): Promise<PictureTaken> {
   worker.letGo();
   if (taken.ok) {
     holdPictures([taken.picture]);
-    void keepRow(KEY + taken.picture.id, taken.picture);
+    void keepRow(PICTURE + taken.picture.id, taken.picture);
   }
   return taken;
 }

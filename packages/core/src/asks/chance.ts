@@ -4,7 +4,8 @@
  */
 import { draw } from "../draw.ts";
 import { SAME_POINT_MM } from "../geometry/tolerance.ts";
-import { type Asked, askable, fit, type FitAnswer } from "../hand/fit.ts";
+import { askable } from "../hand/askable.ts";
+import { type Asked, fit, type FitAnswer } from "../hand/fit.ts";
 import { scatterFound } from "../measure/tools.ts";
 import { type Hand, HAND_MM, HANDS } from "../model/hand.ts";
 import type { ChangePath, Contained, Extent } from "../model/piece.ts";
@@ -14,17 +15,8 @@ import type { Spec } from "../model/spec.ts";
 import { changed, valueAt } from "../recipe/change.ts";
 import { solve } from "../solve.ts";
 
-export {
-  type Around,
-  askable,
-  type Asked,
-  type Blame,
-  cardFit,
-  fit,
-  type Fit,
-  type FitAnswer,
-  type NoFit,
-} from "../hand/fit.ts";
+export { askable, type NoFit } from "../hand/askable.ts";
+export { type Around, type Asked, type Blame, cardFit, fit, type Fit, type FitAnswer } from "../hand/fit.ts";
 export { ACTS, type Hand, HAND_MM, type HandAct, HANDS, handSchema, HAND_NAMES, type HandName } from "../model/hand.ts";
 
 /**

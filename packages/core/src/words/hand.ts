@@ -1,5 +1,5 @@
 /** What a hand does, and what is told of the chance that it fits. */
-import type { NoFit } from "../hand/fit.ts";
+import type { NoFit } from "../hand/askable.ts";
 import type { HandAct } from "../model/hand.ts";
 
 /** What was done truly: "cut the sheet true". */

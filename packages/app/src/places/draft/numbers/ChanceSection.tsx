@@ -157,10 +157,16 @@ function Surer({ told: { fit }, advice, isEach }: SurerProps) {
 export const ChanceLine = memo(function ChanceLine({ solution }: { readonly solution: Drawing }) {
   const { hand } = useHand();
   const { told, isNow } = useChance(solution.spec, hand, false);
-  return told?.ok ? (
+  return (
     <p className="figure-note" aria-live="polite">
-      {isNow ? "" : "about "}
-      <strong>{outOf100(told.fit.chance)}</strong> go in, made by hand
+      {told?.ok ? (
+        <>
+          {isNow ? "" : "about "}
+          <strong>{outOf100(told.fit.chance)}</strong> go in, made by hand
+        </>
+      ) : (
+        "\u00a0"
+      )}
     </p>
-  ) : null;
+  );
 });

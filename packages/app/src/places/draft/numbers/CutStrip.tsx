@@ -1,5 +1,14 @@
 /** What is done next, in one strip above the paper: what the piece in hand is cut to, where it is scored, what room there is. */
-import { type Clash, type Drawing, formatLength, formatSize, mainPiece, type Piece, readingsOf } from "@cut-fold/core";
+import {
+  type Clash,
+  type Drawing,
+  formatLength,
+  formatSize,
+  hasChance,
+  mainPiece,
+  type Piece,
+  readingsOf,
+} from "@cut-fold/core";
 import Button from "@mui/material/Button";
 import { ListPlus, ListX } from "lucide-react";
 import { lazy, memo, Suspense } from "react";
@@ -96,8 +105,9 @@ function Room({ solution }: { readonly solution: Drawing }) {
       <h3>{room.title}</h3>
       <p className="figure-base">{room.figure}</p>
       <p className="figure-note">{room.note}</p>
-      {solution.contents.length > 0 ? (
-        <Suspense>
+      {hasChance(solution) ? (
+        // its room is kept before it is known: the paper under it stays where it is
+        <Suspense fallback={<p className="figure-note">&nbsp;</p>}>
           <ChanceLine solution={solution} />
         </Suspense>
       ) : null}
