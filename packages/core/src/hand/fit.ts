@@ -95,6 +95,9 @@ const normal = (random: () => number): number =>
 
 const least = (rooms: readonly number[]): number => Math.min(...rooms);
 
+/** The part of some runs that keep room. */
+const fitting = (gaps: ArrayLike<number>): number => Array.from(gaps).filter((gap) => gap >= 0).length / gaps.length;
+
 /**
  * Runs a hand through the steps of a draft. The same recipe, hand and seed give the same figures; at 2,000 runs a chance near
  * 0.94 scatters by 0.005.
@@ -160,14 +163,13 @@ function ranOf(
   const { near } = straight;
   const random = randomFrom(seed);
   const draws = Array.from({ length: runs }, () => deviations.map((sd) => sd * normal(random)));
-  const found = (by === "straight" ? draws.map(near) : foldedOf(draws, rooms, by === "folded" ? undefined : near)).map(
-    then,
-  );
+  const ran = by ? draws.map(by === "straight" ? near : rooms) : asFolded(draws, rooms, near);
+  const found = ran.map(then);
   const gaps = Float64Array.from(found, least).sort();
   const at = (part: number): number => gaps[Math.min(runs - 1, Math.floor(part * runs))] ?? 0;
   return {
     fit: {
-      chance: gaps.filter((gap) => gap >= 0).length / runs,
+      chance: fitting(gaps),
       runs,
       gap: { p5: at(0.05), p50: at(0.5), p95: at(0.95) },
       blame: blameOf(making, straight, draws),
@@ -177,7 +179,7 @@ function ranOf(
   };
 }
 
-/** mm by which adding up may differ from folding and still be the same: a twentieth of what a steady hand errs by. */
+/** mm by which adding up may differ from folding and still be the same: nobody cuts, scores or measures so finely. */
 const SAME_ROOM_MM = 0.001;
 /** Of so many runs one is folded to see whether adding up gives the same; and as many of those with the least room. */
 const ONE_OF = 20;
@@ -187,13 +189,12 @@ const ONE_OF = 20;
  * where a chance is settled, and one in twenty of the others. Where all of these come out as added up, so do the rest; where one
  * does not (two walls take turns at being the tighter one), all are folded.
  */
-function foldedOf(
+function asFolded(
   draws: readonly (readonly number[])[],
   rooms: (errors: readonly number[]) => readonly number[],
-  near: ((errors: readonly number[]) => readonly number[]) | undefined,
+  near: Straight["near"],
 ): (readonly number[])[] {
-  const added = near && draws.map(near);
-  if (!added) return draws.map(rooms);
+  const added = draws.map(near);
   const worst = [...added.keys()].sort((a, b) => least(nth(added, a)) - least(nth(added, b)));
   const isTried = new Set(worst.filter((_, rank) => rank < draws.length / ONE_OF || rank % ONE_OF === 0));
   const folded = new Map<number, readonly number[]>();
@@ -279,7 +280,7 @@ function straightOf({ sources, rooms }: Making, deviations: readonly number[]): 
 function blameOf({ sources }: Making, { near, matters }: Straight, draws: readonly (readonly number[])[]): Blame[] {
   const straight = (errors: readonly number[]): number => least(near(errors));
   const gaps = draws.map(straight);
-  const chance = gaps.filter((gap) => gap >= 0).length / draws.length;
+  const chance = fitting(gaps);
   const keys = [...new Set(sources.map(({ step, act }) => `${String(step)} ${act}`))];
   const found = keys.map((key) => {
     const isOwn = sources.map(({ step, act }) => `${String(step)} ${act}` === key);

@@ -1,10 +1,13 @@
 /** The chance that it fits, against sums on paper and against a simulation of another kind. */
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { forms } from "../forms/all.ts";
 import { solve } from "../solve.ts";
-import { runs, specOf } from "../test/randomSpec.ts";
+import { randomSpec, runs, specOf } from "../test/randomSpec.ts";
 import type { Extent, Solution } from "../model/solution.ts";
+import { leastFit } from "../asks/chance.ts";
 import { pieceAsMade } from "./asMade.ts";
+import { hasChance } from "./askable.ts";
 import { fit, makersOf, roomIn } from "./fit.ts";
 import { type Hand, HANDS } from "../model/hand.ts";
 
@@ -66,6 +69,20 @@ describe("runs that are added up because folding gave the same", () => {
       expect(added.fit.more.axis).toBe(folded.fit.more.axis);
     }
   });
+
+  it.each(held.map((form) => [form.id, form] as const))(
+    "of any %s have the chance that folding each gives",
+    (_, form) => {
+      fc.assert(
+        fc.property(randomSpec(form), fc.constantFrom(HANDS.steady, HANDS.usual, HANDS.hurried), (spec, hand) => {
+          const solution = solve(spec);
+          const [added, folded] = [fit(solution, hand, few), fit(solution, hand, { ...few, by: "folded" })];
+          expect(added.ok && added.fit.chance).toBe(folded.ok && folded.fit.chance);
+        }),
+        { numRuns: runs(2) },
+      );
+    },
+  );
 
   it("are folded, all of them, where adding up gives another room", () => {
     const deep = solve(specOf({ form: "deep-envelope", contents: { preset: "gift-card" } }));
@@ -140,6 +157,11 @@ describe("the chance that it fits", () => {
     expect(blame[0]?.share).toBeGreaterThan(0.4);
     // done true it is nearly sure
     expect(blame[0]?.without).toBeGreaterThan(chance + 0.03);
+  });
+
+  it.each(forms.map(({ id }) => id))("of %s is told where it is said that there is one", (form) => {
+    const solution = solve(specOf({ form, contents: { preset: "gift-card" } }));
+    expect(hasChance(solution)).toBe(leastFit(solution, HANDS.usual, { runs: 5, seed: 1, by: "straight" }).ok);
   });
 
   it("says why it says nothing of bent or empty paper", () => {

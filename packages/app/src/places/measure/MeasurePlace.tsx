@@ -16,6 +16,7 @@ import type { FoundFigure } from "@cut-fold/core/measure";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { dayHere } from "../../parts/dayHere.ts";
 import { Choice } from "../../parts/Choice.tsx";
 import { LengthField } from "../../parts/LengthField.tsx";
 import { tellDone, tellTrouble } from "../../parts/tell.tsx";
@@ -178,12 +179,6 @@ interface ResultProps {
   readonly shelf: readonly ShelfEntry[];
 }
 
-/** The day it is where the maker is: YYYY-MM-DD. */
-function today(): string {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-}
-
 /** What was found, how sure it is, whether it is worth reckoning with; kept by one press. */
 function Result({ piece, found, by, tool, shelf }: ResultProps) {
   const display = useDisplay();
@@ -196,7 +191,7 @@ function Result({ piece, found, by, tool, shelf }: ResultProps) {
       </section>
     );
   const measured = withBefore(
-    found.map((one): Measured => ({ ...one, with: by, measured: today() })),
+    found.map((one): Measured => ({ ...one, with: by, measured: dayHere() })),
     tool?.measured,
   );
   const keep = (): void => {
